@@ -1,0 +1,121 @@
+/** The Drawing: plain immutable facts. Everything else (pockets, scene, pictures) is derived from them. */
+import type { Box, Point } from "../geometry/point.ts";
+
+/** Entities by id; `rank` orders them, so that undo can put one back where it was. */
+export type Table<T> = Readonly<Record<string, T>>;
+
+export interface Stroke {
+  readonly id: string;
+  readonly rank: number;
+  /** A chain of cubics (geometry/cubic.ts) in page units; a closed one ends where it starts. */
+  readonly points: readonly number[];
+  readonly closed: boolean;
+  /** Ink width in page units. */
+  readonly width: number;
+  readonly name?: string;
+}
+
+/** An invisible line that closes a gap. */
+export interface Bridge {
+  readonly id: string;
+  readonly points: readonly number[];
+}
+
+export interface Colour {
+  readonly id: string;
+  readonly rank: number;
+  readonly name: string;
+  /** #rrggbb */
+  readonly value: string;
+}
+
+/** A tin colour, or one of its ladder's steps: negative is darker, positive lighter, 0 the base. */
+export interface Paint {
+  readonly colour: string;
+  readonly step: number;
+}
+
+/**
+ * Colour put into one pocket, remembered by the region it filled, so that it can find its pocket again after the
+ * lines have changed. Without paint it remembers that the region was left bare on purpose.
+ */
+export interface Pour {
+  readonly id: string;
+  readonly rank: number;
+  readonly paint: Paint | null;
+  readonly seed: Point;
+  /** Page units squared. */
+  readonly area: number;
+  /** Flattened outline: rings [x, y, …], outer first. */
+  readonly region: readonly (readonly number[])[];
+}
+
+export const BLENDS = ["normal", "multiply", "screen", "overlay", "soft-light"] as const;
+export type Blend = (typeof BLENDS)[number];
+
+/** A freehand shape on the shade sheet, trimmed to the pocket it began in. */
+export interface Shade {
+  readonly id: string;
+  readonly rank: number;
+  /** A closed chain of cubics. */
+  readonly points: readonly number[];
+  /** Where it began. */
+  readonly seed: Point;
+  readonly paint: Paint;
+  readonly blend: Blend;
+  readonly opacity: number;
+}
+
+/** From the bottom up. */
+export const SHEETS = ["ground", "flats", "shade", "light", "ink", "gloss"] as const;
+export type SheetName = (typeof SHEETS)[number];
+
+export interface Sheet {
+  readonly visible: boolean;
+  readonly locked: boolean;
+  readonly opacity: number;
+}
+
+export const UNITS = ["mm", "in"] as const;
+
+export interface Page {
+  /** The page in page units. */
+  readonly box: Box;
+  /** Printed width of the page. */
+  readonly width: number;
+  readonly unit: (typeof UNITS)[number];
+  /** Pixels per inch wanted in pictures. */
+  readonly ppi: number;
+}
+
+export interface Drawing {
+  readonly name: string;
+  readonly page: Page;
+  readonly strokes: Table<Stroke>;
+  readonly bridges: Table<Bridge>;
+  readonly tin: Table<Colour>;
+  readonly pours: Table<Pour>;
+  readonly shades: Table<Shade>;
+  readonly sheets: Readonly<Record<SheetName, Sheet>>;
+  /** #rrggbb of the ink. */
+  readonly ink: string;
+  /** Take centre lines alone when looking for pockets; otherwise touching ink counts as joined. */
+  readonly strict: boolean;
+}
+
+export const ranked = <T extends { readonly rank: number }>(table: Table<T>): T[] =>
+  Object.values(table).sort((a, b) => a.rank - b.rank);
+
+export const topRank = (table: Table<{ readonly rank: number }>): number =>
+  Object.values(table).reduce((top, { rank }) => Math.max(top, rank), 0);
+
+const MM_PER_INCH = 25.4;
+
+export const widthInInches = (page: Page): number =>
+  page.unit === "in" ? page.width : page.width / MM_PER_INCH;
+
+/** Pixels of a picture of the page at a number of pixels per inch. */
+export function pixelsOf(page: Page, ppi: number): { width: number; height: number } {
+  const width = Math.max(1, Math.round(widthInInches(page) * ppi));
+  return { width, height: Math.max(1, Math.round((width * page.box.height) / page.box.width)) };
+}

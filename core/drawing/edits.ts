@@ -1,0 +1,152 @@
+/** The edits a drawing knows, each a small named value. Ids are given by the caller, so that edits stay pure. */
+import type { Pocket } from "../pockets/pockets.ts";
+import {
+  type Blend,
+  type Bridge,
+  type Page,
+  type Paint,
+  type Shade,
+  type Sheet,
+  type SheetName,
+  topRank,
+} from "./drawing.ts";
+import type { Edit } from "./history.ts";
+
+/** What pouring needs to know of a pocket. */
+export interface PourTarget {
+  readonly pocket: Pocket;
+  /** The pour that colours it now. */
+  readonly pourId?: string;
+  /** Whether that pour colours other pockets as well, and so must be kept. */
+  readonly shared?: boolean;
+}
+
+/** Pours into pockets, replacing what was there; with no paint it takes the colour out. */
+export function pour(targets: readonly PourTarget[], paint: Paint | null, ids: readonly string[]): Edit {
+  const many = targets.length === 1 ? "pocket" : `${targets.length} pockets`;
+  return {
+    label: paint ? `Pour ${many}` : `Empty ${many}`,
+    change: (draft) => {
+      let rank = topRank(draft.pours);
+      targets.forEach(({ pocket, pourId, shared }, i) => {
+        if (pourId && !shared) delete draft.pours[pourId];
+        if (!paint && !(pourId && shared)) return;
+        draft.pours[ids[i]] = {
+          id: ids[i],
+          rank: ++rank,
+          paint,
+          seed: [pocket.seed[0], pocket.seed[1]],
+          area: pocket.area,
+          region: pocket.rings.map((ring) => [...ring]),
+        };
+      });
+    },
+  };
+}
+
+export const addColour = (id: string, name: string, value: string): Edit => ({
+  label: `Add ${name}`,
+  change: (draft) => {
+    draft.tin[id] = { id, name, value, rank: topRank(draft.tin) + 1 };
+  },
+});
+
+export const changeColour = (id: string, value: string, name: string): Edit => ({
+  label: `Change ${name}`,
+  merge: `colour-${id}`,
+  change: (draft) => {
+    draft.tin[id].value = value;
+  },
+});
+
+export const renameColour = (id: string, name: string): Edit => ({
+  label: `Name colour ${name}`,
+  change: (draft) => {
+    draft.tin[id].name = name;
+  },
+});
+
+/** Takes a colour that nothing uses out of the tin. */
+export const removeColour = (id: string, name: string): Edit => ({
+  label: `Remove ${name}`,
+  change: (draft) => {
+    delete draft.tin[id];
+  },
+});
+
+/** Puts the tin's colours in the order of the given ids. */
+export const orderTin = (ids: readonly string[]): Edit => ({
+  label: "Reorder tin",
+  change: (draft) => {
+    ids.forEach((id, i) => {
+      draft.tin[id].rank = i + 1;
+    });
+  },
+});
+
+export const addBridges = (bridges: readonly Bridge[]): Edit => ({
+  label: bridges.length === 1 ? "Add bridge" : `Add ${bridges.length} bridges`,
+  change: (draft) => {
+    for (const { id, points } of bridges) draft.bridges[id] = { id, points: [...points] };
+  },
+});
+
+export const removeBridge = (id: string): Edit => ({
+  label: "Remove bridge",
+  change: (draft) => {
+    delete draft.bridges[id];
+  },
+});
+
+export const addShade = (shade: Omit<Shade, "rank">): Edit => ({
+  label: "Add shade",
+  change: (draft) => {
+    draft.shades[shade.id] = {
+      ...shade,
+      points: [...shade.points],
+      seed: [shade.seed[0], shade.seed[1]],
+      rank: topRank(draft.shades) + 1,
+    };
+  },
+});
+
+export const changeShade = (
+  id: string,
+  change: { paint?: Paint; blend?: Blend; opacity?: number },
+): Edit => ({
+  label: "Change shade",
+  merge: `shade-${id}-${Object.keys(change).join()}`,
+  change: (draft) => {
+    Object.assign(draft.shades[id], change);
+  },
+});
+
+export const removeShade = (id: string): Edit => ({
+  label: "Remove shade",
+  change: (draft) => {
+    delete draft.shades[id];
+  },
+});
+
+export const changeSheet = (name: SheetName, change: Partial<Sheet>): Edit => ({
+  label: `Change ${name} sheet`,
+  merge: change.opacity === undefined ? undefined : `sheet-${name}-opacity`,
+  change: (draft) => {
+    Object.assign(draft.sheets[name], change);
+  },
+});
+
+export const changePage = (change: Partial<Omit<Page, "box">>): Edit => ({
+  label: "Change page size",
+  merge: `page-${Object.keys(change).join()}`,
+  change: (draft) => {
+    Object.assign(draft.page, change);
+  },
+});
+
+export const setStrict = (strict: boolean): Edit => ({
+  label: strict ? "Take centre lines alone" : "Join touching ink",
+  change: (draft) => {
+    draft.strict = strict;
+  },
+});

@@ -1,0 +1,81 @@
+/**
+ * History: every change is a named step of patches, kept with its inverse. Undo, autosave and the worker all
+ * receive these same patches.
+ */
+import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches } from "immer";
+import type { Drawing } from "./drawing.ts";
+
+enablePatches();
+
+/** A small named change; steps with the same `merge` key that follow one another become one. */
+export interface Edit {
+  readonly label: string;
+  readonly merge?: string;
+  readonly change: (draft: Draft<Drawing>) => void;
+}
+
+export interface Step {
+  readonly label: string;
+  readonly merge?: string;
+  readonly patches: Patch[];
+  readonly inverse: Patch[];
+}
+
+/** `cursor` steps of `steps` are done; those after it can be redone. */
+export interface History {
+  readonly drawing: Drawing;
+  readonly steps: readonly Step[];
+  readonly cursor: number;
+}
+
+/** What happened, for those who follow along: the patches to apply and the history to keep. */
+export interface Move {
+  readonly history: History;
+  readonly patches: Patch[];
+}
+
+export const beginHistory = (drawing: Drawing): History => ({ drawing, steps: [], cursor: 0 });
+
+/** Applies an edit; undefined when it changes nothing. */
+export function applyEdit(history: History, { label, merge, change }: Edit): Move | undefined {
+  const [drawing, patches, inverse] = produceWithPatches(history.drawing, change);
+  if (patches.length === 0) return undefined;
+  const done = history.steps.slice(0, history.cursor);
+  const last = done[done.length - 1];
+  const step: Step = { label, merge, patches, inverse };
+  const steps =
+    merge !== undefined && last?.merge === merge
+      ? [
+          ...done.slice(0, -1),
+          { ...step, patches: [...last.patches, ...patches], inverse: [...inverse, ...last.inverse] },
+        ]
+      : [...done, step];
+  return { history: { drawing, steps, cursor: steps.length }, patches };
+}
+
+export const undoLabel = ({ steps, cursor }: History): string | undefined => steps[cursor - 1]?.label;
+export const redoLabel = ({ steps, cursor }: History): string | undefined => steps[cursor]?.label;
+
+export function undo(history: History): Move | undefined {
+  const step = history.steps[history.cursor - 1];
+  if (!step) return undefined;
+  const drawing = applyPatches(history.drawing, step.inverse);
+  return { history: { ...history, drawing, cursor: history.cursor - 1 }, patches: step.inverse };
+}
+
+export function redo(history: History): Move | undefined {
+  const step = history.steps[history.cursor];
+  if (!step) return undefined;
+  const drawing = applyPatches(history.drawing, step.patches);
+  return { history: { ...history, drawing, cursor: history.cursor + 1 }, patches: step.patches };
+}
+
+/** Rebuilds a history from where it began and its steps, as kept in the browser. */
+export function replay(base: Drawing, steps: readonly Step[], cursor: number): History {
+  const drawing = steps.slice(0, cursor).reduce((now, step) => applyPatches(now, step.patches), base);
+  return { drawing, steps, cursor };
+}
+
+/** Whether patches touch what pockets are made of. */
+export const touchesLines = (patches: readonly Patch[]): boolean =>
+  patches.some(({ path }) => path[0] === "strokes" || path[0] === "bridges" || path[0] === "strict");

@@ -1,0 +1,58 @@
+/** A drawing as it begins: bare line art with a starting tin. */
+import type { Box } from "../geometry/point.ts";
+import type { Colour, Drawing, Page, Sheet, SheetName, Stroke } from "./drawing.ts";
+
+const STARTING_TIN: readonly [name: string, value: string][] = [
+  ["Frond", "#6f9a4a"],
+  ["Deep fern", "#355f3f"],
+  ["Rain barrel", "#7a5b43"],
+  ["Potting soil", "#4a382e"],
+  ["Terracotta", "#c8704a"],
+  ["Radish", "#c23f5a"],
+  ["Marigold", "#e6a93a"],
+  ["Lamp glow", "#f6d98b"],
+  ["Seed paper", "#efe3c8"],
+  ["Morning sky", "#a9cbd6"],
+  ["Enamel", "#4f7f96"],
+  ["Dusk", "#4b4a6e"],
+];
+
+export const INK = "#221b18";
+
+export function startingTin(): Record<string, Colour> {
+  return Object.fromEntries(
+    STARTING_TIN.map(([name, value], i) => {
+      const id = name.toLowerCase().replace(/\W+/g, "-");
+      return [id, { id, rank: i + 1, name, value }];
+    }),
+  );
+}
+
+const open: Sheet = { visible: true, locked: false, opacity: 1 };
+
+export function startingSheets(): Record<SheetName, Sheet> {
+  return { ground: open, flats: open, shade: open, light: open, ink: { ...open, locked: true }, gloss: open };
+}
+
+/** The printed width a page gets when its file does not say: spots run small. */
+const DEFAULT_LONGER_SIDE_MM = 100;
+
+export function defaultPage(box: Box): Page {
+  const scale = DEFAULT_LONGER_SIDE_MM / Math.max(box.width, box.height);
+  return { box, width: Math.round(box.width * scale * 10) / 10, unit: "mm", ppi: 300 };
+}
+
+export function newDrawing(name: string, page: Page, strokes: readonly Stroke[]): Drawing {
+  return {
+    name,
+    page,
+    strokes: Object.fromEntries(strokes.map((stroke) => [stroke.id, stroke])),
+    bridges: {},
+    tin: startingTin(),
+    pours: {},
+    shades: {},
+    sheets: startingSheets(),
+    ink: INK,
+    strict: false,
+  };
+}

@@ -1,0 +1,104 @@
+/** SVG path data to chains of cubics and back. */
+import svgpath from "svgpath";
+import { polyline } from "../geometry/cubic.ts";
+import type { Coords, Point } from "../geometry/point.ts";
+
+export interface Chain {
+  readonly points: number[];
+  readonly closed: boolean;
+}
+
+/** Reads path data through a transform list; `scale` is how much that enlarges lengths on average. */
+export function chainsOf(d: string, transform: string): { chains: Chain[]; scale: number } {
+  const path = svgpath(d).unarc().transform(transform).abs().unshort();
+  const chains: Chain[] = [];
+  let points: number[] = [];
+  let start: Point = [0, 0];
+  const finish = (closed: boolean) => {
+    if (points.length > 2) chains.push({ points, closed });
+    points = [];
+  };
+  path.iterate((segment, _index, x, y) => {
+    const [command, ...n] = segment as [string, ...number[]];
+    if (command === "M") {
+      finish(closesItself(points));
+      start = [n[0], n[1]];
+      points = [n[0], n[1]];
+      return;
+    }
+    if (points.length === 0) points = [x, y];
+    if (command === "C") points.push(...n);
+    else if (command === "Q") points.push(...raised([x, y], n));
+    else if (command === "L") pushLine(points, [x, y], [n[0], n[1]]);
+    else if (command === "H") pushLine(points, [x, y], [n[0], y]);
+    else if (command === "V") pushLine(points, [x, y], [x, n[0]]);
+    else if (command === "Z") {
+      pushLine(points, [x, y], start);
+      finish(true);
+    }
+  });
+  finish(closesItself(points));
+  const finite = chains.filter(({ points: p }) => p.every(Number.isFinite));
+  return { chains: finite, scale: scaleOf(transform) };
+}
+
+function pushLine(points: number[], from: Point, to: Point): void {
+  if (from[0] !== to[0] || from[1] !== to[1]) points.push(...polyline([from, to]).slice(2));
+}
+
+/** A quadratic as a cubic. */
+function raised([x, y]: Point, [cx, cy, ex, ey]: number[]): number[] {
+  return [
+    x + (2 / 3) * (cx - x),
+    y + (2 / 3) * (cy - y),
+    ex + (2 / 3) * (cx - ex),
+    ey + (2 / 3) * (cy - ey),
+    ex,
+    ey,
+  ];
+}
+
+function closesItself(points: Coords): boolean {
+  const n = points.length;
+  return n > 8 && points[0] === points[n - 2] && points[1] === points[n - 1];
+}
+
+/** Square root of the area a transform list makes of a unit square. */
+function scaleOf(transform: string): number {
+  if (!transform) return 1;
+  const corners: Point[] = [];
+  svgpath("M0 0L1 0L0 1")
+    .transform(transform)
+    .abs()
+    .iterate((segment) => {
+      corners.push([segment[1] as number, segment[2] as number]);
+    });
+  const [o, a, b] = corners;
+  return Math.sqrt(Math.abs((a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])));
+}
+
+/** Shortest decimal with at most `digits` places. */
+export const short = (value: number, digits: number): string => String(Number(value.toFixed(digits)));
+
+/** How many decimals keep a drawing of this size exact to about a millionth of it. */
+export const digitsFor = (size: number): number =>
+  Math.max(0, Math.min(9, 6 - Math.floor(Math.log10(size || 1))));
+
+/** Path data for a chain; straight cubics are written as lines. */
+export function pathData(chain: Coords, closed: boolean, digits: number): string {
+  const n = (k: number) => short(chain[k], digits);
+  let d = `M${n(0)} ${n(1)}`;
+  for (let o = 0; o + 7 < chain.length; o += 6) {
+    if (isStraight(chain, o)) d += `L${n(o + 6)} ${n(o + 7)}`;
+    else d += `C${n(o + 2)} ${n(o + 3)} ${n(o + 4)} ${n(o + 5)} ${n(o + 6)} ${n(o + 7)}`;
+  }
+  return closed ? `${d}Z` : d;
+}
+
+/** True for cubics as `polyline` makes them: a straight run at even speed. */
+function isStraight(chain: Coords, o: number): boolean {
+  const size = Math.abs(chain[o + 6] - chain[o]) + Math.abs(chain[o + 7] - chain[o + 1]);
+  const off = (k: number, i: number) =>
+    Math.abs(chain[o + k] - (chain[o + (k & 1)] * (3 - i) + chain[o + 6 + (k & 1)] * i) / 3);
+  return off(2, 1) + off(3, 1) + off(4, 2) + off(5, 2) <= 1e-9 * size;
+}

@@ -1,0 +1,195 @@
+/**
+ * Chains of cubic Béziers in one flat run of numbers: [x0, y0, c1x, c1y, c2x, c2y, x1, y1, …].
+ * A chain of n cubics has 2 + 6n numbers; a place on it is one parameter u in 0..n, whose whole part
+ * names the cubic and whose fraction is that cubic's t. Page units throughout.
+ */
+import type { Coords, Point } from "./point.ts";
+
+export const curveCount = (chain: Coords): number => Math.max(0, (chain.length - 2) / 6);
+
+/** Splits u into the index of its cubic and that cubic's own t; u = n belongs to the last cubic. */
+function locate(chain: Coords, u: number): [offset: number, t: number] {
+  const last = curveCount(chain) - 1;
+  const index = Math.max(0, Math.min(last, Math.floor(u)));
+  return [index * 6, u - index];
+}
+
+export function pointAt(chain: Coords, u: number): Point {
+  if (chain.length < 8) return [chain[0], chain[1]];
+  const [o, t] = locate(chain, u);
+  const s = 1 - t;
+  const a = s * s * s;
+  const b = 3 * s * s * t;
+  const c = 3 * s * t * t;
+  const d = t * t * t;
+  return [
+    a * chain[o] + b * chain[o + 2] + c * chain[o + 4] + d * chain[o + 6],
+    a * chain[o + 1] + b * chain[o + 3] + c * chain[o + 5] + d * chain[o + 7],
+  ];
+}
+
+/** First derivative by u. */
+export function derivativeAt(chain: Coords, u: number): Point {
+  if (chain.length < 8) return [0, 0];
+  const [o, t] = locate(chain, u);
+  const s = 1 - t;
+  const at = (k: number) =>
+    3 * s * s * (chain[o + 2 + k] - chain[o + k]) +
+    6 * s * t * (chain[o + 4 + k] - chain[o + 2 + k]) +
+    3 * t * t * (chain[o + 6 + k] - chain[o + 4 + k]);
+  return [at(0), at(1)];
+}
+
+/** Control points 1 to 3 of the piece t0..t1 of the cubic at offset o (blossoming). */
+function pushPiece(out: number[], chain: Coords, o: number, t0: number, t1: number): void {
+  const blossom = (k: number, r: number, s: number, t: number) => {
+    const p = chain[o + k];
+    const q = chain[o + 2 + k];
+    const m = chain[o + 4 + k];
+    const n = chain[o + 6 + k];
+    const pq = p + (q - p) * r;
+    const qm = q + (m - q) * r;
+    const mn = m + (n - m) * r;
+    const left = pq + (qm - pq) * s;
+    const right = qm + (mn - qm) * s;
+    return left + (right - left) * t;
+  };
+  out.push(
+    blossom(0, t0, t0, t1),
+    blossom(1, t0, t0, t1),
+    blossom(0, t0, t1, t1),
+    blossom(1, t0, t1, t1),
+    blossom(0, t1, t1, t1),
+    blossom(1, t1, t1, t1),
+  );
+}
+
+/** The part of a chain between two parameters, in the direction from u0 to u1, as a new chain. */
+export function between(chain: Coords, u0: number, u1: number): number[] {
+  if (u1 < u0) return reversed(between(chain, u1, u0));
+  const out: number[] = [...pointAt(chain, u0)];
+  let u = u0;
+  while (u < u1 - 1e-12) {
+    const index = Math.min(curveCount(chain) - 1, Math.floor(u + 1e-12));
+    const end = Math.min(u1, index + 1);
+    pushPiece(out, chain, index * 6, Math.max(0, u - index), end - index);
+    u = end;
+  }
+  return out;
+}
+
+export function reversed(chain: Coords): number[] {
+  const out: number[] = [];
+  for (let i = chain.length - 2; i >= 0; i -= 2) out.push(chain[i], chain[i + 1]);
+  return out;
+}
+
+/** A chain of straight cubics through the given points. */
+export function polyline(points: readonly Point[]): number[] {
+  const out: number[] = points.length ? [points[0][0], points[0][1]] : [];
+  for (let i = 1; i < points.length; i++) {
+    const [ax, ay] = points[i - 1];
+    const [bx, by] = points[i];
+    out.push(ax + (bx - ax) / 3, ay + (by - ay) / 3, bx - (bx - ax) / 3, by - (by - ay) / 3, bx, by);
+  }
+  return out;
+}
+
+/**
+ * How many equal steps of t keep the chords of one cubic within `tolerance` of it.
+ * Wang, "Degree n Bézier curves: subdivision depth", 1984.
+ */
+export function stepsFor(chain: Coords, o: number, tolerance: number): number {
+  const bend = (k: number) =>
+    Math.hypot(
+      chain[o + k] - 2 * chain[o + k + 2] + chain[o + k + 4],
+      chain[o + k + 1] - 2 * chain[o + k + 3] + chain[o + k + 5],
+    );
+  const most = Math.max(bend(0), bend(2));
+  return Math.max(1, Math.min(512, Math.ceil(Math.sqrt((0.75 * most) / tolerance))));
+}
+
+/** Points [x, y, …] along a chain, its chords within `tolerance` of it, both ends included. */
+export function flatten(chain: Coords, tolerance: number): number[] {
+  const out: number[] = [chain[0], chain[1]];
+  for (let i = 0; i < curveCount(chain); i++) {
+    const steps = stepsFor(chain, i * 6, tolerance);
+    for (let k = 1; k <= steps; k++) out.push(...pointAt(chain, k === steps ? i + 1 : i + k / steps));
+  }
+  return out;
+}
+
+/**
+ * Exact signed area swept between a chain and the origin, ½∫(x dy − y dx): summed over a closed outline
+ * it is the outline's area.
+ */
+export function sweptArea(chain: Coords): number {
+  let sum = 0;
+  for (let o = 0; o + 7 < chain.length; o += 6) {
+    const x0 = chain[o];
+    const y0 = chain[o + 1];
+    const x1 = chain[o + 2] - x0;
+    const y1 = chain[o + 3] - y0;
+    const x2 = chain[o + 4] - x0;
+    const y2 = chain[o + 5] - y0;
+    const x3 = chain[o + 6] - x0;
+    const y3 = chain[o + 7] - y0;
+    sum -= 0.15 * (x1 * (-y2 - y3) + x2 * (y1 - 2 * y3) + x3 * (y1 + 2 * y2));
+    sum += 0.5 * (x0 * chain[o + 7] - chain[o + 6] * y0);
+  }
+  return sum;
+}
+
+/** The parameter near `guess` where the chain comes closest to a point (Newton, kept within ±span). */
+export function closestNear(chain: Coords, at: Point, guess: number, span = 1): number {
+  const low = Math.max(0, guess - span);
+  const high = Math.min(curveCount(chain), guess + span);
+  let u = Math.max(low, Math.min(high, guess));
+  for (let i = 0; i < 12; i++) {
+    const [x, y] = pointAt(chain, u);
+    const [dx, dy] = derivativeAt(chain, u);
+    const slope = dx * dx + dy * dy;
+    if (slope === 0) break;
+    const step = ((at[0] - x) * dx + (at[1] - y) * dy) / slope;
+    const moved = Math.max(low, Math.min(high, u + step));
+    if (Math.abs(moved - u) < 1e-12) break;
+    u = moved;
+  }
+  return u;
+}
+
+/**
+ * Where two chains cross near the parameters ua and ub (Newton on both at once).
+ * Gives undefined when it does not settle within `within` page units of the first guess.
+ */
+export function crossingNear(
+  a: Coords,
+  ua: number,
+  b: Coords,
+  ub: number,
+  within: number,
+): Point | undefined {
+  const start = pointAt(a, ua);
+  let u = ua;
+  let v = ub;
+  for (let i = 0; i < 8; i++) {
+    const p = pointAt(a, u);
+    const q = pointAt(b, v);
+    const [px, py] = derivativeAt(a, u);
+    const [qx, qy] = derivativeAt(b, v);
+    const det = px * -qy + qx * py;
+    const gapX = q[0] - p[0];
+    const gapY = q[1] - p[1];
+    if (Math.abs(det) < 1e-9 * (Math.hypot(px, py) * Math.hypot(qx, qy)) || det === 0) return undefined;
+    const du = (gapX * -qy + qx * gapY) / det;
+    const dv = (px * gapY - gapX * py) / det;
+    u = Math.max(0, Math.min(curveCount(a), u + du));
+    v = Math.max(0, Math.min(curveCount(b), v + dv));
+    if (Math.abs(du) + Math.abs(dv) < 1e-13) break;
+  }
+  const p = pointAt(a, u);
+  const q = pointAt(b, v);
+  const settled = Math.hypot(p[0] - q[0], p[1] - q[1]) < within * 1e-3;
+  const near = Math.hypot(p[0] - start[0], p[1] - start[1]) < within;
+  return settled && near ? p : undefined;
+}

@@ -1,0 +1,46 @@
+/** A position or vector in page units, y downwards as in SVG. */
+export type Point = readonly [x: number, y: number];
+
+/** An axis-parallel box in page units. */
+export interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Any flat run of numbers: plain arrays in the drawing, typed arrays in hot paths. */
+export type Coords = ArrayLike<number>;
+
+export const distance = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
+
+export const mix = (a: Point, b: Point, t: number): Point => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+];
+
+/** The box around flat coordinates [x, y, x, y, …]; undefined when there are none. */
+export function boundsOf(runs: Iterable<Coords>): Box | undefined {
+  let left = Infinity;
+  let top = Infinity;
+  let right = -Infinity;
+  let bottom = -Infinity;
+  for (const run of runs) {
+    for (let i = 0; i + 1 < run.length; i += 2) {
+      left = Math.min(left, run[i]);
+      right = Math.max(right, run[i]);
+      top = Math.min(top, run[i + 1]);
+      bottom = Math.max(bottom, run[i + 1]);
+    }
+  }
+  return right < left ? undefined : { x: left, y: top, width: right - left, height: bottom - top };
+}
+
+export const grow = (box: Box, by: number): Box => ({
+  x: box.x - by,
+  y: box.y - by,
+  width: box.width + 2 * by,
+  height: box.height + 2 * by,
+});
+
+export const diagonal = (box: Box): number => Math.hypot(box.width, box.height);

@@ -1,0 +1,67 @@
+/** Rings are flat runs [x, y, x, y, …] without a repeated last point, in page units. */
+import type { Coords, Point } from "./point.ts";
+
+/** Signed area by the shoelace formula. */
+export function ringArea(ring: Coords): number {
+  let sum = 0;
+  const n = ring.length;
+  for (let i = 0; i < n; i += 2) {
+    const j = (i + 2) % n;
+    sum += (ring[i] - ring[0]) * (ring[j + 1] - ring[1]) - (ring[j] - ring[0]) * (ring[i + 1] - ring[1]);
+  }
+  return sum / 2;
+}
+
+/** Even-odd containment: a ring list with holes is one region. */
+export function regionContains(rings: readonly Coords[], [x, y]: Point): boolean {
+  let inside = false;
+  for (const ring of rings) {
+    const n = ring.length;
+    for (let i = 0, j = n - 2; i < n; j = i, i += 2) {
+      if (ring[i + 1] > y === ring[j + 1] > y) continue;
+      if (x < ((ring[j] - ring[i]) * (y - ring[i + 1])) / (ring[j + 1] - ring[i + 1]) + ring[i])
+        inside = !inside;
+    }
+  }
+  return inside;
+}
+
+/** Sorted places where the horizontal line at y enters or leaves the region. */
+function crossingsAt(rings: readonly Coords[], y: number): number[] {
+  const xs: number[] = [];
+  for (const ring of rings) {
+    const n = ring.length;
+    for (let i = 0, j = n - 2; i < n; j = i, i += 2) {
+      if (ring[i + 1] > y === ring[j + 1] > y) continue;
+      xs.push(((ring[j] - ring[i]) * (y - ring[i + 1])) / (ring[j + 1] - ring[i + 1]) + ring[i]);
+    }
+  }
+  return xs.sort((a, b) => a - b);
+}
+
+const SCANS = [0.5, 0.37, 0.63, 0.25, 0.75, 0.13, 0.87];
+
+/** A point well inside a region: the middle of the widest of a few horizontal chords. */
+export function innerPoint(rings: readonly Coords[]): Point {
+  const outer = rings[0];
+  let top = Infinity;
+  let bottom = -Infinity;
+  for (let i = 1; i < outer.length; i += 2) {
+    top = Math.min(top, outer[i]);
+    bottom = Math.max(bottom, outer[i]);
+  }
+  let best: Point = [outer[0], outer[1]];
+  let widest = 0;
+  for (const part of SCANS) {
+    const y = top + (bottom - top) * part;
+    const xs = crossingsAt(rings, y);
+    for (let i = 0; i + 1 < xs.length; i += 2) {
+      const width = xs[i + 1] - xs[i];
+      if (width > widest * 1.2) {
+        widest = width;
+        best = [(xs[i] + xs[i + 1]) / 2, y];
+      }
+    }
+  }
+  return best;
+}

@@ -1,0 +1,22 @@
+/** Disjoint sets over 0..n-1 with path halving (Tarjan and van Leeuwen, 1984). */
+export class UnionFind {
+  private readonly up: Int32Array;
+
+  constructor(n: number) {
+    this.up = Int32Array.from({ length: n }, (_, i) => i);
+  }
+
+  find(i: number): number {
+    const up = this.up;
+    while (up[i] !== i) {
+      up[i] = up[up[i]];
+      i = up[i];
+    }
+    return i;
+  }
+
+  /** Hangs the set of `loser` under that of `winner`; both must be roots. */
+  join(winner: number, loser: number): void {
+    this.up[loser] = winner;
+  }
+}

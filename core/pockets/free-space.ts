@@ -1,0 +1,266 @@
+/**
+ * The free space between lines, cut into triangles. An unfixed triangle edge is a gate with a width; every
+ * triangle has a room, the diameter of the largest empty circle there. A narrow gate between two roomy areas is
+ * an opening; a sharp corner, a corridor between parallel lines or the slit between two hatches is not, since
+ * there the room shrinks along with the gates.
+ *
+ * The flow from triangle to triangle towards growing circles and the naming of what lies behind a narrow mouth
+ * follow Edelsbrunner, Facello and Liang, "On the definition and the construction of pockets in macromolecules"
+ * (1998); merging regions across gates in order of width is a merge tree (Carr, Snoeyink and Axen, 2003), whose
+ * persistence is measured here as the ratio of room to width.
+ */
+import { IntList } from "../geometry/lists.ts";
+import { mix, type Point } from "../geometry/point.ts";
+import { UnionFind } from "../geometry/union-find.ts";
+import { closestOnSegment } from "./joins.ts";
+import type { PlanarMap } from "./planar-map.ts";
+import { toPage } from "./segments.ts";
+import { nextInTriangle, previousInTriangle, type Triangulation, triangulate } from "./triangulation.ts";
+
+/** Long lines get extra points this far apart, as a part of the drawing's longer side. */
+const SAMPLE = 1 / 160;
+/** The frame around the drawing stands this far off, as a part of its longer side. */
+const MARGIN = 0.25;
+/** How many times wider than a gate the areas on both its sides must be for it to be an opening. */
+const ROOM_AT_END = 1.35;
+const ROOM_AT_FLANK = 3.5;
+
+export interface FreeSpace {
+  readonly mesh: Triangulation;
+  /** Page units, two numbers a vertex. */
+  readonly xy: Float64Array;
+  /** Width in page units of each half-edge's gate; 0 on lines, Infinity beyond the drawing. */
+  readonly width: Float64Array;
+  /** Where a gate is narrowest: ax, ay, bx, by for each half-edge, page units. */
+  readonly narrowest: Float64Array;
+  /** Room of each triangle in page units. */
+  readonly room: Float64Array;
+  /** One half-edge for each gate, widest first. */
+  readonly gates: Int32Array;
+  /** 1 where a gate hangs on a loose end. */
+  readonly atEnd: Uint8Array;
+}
+
+interface Vertices {
+  readonly xy: Float64Array;
+  readonly wanted: Int32Array;
+  readonly loose: Uint8Array;
+  readonly frameFrom: number;
+}
+
+export function freeSpaceOf(map: PlanarMap, looseVertices: Iterable<number>): FreeSpace {
+  const vertices = verticesOf(map, looseVertices);
+  const mesh = triangulate(vertices.xy, vertices.wanted);
+  const { width, narrowest } = gateWidths(mesh, vertices);
+  const room = roomsOf(mesh, vertices, width);
+  const gates: number[] = [];
+  for (let e = 0; e < mesh.triangles.length; e++) if (!mesh.fixed[e] && mesh.twins[e] > e) gates.push(e);
+  const sorted = Int32Array.from(gates).sort((a, b) => width[b] - width[a]);
+  const atEnd = Uint8Array.from(
+    mesh.triangles,
+    (v, e) => vertices.loose[v] | vertices.loose[mesh.triangles[nextInTriangle(e)]],
+  );
+  return { mesh, xy: vertices.xy, width, narrowest, room, gates: sorted, atEnd };
+}
+
+function verticesOf(map: PlanarMap, looseVertices: Iterable<number>): Vertices {
+  const { noding, halfEdges, lattice } = map;
+  const side = 2 ** 24;
+  const spacing = side * SAMPLE;
+  const ids = new Int32Array(noding.vertexCount).fill(-1);
+  const xs: number[] = [];
+  const place = (x: number, y: number) => {
+    const [px, py] = toPage(lattice, x, y);
+    xs.push(px, py);
+    return xs.length / 2 - 1;
+  };
+  const vertex = (v: number) => {
+    if (ids[v] < 0) ids[v] = place(noding.vx[v], noding.vy[v]);
+    return ids[v];
+  };
+  const wanted = new IntList(noding.edgeCount * 3);
+  for (let e = 0; e < noding.edgeCount; e++) {
+    if (halfEdges.next[2 * e] < 0) continue;
+    const [u, v] = [noding.eu[e], noding.ev[e]];
+    const dx = noding.vx[v] - noding.vx[u];
+    const dy = noding.vy[v] - noding.vy[u];
+    const pieces = Math.max(1, Math.round(Math.hypot(dx, dy) / spacing));
+    let last = vertex(u);
+    for (let k = 1; k <= pieces; k++) {
+      const now =
+        k === pieces ? vertex(v) : place(noding.vx[u] + (dx * k) / pieces, noding.vy[u] + (dy * k) / pieces);
+      wanted.push(last);
+      wanted.push(now);
+      last = now;
+    }
+  }
+  const frameFrom = xs.length / 2;
+  const far = side * (1 + MARGIN);
+  const near = -side * MARGIN;
+  for (let k = 0; k < 4; k++) {
+    const a = near + ((far - near) * k) / 4;
+    place(a, near);
+    place(far, a);
+    place(far + near - a, far);
+    place(near, far + near - a);
+  }
+  const loose = new Uint8Array(xs.length / 2);
+  for (const v of looseVertices) if (ids[v] >= 0) loose[ids[v]] = 1;
+  return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), loose, frameFrom };
+}
+
+/**
+ * A gate is as wide as the way between the lines its two ends lie on: from either end to the nearest point of the
+ * wanted edges at the other.
+ */
+function gateWidths(mesh: Triangulation, { xy, wanted, frameFrom }: Vertices) {
+  const start = new Int32Array(xy.length / 2 + 1);
+  for (let k = 0; k < wanted.length; k++) start[wanted[k]]++;
+  for (let v = 1; v < start.length; v++) start[v] += start[v - 1];
+  const beside = new Int32Array(wanted.length);
+  for (let k = wanted.length - 1; k >= 0; k--) beside[--start[wanted[k]]] = wanted[k ^ 1];
+
+  const width = new Float64Array(mesh.triangles.length);
+  const narrowest = new Float64Array(mesh.triangles.length * 4);
+  const at = (v: number): Point => [xy[2 * v], xy[2 * v + 1]];
+  const note = (e: number, a: Point, b: Point) => {
+    const gap = Math.hypot(a[0] - b[0], a[1] - b[1]);
+    if (gap < width[e]) {
+      width[e] = gap;
+      narrowest.set([...a, ...b], e * 4);
+    }
+  };
+  for (let e = 0; e < mesh.triangles.length; e++) {
+    const twin = mesh.twins[e];
+    if (mesh.fixed[e] || (twin >= 0 && twin < e)) continue;
+    const a = mesh.triangles[e];
+    const b = mesh.triangles[nextInTriangle(e)];
+    width[e] = Infinity;
+    if (a < frameFrom && b < frameFrom) {
+      note(e, at(a), at(b));
+      for (let k = start[b]; k < start[b + 1]; k++)
+        if (beside[k] !== a) note(e, at(a), closestOnSegment(at(b), at(beside[k]), at(a)));
+      for (let k = start[a]; k < start[a + 1]; k++)
+        if (beside[k] !== b) note(e, closestOnSegment(at(a), at(beside[k]), at(b)), at(b));
+    }
+    if (twin >= 0) {
+      width[twin] = width[e];
+      narrowest.copyWithin(twin * 4, e * 4, e * 4 + 4);
+    }
+  }
+  return { width, narrowest };
+}
+
+/**
+ * Diameter of the empty circle of each triangle. Obtuse triangles vouch only for their longest side, and none for
+ * more than a circle between its own gates: the corners of a slit may be far apart along it.
+ */
+function roomsOf(mesh: Triangulation, { xy, frameFrom }: Vertices, width: Float64Array): Float64Array {
+  const room = new Float64Array(mesh.triangles.length / 3);
+  for (let t = 0; t < room.length; t++) {
+    const [a, b, c] = [mesh.triangles[3 * t], mesh.triangles[3 * t + 1], mesh.triangles[3 * t + 2]];
+    const widestGate = Math.max(width[3 * t], width[3 * t + 1], width[3 * t + 2]);
+    room[t] =
+      a >= frameFrom || b >= frameFrom || c >= frameFrom
+        ? Infinity
+        : Math.min(emptyCircle(xy, a, b, c), ROUND * widestGate);
+  }
+  return room;
+}
+
+/** Circle around an equilateral triangle, in its sides. */
+const ROUND = 2 / Math.sqrt(3);
+
+function emptyCircle(xy: Float64Array, a: number, b: number, c: number): number {
+  const abx = xy[2 * b] - xy[2 * a];
+  const aby = xy[2 * b + 1] - xy[2 * a + 1];
+  const acx = xy[2 * c] - xy[2 * a];
+  const acy = xy[2 * c + 1] - xy[2 * a + 1];
+  const ab = Math.hypot(abx, aby);
+  const ac = Math.hypot(acx, acy);
+  const bc = Math.hypot(acx - abx, acy - aby);
+  const longest = Math.max(ab, bc, ac);
+  const obtuse = 2 * longest * longest >= ab * ab + bc * bc + ac * ac;
+  return obtuse ? longest : (ab * bc * ac) / Math.abs(abx * acy - aby * acx);
+}
+
+const triangleOf = (e: number): number => (e - (e % 3)) / 3;
+
+/** Whether a gate lies between areas so roomy that it is an opening rather than a corner. */
+function isOpening(space: FreeSpace, e: number, smallerRoom: number): boolean {
+  return smallerRoom >= space.width[e] * (space.atEnd[e] ? ROOM_AT_END : ROOM_AT_FLANK);
+}
+
+/**
+ * Regions when every opening up to `reach` counts as closed: gates are crossed widest first, those within reach
+ * only where they are no opening. Linear in the number of gates, so it can follow a moving control.
+ */
+export function regionsAt(space: FreeSpace, reach: number): UnionFind {
+  const regions = new UnionFind(space.room.length);
+  const room = space.room.slice();
+  for (let k = 0; k < space.gates.length; k++) {
+    const e = space.gates[k];
+    const a = regions.find(triangleOf(e));
+    const b = regions.find(triangleOf(space.mesh.twins[e]));
+    if (a === b) continue;
+    const smaller = Math.min(room[a], room[b]);
+    if (space.width[e] <= reach && isOpening(space, e, smaller)) continue;
+    const [winner, loser] = room[a] >= room[b] ? [a, b] : [b, a];
+    regions.join(winner, loser);
+  }
+  return regions;
+}
+
+/** A narrow way between two roomy areas. */
+export interface Opening {
+  /** Page units, between the centre lines on either side. */
+  readonly width: number;
+  readonly at: Point;
+  /** Where a bridge across it would begin and end. */
+  readonly from: Point;
+  readonly to: Point;
+}
+
+export function openingOf(space: FreeSpace, e: number): Opening {
+  const n = space.narrowest;
+  const from: Point = [n[4 * e], n[4 * e + 1]];
+  const to: Point = [n[4 * e + 2], n[4 * e + 3]];
+  return { width: space.width[e], at: mix(from, to, 0.5), from, to };
+}
+
+/** The half-edges of all openings up to a reach, narrowest first. */
+export function openingGates(space: FreeSpace, reach: number, regions = regionsAt(space, reach)): number[] {
+  const found: number[] = [];
+  for (let k = space.gates.length - 1; k >= 0; k--) {
+    const e = space.gates[k];
+    if (space.width[e] > reach) break;
+    if (regions.find(triangleOf(e)) !== regions.find(triangleOf(space.mesh.twins[e]))) found.push(e);
+  }
+  return found;
+}
+
+/** The triangle that holds a point (page units), found by walking; -1 when it lies beyond the frame. */
+export function triangleAt(space: FreeSpace, [x, y]: Point): number {
+  const { mesh, xy } = space;
+  let e = 0;
+  for (let steps = 0; steps < mesh.triangles.length; steps++) {
+    let crossed = false;
+    for (let k = 0; k < 3; k++) {
+      const a = mesh.triangles[e];
+      const b = mesh.triangles[nextInTriangle(e)];
+      const c = mesh.triangles[previousInTriangle(e)];
+      const sideOf = (px: number, py: number) =>
+        (xy[2 * b] - xy[2 * a]) * (py - xy[2 * a + 1]) - (xy[2 * b + 1] - xy[2 * a + 1]) * (px - xy[2 * a]);
+      if (sideOf(x, y) * sideOf(xy[2 * c], xy[2 * c + 1]) < 0) {
+        e = mesh.twins[e];
+        if (e < 0) return -1;
+        crossed = true;
+        break;
+      }
+      e = nextInTriangle(e);
+    }
+    if (!crossed) return triangleOf(e);
+    e = nextInTriangle(e);
+  }
+  return -1;
+}

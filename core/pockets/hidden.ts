@@ -1,0 +1,51 @@
+/**
+ * Whether a small pocket lies wholly under the ink of the lines that bound it: a quadtree search for a point
+ * farther from every bounding segment than half that segment's ink, after the "pole of inaccessibility" search
+ * by Agafonkin (2016).
+ */
+import type { Coords } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
+
+/** A flat run of bounding segments [ax, ay, bx, by, half ink width, …] in page units. */
+export type InkedBounds = readonly number[];
+
+export function isHidden(rings: readonly Coords[], bounds: InkedBounds): boolean {
+  let left = Infinity;
+  let top = Infinity;
+  let right = -Infinity;
+  let bottom = -Infinity;
+  const outer = rings[0];
+  for (let i = 0; i < outer.length; i += 2) {
+    left = Math.min(left, outer[i]);
+    right = Math.max(right, outer[i]);
+    top = Math.min(top, outer[i + 1]);
+    bottom = Math.max(bottom, outer[i + 1]);
+  }
+  const half = Math.max(right - left, bottom - top) / 2;
+  const queue: [x: number, y: number, half: number][] = [[(left + right) / 2, (top + bottom) / 2, half]];
+  const smallest = half / 64;
+  while (queue.length) {
+    const [x, y, size] = queue.pop()!;
+    const clear = clearance(x, y, bounds);
+    if (clear > 0 && regionContains(rings, [x, y])) return false;
+    if (size < smallest || clear + size * Math.SQRT2 <= 0) continue;
+    const h = size / 2;
+    queue.push([x - h, y - h, h], [x + h, y - h, h], [x - h, y + h, h], [x + h, y + h, h]);
+  }
+  return true;
+}
+
+/** Distance from a point to the nearest bounding segment less the ink over it; negative under ink. */
+function clearance(x: number, y: number, bounds: InkedBounds): number {
+  let least = Infinity;
+  for (let i = 0; i < bounds.length; i += 5) {
+    const dx = bounds[i + 2] - bounds[i];
+    const dy = bounds[i + 3] - bounds[i + 1];
+    const length = dx * dx + dy * dy;
+    const t = length ? ((x - bounds[i]) * dx + (y - bounds[i + 1]) * dy) / length : 0;
+    const k = Math.max(0, Math.min(1, t));
+    const gap = Math.hypot(x - bounds[i] - k * dx, y - bounds[i + 1] - k * dy) - bounds[i + 4];
+    least = Math.min(least, gap);
+  }
+  return least;
+}

@@ -1,0 +1,164 @@
+/**
+ * Outlines of faces as true Béziers: the half-edges of a loop are gathered into runs along one line, each run is
+ * cut from that line's own cubics, and the cuts are moved to where the curves themselves meet.
+ */
+import { between, closestNear, crossingNear, curveCount, pointAt } from "../geometry/cubic.ts";
+import type { Point } from "../geometry/point.ts";
+import type { PlanarMap } from "./planar-map.ts";
+import { toPage } from "./segments.ts";
+
+/** A stretch of an outline along one line, from parameter `from` to `to` (falling when walked backwards). */
+export interface Run {
+  readonly line: number;
+  readonly from: number;
+  readonly to: number;
+  readonly startVertex: number;
+  readonly endVertex: number;
+  /** The face on the far side: a loop number, or -1 for outside. */
+  readonly beyond: number;
+}
+
+const targetOf = (map: PlanarMap, h: number): number => map.halfEdges.origin(h ^ 1);
+
+/** The parameter of vertex v on the line of half-edge h. */
+function paramAt(map: PlanarMap, h: number, v: number): number {
+  const { segs, noding } = map;
+  const s = noding.eseg[h >> 1];
+  const dx = segs.bx[s] - segs.ax[s];
+  const dy = segs.by[s] - segs.ay[s];
+  const t = ((noding.vx[v] - segs.ax[s]) * dx + (noding.vy[v] - segs.ay[s]) * dy) / (dx * dx + dy * dy);
+  return segs.ua[s] + (segs.ub[s] - segs.ua[s]) * Math.max(0, Math.min(1, t));
+}
+
+const lineOf = (map: PlanarMap, h: number): number => map.segs.line[map.noding.eseg[h >> 1]];
+const faceOf = (map: PlanarMap, h: number): number => map.faces.face[map.faces.loop[h]];
+
+/**
+ * The closed cycles that bound a face, loose lines left out: an edge with the same face on both sides bounds
+ * nothing. Each cycle is a list of half-edges in order.
+ */
+export function cyclesOf(map: PlanarMap, loops: readonly number[]): number[][] {
+  const { next } = map.halfEdges;
+  const seen = new Set<number>();
+  const cycles: number[][] = [];
+  const loose = (h: number) => faceOf(map, h) === faceOf(map, h ^ 1);
+  for (const loop of loops) {
+    const first = map.faces.someHalfEdge[loop];
+    let start = first;
+    do {
+      if (!seen.has(start) && !loose(start)) {
+        const cycle: number[] = [];
+        let h = start;
+        do {
+          cycle.push(h);
+          seen.add(h);
+          h = next[h];
+          while (loose(h)) h = next[h ^ 1];
+        } while (h !== start);
+        cycles.push(cycle);
+      }
+      start = next[start];
+    } while (start !== first);
+  }
+  return cycles;
+}
+
+/** Gathers a cycle into runs; `split` also breaks where the face beyond changes. */
+export function runsOf(map: PlanarMap, cycle: readonly number[], split: boolean): Run[] {
+  const joinsPrevious = cycle.map((h, i) => {
+    const before = cycle[(i + cycle.length - 1) % cycle.length];
+    const v = map.halfEdges.origin(h);
+    return (
+      lineOf(map, h) === lineOf(map, before) &&
+      (h & 1) === (before & 1) &&
+      Math.abs(paramAt(map, h, v) - paramAt(map, before, v)) < 1e-6 &&
+      (!split || faceOf(map, h ^ 1) === faceOf(map, before ^ 1))
+    );
+  });
+  const firstBreak = Math.max(0, joinsPrevious.indexOf(false));
+  const runs: Run[] = [];
+  for (let k = 0; k < cycle.length; ) {
+    const begin = cycle[(firstBreak + k) % cycle.length];
+    let end = begin;
+    k++;
+    while (k < cycle.length && joinsPrevious[(firstBreak + k) % cycle.length])
+      end = cycle[(firstBreak + k++) % cycle.length];
+    const startVertex = map.halfEdges.origin(begin);
+    const endVertex = targetOf(map, end);
+    runs.push({
+      line: lineOf(map, begin),
+      from: paramAt(map, begin, startVertex),
+      to: paramAt(map, end, endVertex),
+      startVertex,
+      endVertex,
+      beyond: faceOf(map, begin ^ 1),
+    });
+  }
+  return runs;
+}
+
+/** Turns runs into curves; remembers where lines truly meet so that neighbours agree to the last digit. */
+export class CurveCutter {
+  private readonly meetings = new Map<number, Point>();
+
+  constructor(private readonly map: PlanarMap) {}
+
+  /** A closed chain of cubics for a whole cycle. */
+  outline(runs: readonly Run[]): number[] {
+    const chain: number[] = [];
+    runs.forEach((run, i) => {
+      const before = runs[(i + runs.length - 1) % runs.length];
+      const after = runs[(i + 1) % runs.length];
+      const piece = this.piece(run, this.meeting(before, run), this.meeting(run, after));
+      for (let k = i === 0 ? 0 : 2; k < piece.length; k++) chain.push(piece[k]);
+    });
+    return chain;
+  }
+
+  /** The curve of one run, its ends moved to the given points. */
+  piece(run: Run, start: Point, end: Point): number[] {
+    const chain = this.map.lines[run.line].points;
+    const from = this.settle(run, run.from, start);
+    const to = this.settle(run, run.to, end);
+    const reversedBySettling = (to - from) * (run.to - run.from) <= 0;
+    const piece = reversedBySettling ? straight(start, end) : between(chain, from, to);
+    [piece[0], piece[1]] = start;
+    [piece[piece.length - 2], piece[piece.length - 1]] = end;
+    return piece;
+  }
+
+  /** Where two successive runs meet. */
+  meeting(before: Run, after: Run): Point {
+    const vertex = after.startVertex;
+    const known = this.meetings.get(vertex);
+    if (known) return known;
+    const point = this.findMeeting(before, after);
+    this.meetings.set(vertex, point);
+    return point;
+  }
+
+  private settle(run: Run, u: number, at: Point): number {
+    const chain = this.map.lines[run.line].points;
+    return u === 0 || u === curveCount(chain) ? u : closestNear(chain, at, u, 0.25);
+  }
+
+  private findMeeting(before: Run, after: Run): Point {
+    const { lines, lattice, noding } = this.map;
+    const a = lines[before.line];
+    const b = lines[after.line];
+    const atEnd = (u: number, count: number) => u < 1e-9 || u > count - 1e-9;
+    const aEnds = atEnd(before.to, curveCount(a.points));
+    const bEnds = atEnd(after.from, curveCount(b.points));
+    if (bEnds && !b.bridge) return pointAt(b.points, after.from);
+    if (aEnds && !a.bridge) return pointAt(a.points, before.to);
+    const latticePoint = toPage(lattice, noding.vx[after.startVertex], noding.vy[after.startVertex]);
+    if (bEnds && !aEnds) return pointAt(a.points, closestNear(a.points, latticePoint, before.to, 0.25));
+    if (aEnds && !bEnds) return pointAt(b.points, closestNear(b.points, latticePoint, after.from, 0.25));
+    const crossing = crossingNear(a.points, before.to, b.points, after.from, 8 * lattice.tolerance);
+    return crossing ?? latticePoint;
+  }
+}
+
+function straight(a: Point, b: Point): number[] {
+  return [a[0], a[1], a[0], a[1], b[0], b[1], b[0], b[1]];
+}
