@@ -1,0 +1,197 @@
+/** What is drawn over the paper and never delivered: lit pockets, bridges, openings, the way out of a leak. */
+import { stepOf } from "#core/colour/ladder.ts";
+import type { Point } from "#core/geometry/point.ts";
+import { activeTool, type Desk } from "../desk-store.ts";
+import type { Gesture } from "../tools/tool.ts";
+import { chainPath, pathOf } from "./paint.ts";
+
+interface Colours {
+  readonly fern: string;
+  readonly ember: string;
+  readonly paper: string;
+}
+
+export function paintOverlay(
+  context: CanvasRenderingContext2D,
+  desk: Desk,
+  gesture: Gesture | null,
+  colours: Colours,
+  density: number,
+): void {
+  const { scale, x, y } = desk.view;
+  context.setTransform(scale * density, 0, 0, scale * density, x * density, y * density);
+  const pixel = 1 / scale;
+  paintPockets(context, desk, colours, pixel);
+  paintBridges(context, desk, colours, pixel);
+  if (desk.stage === "Gaps") paintOpenings(context, desk, colours, pixel);
+  if (desk.leak) paintLeak(context, desk, colours, pixel);
+  paintChosenShade(context, desk, colours, pixel);
+  const trail = gesture?.trail?.();
+  if (trail) paintTrail(context, trail, colours, pixel);
+}
+
+function paintPockets(
+  context: CanvasRenderingContext2D,
+  desk: Desk,
+  { fern, paper }: Colours,
+  pixel: number,
+): void {
+  const lit = desk.walked !== null ? desk.derived.pockets[desk.walked] : desk.hovered;
+  const shown = desk.preview?.pockets ?? (lit ? [lit] : []);
+  const tool = activeTool(desk);
+  for (const pocket of shown) {
+    const path = pathOf(pocket.outline, true);
+    if (!desk.preview && tool === "pour" && desk.stage === "Flats") {
+      const colour = desk.history.drawing.tin[desk.paint.colour];
+      context.globalAlpha = 0.55;
+      context.fillStyle = colour ? stepOf(colour.value, desk.paint.step) : fern;
+      context.fill(path, "evenodd");
+      context.globalAlpha = 1;
+    }
+    context.lineJoin = "round";
+    context.strokeStyle = paper;
+    context.lineWidth = 4 * pixel;
+    context.stroke(path);
+    context.strokeStyle = fern;
+    context.lineWidth = 2 * pixel;
+    context.stroke(path);
+  }
+}
+
+function paintBridges(
+  context: CanvasRenderingContext2D,
+  desk: Desk,
+  { ember, paper }: Colours,
+  pixel: number,
+): void {
+  if (!desk.showBridges || desk.stage === "Deliver") return;
+  for (const { points } of Object.values(desk.history.drawing.bridges)) {
+    context.lineCap = "round";
+    context.strokeStyle = paper;
+    context.lineWidth = 4 * pixel;
+    context.stroke(chainPath(points, false));
+    context.setLineDash([4 * pixel, 4 * pixel]);
+    context.strokeStyle = ember;
+    context.lineWidth = 2 * pixel;
+    context.stroke(chainPath(points, false));
+    context.setLineDash([]);
+  }
+}
+
+function paintOpenings(
+  context: CanvasRenderingContext2D,
+  desk: Desk,
+  { ember, paper }: Colours,
+  pixel: number,
+): void {
+  desk.gaps.looseEnds.forEach(({ at }) => {
+    context.strokeStyle = ember;
+    context.lineWidth = 1.5 * pixel;
+    const r = 4 * pixel;
+    context.strokeRect(at[0] - r, at[1] - r, 2 * r, 2 * r);
+  });
+  desk.gaps.openings.forEach(({ from, to, at }, i) => {
+    paintGate(context, from, to, ember, paper, pixel);
+    if (i !== desk.chosenOpening) return;
+    context.beginPath();
+    context.arc(at[0], at[1], 22 * pixel, 0, Math.PI * 2);
+    context.strokeStyle = ember;
+    context.lineWidth = 2.5 * pixel;
+    context.stroke();
+  });
+}
+
+/** An opening: its two sides, and a dashed proposal of the bridge between them. */
+function paintGate(
+  context: CanvasRenderingContext2D,
+  from: Point,
+  to: Point,
+  ember: string,
+  paper: string,
+  pixel: number,
+): void {
+  context.beginPath();
+  context.moveTo(...from);
+  context.lineTo(...to);
+  context.strokeStyle = paper;
+  context.lineWidth = 4 * pixel;
+  context.stroke();
+  context.setLineDash([3 * pixel, 3 * pixel]);
+  context.strokeStyle = ember;
+  context.lineWidth = 2 * pixel;
+  context.stroke();
+  context.setLineDash([]);
+  context.fillStyle = ember;
+  for (const [px, py] of [from, to]) {
+    context.beginPath();
+    context.arc(px, py, 3.5 * pixel, 0, Math.PI * 2);
+    context.fill();
+  }
+}
+
+function paintLeak(
+  context: CanvasRenderingContext2D,
+  desk: Desk,
+  { ember, paper }: Colours,
+  pixel: number,
+): void {
+  const { path, openings } = desk.leak!;
+  const smooth = new Path2D();
+  smooth.moveTo(...path[0]);
+  for (let i = 1; i < path.length - 1; i++) {
+    const [cx, cy] = path[i];
+    const [nx, ny] = path[i + 1];
+    smooth.quadraticCurveTo(cx, cy, (cx + nx) / 2, (cy + ny) / 2);
+  }
+  context.lineCap = "round";
+  context.lineJoin = "round";
+  context.strokeStyle = paper;
+  context.lineWidth = 5 * pixel;
+  context.stroke(smooth);
+  context.setLineDash([1 * pixel, 7 * pixel]);
+  context.strokeStyle = ember;
+  context.lineWidth = 3 * pixel;
+  context.stroke(smooth);
+  context.setLineDash([]);
+  for (const { from, to } of openings) paintGate(context, from, to, ember, paper, pixel);
+}
+
+function paintChosenShade(
+  context: CanvasRenderingContext2D,
+  desk: Desk,
+  { fern }: Colours,
+  pixel: number,
+): void {
+  const shade =
+    desk.chosenShade && desk.stage === "Light" ? desk.history.drawing.shades[desk.chosenShade] : undefined;
+  if (!shade) return;
+  context.setLineDash([5 * pixel, 3 * pixel]);
+  context.strokeStyle = fern;
+  context.lineWidth = 1.5 * pixel;
+  context.stroke(chainPath(shade.points, true));
+  context.setLineDash([]);
+}
+
+function paintTrail(
+  context: CanvasRenderingContext2D,
+  { points, closed, snapped }: NonNullable<ReturnType<NonNullable<Gesture["trail"]>>>,
+  { fern, ember }: Colours,
+  pixel: number,
+): void {
+  context.beginPath();
+  points.forEach(([x, y], i) => {
+    if (i === 0) context.moveTo(x, y);
+    else context.lineTo(x, y);
+  });
+  context.lineCap = "round";
+  context.lineJoin = "round";
+  context.lineWidth = 2 * pixel;
+  context.strokeStyle = closed ? fern : ember;
+  context.stroke();
+  if (!closed && snapped) {
+    const [x, y] = points[points.length - 1];
+    context.beginPath();
+    context.arc(x, y, 5 * pixel, 0, Math.PI * 2);
+    context.stroke();
+  }
+}

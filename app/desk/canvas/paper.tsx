@@ -1,0 +1,217 @@
+import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from "react";
+import type { Point } from "#core/geometry/point.ts";
+import { withPreview } from "#core/scene/preview.ts";
+import { pocketAt } from "#core/scene/scene.ts";
+import { activeTool, type Desk, type DeskStore, useDesk, useDeskStore } from "../desk-store.ts";
+import { TOOLS } from "../tools/index.ts";
+import type { Gesture, Press } from "../tools/tool.ts";
+import { fitView, type Size, toPagePoint, zoomAt } from "../view.ts";
+import { CHECK_GROUND, paintMat } from "./mat.ts";
+import { paintOverlay } from "./overlay.ts";
+import { paintScene } from "./paint.ts";
+
+/** The mat with the paper on it: three canvases, one for the mat, one for the art, one for what is drawn over it. */
+export function Paper({ panning, describe }: { panning: boolean; describe: string }) {
+  const desk = useDeskStore();
+  const frame = useRef<HTMLDivElement>(null);
+  const mat = useRef<HTMLCanvasElement>(null);
+  const art = useRef<HTMLCanvasElement>(null);
+  const overlay = useRef<HTMLCanvasElement>(null);
+  const gesture = useRef<Gesture | null>(null);
+  const repaint = useRef<() => void>(() => {});
+  const tool = useDesk(activeTool);
+
+  useEffect(() => {
+    const painter = new Painter(desk, mat.current!, art.current!, overlay.current!, () => gesture.current);
+    repaint.current = () => painter.ask();
+    const observer = new ResizeObserver(([entry]) => painter.resize(entry.contentRect));
+    observer.observe(frame.current!);
+    const stopWheel = listenToWheel(frame.current!, desk);
+    return () => {
+      observer.disconnect();
+      stopWheel();
+      painter.stop();
+    };
+  }, [desk]);
+
+  const pressOf = (event: ReactPointerEvent | PointerEvent): Press => {
+    const box = frame.current!.getBoundingClientRect();
+    const { view } = desk.getState();
+    const at = toPagePoint(view, [event.clientX - box.left, event.clientY - box.top]);
+    return { desk, at, screen: [event.clientX, event.clientY], pixel: 1 / view.scale };
+  };
+
+  const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
+    if (gesture.current || (event.button !== 0 && event.button !== 1)) return;
+    frame.current!.setPointerCapture(event.pointerId);
+    desk.getState().set({ walked: null });
+    const pans = panning || event.button === 1 || tool === "look";
+    gesture.current =
+      (pans ? panGesture(desk, [event.clientX, event.clientY]) : TOOLS[tool].press(pressOf(event))) ?? {};
+    repaint.current();
+  };
+
+  const onPointerMove = (event: ReactPointerEvent<HTMLDivElement>) => {
+    if (gesture.current) {
+      const moves = event.nativeEvent.getCoalescedEvents?.() ?? [];
+      for (const move of moves.length > 0 ? moves : [event.nativeEvent]) {
+        gesture.current.move?.(pressOf(move));
+      }
+      repaint.current();
+      return;
+    }
+    const { derived, hovered, set } = desk.getState();
+    const now =
+      TOOLS[tool].lightsPockets && !panning ? (pocketAt(derived.pockets, pressOf(event).at) ?? null) : null;
+    if (now !== hovered) set({ hovered: now });
+  };
+
+  const finish = (event: ReactPointerEvent<HTMLDivElement>, cancelled: boolean) => {
+    const done = gesture.current;
+    gesture.current = null;
+    if (cancelled) done?.cancel?.();
+    else done?.end?.(pressOf(event));
+    repaint.current();
+  };
+
+  return (
+    <div
+      ref={frame}
+      id="paper"
+      role="application"
+      aria-roledescription="drawing"
+      aria-label={describe}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: pockets are walked by keyboard from here
+      tabIndex={0}
+      className="absolute inset-0 touch-none overflow-hidden focus-visible:-outline-offset-2"
+      style={{ cursor: panning ? "grab" : TOOLS[tool].cursor }}
+      onPointerDown={onPointerDown}
+      onPointerMove={onPointerMove}
+      onPointerUp={(event) => finish(event, false)}
+      onPointerCancel={(event) => finish(event, true)}
+      onPointerLeave={() => !gesture.current && desk.getState().set({ hovered: null })}
+    >
+      {[mat, art, overlay].map((canvas, i) => (
+        <canvas
+          key={i}
+          ref={canvas}
+          className="absolute inset-0 h-full w-full"
+          data-layer={["mat", "art", "overlay"][i]}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** Drags the paper; follows the pointer in screen pixels, since the page moves under it. */
+function panGesture(desk: DeskStore, start: Point): Gesture {
+  let last = start;
+  return {
+    move: ({ screen }) => {
+      const { view, set } = desk.getState();
+      set({ view: { ...view, x: view.x + screen[0] - last[0], y: view.y + screen[1] - last[1] } });
+      last = screen;
+    },
+  };
+}
+
+const WHEEL_SPEED = 0.0016;
+const PINCH_SPEED = 0.01;
+
+function listenToWheel(frame: HTMLElement, desk: DeskStore): () => void {
+  const onWheel = (event: WheelEvent) => {
+    event.preventDefault();
+    const box = frame.getBoundingClientRect();
+    const { view, matSize, history, set } = desk.getState();
+    const pixels = event.deltaMode === WheelEvent.DOM_DELTA_LINE ? event.deltaY * 18 : event.deltaY;
+    const factor = Math.exp(-pixels * (event.ctrlKey ? PINCH_SPEED : WHEEL_SPEED));
+    const fit = fitView(history.drawing.page.box, matSize).scale;
+    set({ view: zoomAt(view, [event.clientX - box.left, event.clientY - box.top], factor, fit) });
+  };
+  frame.addEventListener("wheel", onWheel, { passive: false });
+  return () => frame.removeEventListener("wheel", onWheel);
+}
+
+/** Repaints what has changed, once a frame. */
+class Painter {
+  private frame = 0;
+  private shown: Desk | null = null;
+  private readonly unsubscribe: () => void;
+
+  constructor(
+    private readonly desk: DeskStore,
+    private readonly mat: HTMLCanvasElement,
+    private readonly art: HTMLCanvasElement,
+    private readonly overlay: HTMLCanvasElement,
+    private readonly gesture: () => Gesture | null,
+  ) {
+    this.unsubscribe = desk.subscribe(() => this.ask());
+    this.ask();
+  }
+
+  ask(): void {
+    if (!this.frame) this.frame = requestAnimationFrame(() => this.paint());
+  }
+
+  stop(): void {
+    cancelAnimationFrame(this.frame);
+    this.unsubscribe();
+  }
+
+  resize(size: Size): void {
+    const { matSize, history, set } = this.desk.getState();
+    const next = { width: size.width, height: size.height };
+    for (const canvas of [this.mat, this.art, this.overlay]) {
+      canvas.width = Math.round(size.width * devicePixelRatio);
+      canvas.height = Math.round(size.height * devicePixelRatio);
+    }
+    this.shown = null;
+    const first = matSize.width === 0;
+    set(first ? { matSize: next, view: fitView(history.drawing.page.box, next) } : { matSize: next });
+    this.ask();
+  }
+
+  private paint(): void {
+    this.frame = 0;
+    const now = this.desk.getState();
+    const before = this.shown;
+    this.shown = now;
+    if (now.matSize.width === 0) return;
+    const moved = !before || before.view !== now.view || before.matSize !== now.matSize;
+    if (moved || before.mat !== now.mat || before.checkGround !== now.checkGround) this.paintMat(now);
+    if (moved || before.scene !== now.scene || before.preview !== now.preview) this.paintArt(now);
+    this.paintOverlay(now);
+  }
+
+  private css(name: string): string {
+    return getComputedStyle(this.mat).getPropertyValue(name).trim();
+  }
+
+  private paintMat({ history, view, matSize, checkGround }: Desk): void {
+    const colours = {
+      mat: this.css("--mat"),
+      line: this.css("--mat-line"),
+      paper: checkGround ? CHECK_GROUND : "#fff",
+    };
+    paintMat(this.mat.getContext("2d")!, history.drawing, view, matSize, colours, devicePixelRatio);
+  }
+
+  private paintArt({ scene, view, preview, history }: Desk): void {
+    const context = this.art.getContext("2d")!;
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, this.art.width, this.art.height);
+    const shown = preview?.paint
+      ? withPreview(scene, preview.pockets, preview.paint, history.drawing.tin)
+      : scene;
+    const k = devicePixelRatio;
+    paintScene(context, shown, { scale: view.scale * k, x: view.x * k, y: view.y * k });
+  }
+
+  private paintOverlay(now: Desk): void {
+    const context = this.overlay.getContext("2d")!;
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, this.overlay.width, this.overlay.height);
+    const colours = { fern: this.css("--color-fern"), ember: this.css("--color-ember"), paper: "#fff" };
+    paintOverlay(context, now, this.gesture(), colours, devicePixelRatio);
+  }
+}

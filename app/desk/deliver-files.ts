@@ -1,0 +1,48 @@
+/** The files a drawing is delivered as, all made from the one scene. */
+import { pixelsOf } from "#core/drawing/drawing.ts";
+import { writeSvg } from "#core/formats/svg-write.ts";
+import { pictureClient } from "../work/clients.ts";
+import type { DeskStore } from "./desk-store.ts";
+
+export function fileName(desk: DeskStore, ending: string): string {
+  const plain = desk
+    .getState()
+    .history.drawing.name.replace(/[^\p{L}\p{N} _-]+/gu, "")
+    .trim()
+    .replace(/\s+/g, "-");
+  return `${plain || "drawing"}.${ending}`;
+}
+
+export async function svgFile(desk: DeskStore): Promise<Blob> {
+  const { scene, history } = desk.getState();
+  return new Blob([writeSvg(scene, { page: history.drawing.page })], { type: "image/svg+xml" });
+}
+
+export async function drawingFile(desk: DeskStore): Promise<Blob> {
+  const { writeDrawingFile } = await import("#core/formats/drawing-file.ts");
+  return new Blob([writeDrawingFile(desk.getState().history.drawing)], { type: "application/json" });
+}
+
+export async function pngFile(desk: DeskStore): Promise<Blob> {
+  const { scene, history } = desk.getState();
+  const { page } = history.drawing;
+  const client = pictureClient();
+  try {
+    return await client.work.png(scene, pixelsOf(page, page.ppi), page.ppi);
+  } finally {
+    client.stop();
+  }
+}
+
+const PROOF_PIXELS = 800;
+
+/** A data address of the proof. */
+export async function proof(desk: DeskStore): Promise<string> {
+  const response = await fetch("/proof", {
+    method: "POST",
+    headers: { "Content-Type": "application/json" },
+    body: JSON.stringify({ svg: await (await svgFile(desk)).text(), width: PROOF_PIXELS }),
+  });
+  if (!response.ok) throw new Error(await response.text());
+  return URL.createObjectURL(await response.blob());
+}

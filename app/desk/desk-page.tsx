@@ -1,0 +1,57 @@
+import { useEffect, useState } from "react";
+import type { Opened } from "../keep/shelf.ts";
+import { Announcer } from "./announcer.tsx";
+import { Paper } from "./canvas/paper.tsx";
+import { DeskKeys } from "./desk-keys.tsx";
+import { createDesk, DeskContext, type DeskStore, useDesk } from "./desk-store.ts";
+import { LeakCard } from "./leak-card.tsx";
+import { Loupe } from "./loupe.tsx";
+import { PressPanel } from "./press/press-panel.tsx";
+import { SnagList } from "./press/snag-list.tsx";
+import { StageRail } from "./stage-rail.tsx";
+import { describeDrawing } from "./stats.ts";
+import { TinPanel } from "./tin/tin-panel.tsx";
+import { Tray } from "./tray.tsx";
+import { useThumbnail } from "./use-thumbnail.ts";
+
+/** The desk: one drawing, worked on. */
+export function DeskPage({ id, opened }: { id: string; opened: Opened }) {
+  const [desk, setDesk] = useState<DeskStore | null>(null);
+  useEffect(() => {
+    const store = createDesk(id, opened);
+    setDesk(store);
+    return () => store.getState().close();
+  }, [id, opened]);
+  if (!desk) return null;
+  return (
+    <DeskContext value={desk}>
+      <DeskLayout />
+    </DeskContext>
+  );
+}
+
+function DeskLayout() {
+  const mat = useDesk((s) => s.mat);
+  const [panning, setPanning] = useState(false);
+  useThumbnail();
+  const describe = useDesk(describeDrawing);
+  return (
+    <div className="grid h-screen grid-cols-[196px_1fr_204px] grid-rows-[64px_1fr_76px] overflow-hidden">
+      <StageRail />
+      <TinPanel />
+      <main data-mat={mat} className="relative min-h-0 min-w-0 border-x border-line">
+        <h1 className="sr-only">Desk</h1>
+        <Paper panning={panning} describe={describe} />
+        <LeakCard />
+        <Loupe />
+      </main>
+      <aside aria-label="Press and snags" className="flex min-h-0 flex-col overflow-y-auto bg-bench">
+        <PressPanel />
+        <SnagList />
+      </aside>
+      <Tray />
+      <DeskKeys onPanning={setPanning} />
+      <Announcer />
+    </div>
+  );
+}

@@ -1,0 +1,210 @@
+/**
+ * What the desk knows. One way through: an edit makes a new drawing, the worker reads its pockets, the scene is
+ * derived from both, and everything on screen reads the scene.
+ */
+import { createContext, useContext } from "react";
+import { createStore, type StoreApi, useStore } from "zustand";
+import type { Blend, Drawing, Paint } from "#core/drawing/drawing.ts";
+import {
+  applyEdit,
+  type Edit,
+  type History,
+  type Move,
+  redo,
+  touchesLines,
+  undo,
+} from "#core/drawing/history.ts";
+import type { Point } from "#core/geometry/point.ts";
+import type { Leak } from "#core/pockets/leak.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import { type Derived, derive, type Scene, sceneOf } from "#core/scene/scene.ts";
+import { Keeper, type KeepState } from "../keep/keeper.ts";
+import type { Opened } from "../keep/shelf.ts";
+import { type Client, pocketClient } from "../work/clients.ts";
+import type { GapReading, PocketWork } from "../work/pockets.worker.ts";
+import type { View } from "./canvas/paint.ts";
+import type { Size } from "./view.ts";
+
+export const STAGES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
+export type Stage = (typeof STAGES)[number];
+
+export type ToolName =
+  | "look"
+  | "inspect"
+  | "explain"
+  | "bridge"
+  | "unbridge"
+  | "pour"
+  | "empty"
+  | "dip"
+  | "shade"
+  | "adjust";
+
+export interface ShadeSettings {
+  readonly blend: Blend;
+  readonly opacity: number;
+}
+
+export interface DeskState {
+  readonly id: string;
+  readonly history: History;
+  readonly derived: Derived;
+  readonly scene: Scene;
+  readonly gaps: GapReading;
+  /** True while the worker looks for pockets. */
+  readonly reading: boolean;
+  readonly keeping: KeepState;
+  readonly stage: Stage;
+  readonly tools: Readonly<Record<Stage, ToolName>>;
+  /** The tool a held key has put in the hand. */
+  readonly heldTool: ToolName | null;
+  readonly paint: Paint;
+  readonly shadeSettings: ShadeSettings;
+  readonly view: View;
+  readonly hovered: Pocket | null;
+  /** What a pour under way will fill when it is let go. */
+  readonly preview: { readonly pockets: readonly Pocket[]; readonly paint: Paint | null } | null;
+  /** The size of the mat in CSS pixels. */
+  readonly matSize: Size;
+  /** The pocket walked to by keyboard, by its index. */
+  readonly walked: number | null;
+  readonly leak: Leak | null;
+  readonly chosenShade: string | null;
+  readonly chosenOpening: number | null;
+  readonly showBridges: boolean;
+  readonly checkGround: boolean;
+  readonly mat: "light" | "middle" | "dark";
+  readonly lastExport: string | null;
+  /** Said aloud to screen readers. */
+  readonly said: string;
+}
+
+export interface DeskActions {
+  readonly edit: (edit: Edit) => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly set: (change: Partial<DeskState>) => void;
+  readonly chooseTool: (tool: ToolName) => void;
+  readonly explainLeak: (at: Point) => Promise<void>;
+  readonly close: () => void;
+}
+
+export type Desk = DeskState & DeskActions;
+export type DeskStore = StoreApi<Desk>;
+
+const NOTHING: GapReading = { openings: [], looseEnds: [] };
+
+/** What sits open on the desk depends on these and nothing else. */
+const derivedState = (drawing: Drawing, pockets: readonly Pocket[]) => {
+  const derived = derive(drawing, pockets);
+  return { derived, scene: sceneOf(drawing, derived) };
+};
+
+export function createDesk(id: string, opened: Opened): DeskStore {
+  const { drawing } = opened.history;
+  const store = createStore<Desk>()((set, get) => {
+    const client: Client<PocketWork> = pocketClient();
+    const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
+    let asked = 0;
+
+    const readGaps = async (turn: number) => {
+      const gaps = await client.work.gaps();
+      if (turn === asked) set({ gaps, chosenOpening: null });
+    };
+
+    const take = async (answer: Promise<{ pockets: readonly Pocket[] }>) => {
+      const turn = ++asked;
+      set({ reading: true });
+      const { pockets } = await answer;
+      if (turn !== asked) return;
+      const shown = pockets.filter(({ hidden }) => !hidden);
+      set({ ...derivedState(get().history.drawing, shown), reading: false, hovered: null, walked: null });
+      await readGaps(turn);
+    };
+
+    const apply = (move: Move | undefined, said: string) => {
+      if (!move) return;
+      const { drawing: next } = move.history;
+      set({ history: move.history, ...derivedState(next, get().derived.pockets), said });
+      if (get().chosenShade && !next.shades[get().chosenShade!]) set({ chosenShade: null });
+      keeper.keep(move.history);
+      if (touchesLines(move.patches)) {
+        set({ leak: null });
+        void take(client.work.follow(move.patches));
+      }
+    };
+
+    void take(client.work.open(drawing));
+
+    return {
+      id,
+      history: opened.history,
+      ...derivedState(drawing, []),
+      gaps: NOTHING,
+      reading: true,
+      keeping: opened.kept === "memory" ? "memory" : "kept",
+      stage: "Flats",
+      tools: { Lines: "look", Gaps: "explain", Flats: "pour", Light: "shade", Deliver: "look" },
+      heldTool: null,
+      paint: { colour: firstColour(drawing), step: 0 },
+      shadeSettings: { blend: "multiply", opacity: 0.45 },
+      view: { scale: 1, x: 0, y: 0 },
+      hovered: null,
+      preview: null,
+      matSize: { width: 0, height: 0 },
+      walked: null,
+      leak: null,
+      chosenShade: null,
+      chosenOpening: null,
+      showBridges: true,
+      checkGround: false,
+      mat: "light",
+      lastExport: null,
+      said: "",
+
+      edit: (edit) => apply(applyEdit(get().history, edit), edit.label),
+      undo: () => {
+        const { steps, cursor } = get().history;
+        apply(undo(get().history), `Undone: ${steps[cursor - 1]?.label}`);
+      },
+      redo: () => {
+        const { steps, cursor } = get().history;
+        apply(redo(get().history), `Redone: ${steps[cursor]?.label}`);
+      },
+      set,
+      chooseTool: (tool) => set({ tools: { ...get().tools, [get().stage]: tool }, leak: null }),
+      explainLeak: async (at) => {
+        const leak = (await client.work.leak(at)) ?? null;
+        set({ leak, said: leak ? sayLeak(leak) : "" });
+      },
+      close: () => client.stop(),
+    };
+  });
+  return store;
+}
+
+const firstColour = (drawing: Drawing): string =>
+  Object.values(drawing.tin).sort((a, b) => a.rank - b.rank)[0]?.id ?? "";
+
+export function sayLeak({ openings }: Leak): string {
+  if (openings.length === 0) return "This is open ground: no narrow opening would close it.";
+  const many = openings.length === 1 ? "one opening" : `${openings.length} openings`;
+  return `Colour would run out here through ${many}; the narrowest is ${openings[0].width.toPrecision(2)} wide.`;
+}
+
+export const DeskContext = createContext<DeskStore | null>(null);
+
+/** Reads a part of the desk; the component is drawn again when that part changes. */
+export function useDesk<T>(select: (desk: Desk) => T): T {
+  const store = useContext(DeskContext);
+  if (!store) throw new Error("useDesk is for components on the desk");
+  return useStore(store, select);
+}
+
+export function useDeskStore(): DeskStore {
+  const store = useContext(DeskContext);
+  if (!store) throw new Error("useDeskStore is for components on the desk");
+  return store;
+}
+
+export const activeTool = (desk: Desk): ToolName => desk.heldTool ?? desk.tools[desk.stage];

@@ -1,0 +1,95 @@
+import clsx from "clsx";
+import { Eye, EyeOff, Lock, LockOpen } from "lucide-react";
+import { SHEETS, type SheetName } from "#core/drawing/drawing.ts";
+import { changeSheet } from "#core/drawing/edits.ts";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { Range } from "../../ui/range.tsx";
+import { type Desk, type Stage, useDesk, useDeskStore } from "../desk-store.ts";
+
+const TOP_DOWN = [...SHEETS].reverse();
+const WORKED_ON: Record<Stage, SheetName | null> = {
+  Lines: "ink",
+  Gaps: "ink",
+  Flats: "flats",
+  Light: "shade",
+  Deliver: null,
+};
+
+/** The sheets as slabs in a press, the one being worked on lifted. */
+export function PressPanel() {
+  return (
+    <section aria-labelledby="press" className="px-3 pt-3">
+      <h2 id="press" className="font-display text-base">
+        Press
+      </h2>
+      <ol className="mt-2 flex flex-col gap-[3px]">
+        {TOP_DOWN.map((name) => (
+          <Slab key={name} name={name} />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function figureOf(name: SheetName, { scene }: Desk): number {
+  return scene.sheets.find((sheet) => sheet.name === name)?.items.length ?? 0;
+}
+
+function Slab({ name }: { name: SheetName }) {
+  const sheet = useDesk((s) => s.history.drawing.sheets[name]);
+  const lifted = useDesk((s) => WORKED_ON[s.stage] === name);
+  const count = useDesk((s) => figureOf(name, s));
+  const { edit } = useDeskStore().getState();
+  const pinned = name === "ink";
+  return (
+    <li
+      className={clsx("relative transition-transform duration-150", lifted && "-translate-x-1.5")}
+      data-sheet={name}
+    >
+      <div
+        aria-hidden="true"
+        className={clsx(
+          "absolute inset-x-0 inset-y-0 -skew-x-[14deg] rounded-[4px] border bg-raised",
+          lifted ? "border-fern shadow-md" : "border-line",
+          !sheet.visible && "border-dashed bg-transparent",
+        )}
+      />
+      <div className="relative pr-2 pb-1 pl-4">
+        <div className="flex items-center">
+          <span className={clsx("flex-1 truncate capitalize", lifted && "font-semibold text-fern")}>
+            {name}
+            {count > 0 && <span className="ml-1.5 text-xs font-normal text-quiet tabular-nums">{count}</span>}
+          </span>
+          <IconButton
+            small
+            label={sheet.visible ? `Hide ${name}` : `Show ${name}`}
+            onClick={() => edit(changeSheet(name, { visible: !sheet.visible }))}
+          >
+            {sheet.visible ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
+          </IconButton>
+          <IconButton
+            small
+            disabled={pinned}
+            label={
+              pinned ? "Ink stays locked while colouring" : sheet.locked ? `Unlock ${name}` : `Lock ${name}`
+            }
+            onClick={() => edit(changeSheet(name, { locked: !sheet.locked }))}
+          >
+            {sheet.locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
+          </IconButton>
+        </div>
+        <div className="flex items-center gap-1.5">
+          <Range
+            label={`Opacity of ${name}`}
+            value={sheet.opacity}
+            className="flex-1"
+            onChange={(opacity) => edit(changeSheet(name, { opacity }))}
+          />
+          <span className="w-9 text-right text-xs text-quiet tabular-nums">
+            {Math.round(sheet.opacity * 100)} %
+          </span>
+        </div>
+      </div>
+    </li>
+  );
+}

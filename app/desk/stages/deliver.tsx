@@ -1,0 +1,140 @@
+import { FileImage, FileJson, PenTool, Printer } from "lucide-react";
+import { type ReactNode, useState } from "react";
+import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
+import { changePage } from "#core/drawing/edits.ts";
+import { downloadFile } from "../../ui/download.ts";
+import { useNotice } from "../../ui/notices.tsx";
+import { drawingFile, fileName, pngFile, proof, svgFile } from "../deliver-files.ts";
+import { type DeskStore, useDesk, useDeskStore } from "../desk-store.ts";
+import { ProofDialog } from "./proof-dialog.tsx";
+
+/** Page size, and the files to take home. */
+export function DeliverSettings() {
+  const desk = useDeskStore();
+  const [shownProof, setShownProof] = useState<string | null>(null);
+  return (
+    <>
+      <PageFields />
+      <div className="flex items-center gap-2">
+        <SaveButton word="SVG" icon={<PenTool size={16} aria-hidden />} make={svgFile} ending="svg" />
+        <SaveButton word="PNG" icon={<FileImage size={16} aria-hidden />} make={pngFile} ending="png" />
+        <SaveButton
+          word="Drawing file"
+          icon={<FileJson size={16} aria-hidden />}
+          make={drawingFile}
+          ending="fern"
+        />
+        <button
+          type="button"
+          onClick={async () => setShownProof(await proof(desk))}
+          className="flex h-9 items-center gap-2 rounded-md border border-edge px-3 hover:bg-well"
+        >
+          <Printer size={16} aria-hidden /> Proof
+        </button>
+      </div>
+      <ProofDialog picture={shownProof} onClose={() => setShownProof(null)} />
+    </>
+  );
+}
+
+function SaveButton({
+  word,
+  icon,
+  make,
+  ending,
+}: {
+  word: string;
+  icon: ReactNode;
+  make: (desk: DeskStore) => Promise<Blob>;
+  ending: string;
+}) {
+  const desk = useDeskStore();
+  const tell = useNotice();
+  const [busy, setBusy] = useState(false);
+  const save = async () => {
+    setBusy(true);
+    try {
+      const name = fileName(desk, ending);
+      downloadFile(await make(desk), name);
+      desk
+        .getState()
+        .set({ lastExport: `${word === "Drawing file" ? "file" : word} saved`, said: `Saved ${name}` });
+    } catch (error) {
+      tell(
+        `The ${word} was not saved. ${error instanceof Error ? error.message : ""} Your drawing is unchanged.`,
+        { tone: "warn" },
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <button
+      type="button"
+      disabled={busy}
+      onClick={save}
+      className="flex h-9 items-center gap-2 rounded-md bg-fern px-3 font-medium text-white hover:brightness-95 disabled:opacity-70"
+    >
+      {icon} {busy ? "Making it…" : `Save ${word}`}
+    </button>
+  );
+}
+
+const FIELD = "h-8 rounded-md border border-edge bg-white px-2 tabular-nums";
+
+function PageFields() {
+  const page = useDesk((s) => s.history.drawing.page);
+  const { edit } = useDeskStore().getState();
+  const { width, height } = pixelsOf(page, page.ppi);
+  return (
+    <fieldset className="flex items-center gap-2">
+      <legend className="sr-only">Page</legend>
+      <label className="flex items-center gap-1.5">
+        Width
+        <input
+          type="number"
+          min={0.1}
+          step={page.unit === "in" ? 0.1 : 1}
+          value={page.width}
+          onChange={(event) =>
+            Number(event.target.value) > 0 && edit(changePage({ width: Number(event.target.value) }))
+          }
+          className={`${FIELD} w-18`}
+        />
+      </label>
+      <select
+        aria-label="Unit"
+        value={page.unit}
+        onChange={(event) => {
+          const unit = event.target.value as (typeof UNITS)[number];
+          if (unit === page.unit) return;
+          const factor = unit === "in" ? 1 / 25.4 : 25.4;
+          edit(changePage({ unit, width: Math.round(page.width * factor * 1000) / 1000 }));
+        }}
+        className={FIELD}
+      >
+        {UNITS.map((unit) => (
+          <option key={unit}>{unit}</option>
+        ))}
+      </select>
+      <label className="flex items-center gap-1.5">
+        ppi
+        <input
+          type="number"
+          min={36}
+          max={2400}
+          step={1}
+          value={page.ppi}
+          onChange={(event) => {
+            const ppi = Math.round(Number(event.target.value));
+            if (ppi >= 1 && ppi <= 2400) edit(changePage({ ppi }));
+          }}
+          className={`${FIELD} w-18`}
+        />
+      </label>
+      <p className="w-24 text-xs leading-tight text-quiet tabular-nums">
+        {width} × {height} pixels, clear ground
+      </p>
+    </fieldset>
+  );
+}

@@ -1,0 +1,39 @@
+/** Figures the desk shows, all derived. */
+import type { Paint } from "#core/drawing/drawing.ts";
+import { diagonal } from "#core/geometry/point.ts";
+import type { Desk } from "./desk-store.ts";
+
+/** Pockets smaller than this part of the page's diagonal squared are specks. */
+const SPECK = 4e-6;
+
+export function pocketCounts({ derived, history }: Desk) {
+  const { pours, page } = history.drawing;
+  const speck = SPECK * diagonal(page.box) ** 2;
+  let coloured = 0;
+  const bare: number[] = [];
+  const specks: number[] = [];
+  derived.pockets.forEach((pocket, i) => {
+    const id = derived.pourOf[i];
+    if (id !== undefined && pours[id].paint) coloured++;
+    else if (pocket.area < speck) specks.push(i);
+    else bare.push(i);
+  });
+  return { all: derived.pockets.length, coloured, bare, specks };
+}
+
+/** How many places use each tin colour, on whatever step of its ladder. */
+export function usesOf({ history, derived }: Desk): Map<string, number> {
+  const { pours, shades } = history.drawing;
+  const uses = new Map<string, number>();
+  const count = (paint: Paint | null | undefined) => {
+    if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
+  };
+  for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.paint);
+  for (const shade of Object.values(shades)) count(shade.paint);
+  return uses;
+}
+
+export function describeDrawing(desk: Desk): string {
+  const { all, coloured } = pocketCounts(desk);
+  return `${desk.history.drawing.name}: ${all} pockets, ${coloured} coloured. Arrow keys walk the pockets, Enter pours.`;
+}

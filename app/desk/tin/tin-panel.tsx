@@ -1,0 +1,82 @@
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { Plus } from "lucide-react";
+import { ranked } from "#core/drawing/drawing.ts";
+import { addColour, orderTin } from "#core/drawing/edits.ts";
+import { newId } from "../../keep/shelf.ts";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { useDesk, useDeskStore } from "../desk-store.ts";
+import { usesOf } from "../stats.ts";
+import { Frond } from "./frond.tsx";
+import { Well } from "./well.tsx";
+
+const NEW_COLOUR = "#9fb3a2";
+
+/** The drawing's colours: round wells in an order of one's own, the chosen one unrolled into its ladder. */
+export function TinPanel() {
+  const tin = useDesk((s) => s.history.drawing.tin);
+  const pours = useDesk((s) => s.history.drawing.pours);
+  const derived = useDesk((s) => s.derived);
+  const chosen = useDesk((s) => s.paint.colour);
+  const desk = useDeskStore();
+  const { edit, set } = desk.getState();
+  const colours = ranked(tin);
+  const uses = usesOf({ ...desk.getState(), derived });
+  void pours;
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    const ids = colours.map(({ id }) => id);
+    if (!over || active.id === over.id) return;
+    edit(orderTin(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))));
+  };
+  const add = () => {
+    const id = newId();
+    edit(addColour(id, `Colour ${colours.length + 1}`, NEW_COLOUR));
+    set({ paint: { colour: id, step: 0 } });
+  };
+  return (
+    <section aria-labelledby="tin" className="flex min-h-0 flex-col bg-bench">
+      <div className="flex items-center px-3 pt-3 pb-1">
+        <h2 id="tin" className="flex-1 font-display text-base">
+          Tin
+        </h2>
+        <IconButton small label="Add a colour" onClick={add}>
+          <Plus size={16} aria-hidden />
+        </IconButton>
+      </div>
+      <div className="min-h-0 flex-1 overflow-y-auto px-2 pb-2">
+        <DndContext id="tin-order" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+          <SortableContext items={colours.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+            <ul>
+              {colours.map((colour) => (
+                <Well
+                  key={colour.id}
+                  colour={colour}
+                  chosen={colour.id === chosen}
+                  uses={uses.get(colour.id) ?? 0}
+                />
+              ))}
+            </ul>
+          </SortableContext>
+        </DndContext>
+      </div>
+      <Frond />
+    </section>
+  );
+}

@@ -1,0 +1,116 @@
+import { useSortable } from "@dnd-kit/sortable";
+import clsx from "clsx";
+import { GripVertical, Trash2 } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { HexColorInput, HexColorPicker } from "react-colorful";
+import type { Colour } from "#core/drawing/drawing.ts";
+import { changeColour, removeColour, renameColour } from "#core/drawing/edits.ts";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { useDesk, useDeskStore } from "../desk-store.ts";
+
+/** One colour of the tin: click to take it up, open it to change it everywhere. */
+export function Well({ colour, chosen, uses }: { colour: Colour; chosen: boolean; uses: number }) {
+  const { set } = useDeskStore().getState();
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: colour.id,
+  });
+  const style = { transform: transform ? `translateY(${transform.y}px)` : undefined, transition };
+  return (
+    <li
+      ref={setNodeRef}
+      style={style}
+      className={clsx(
+        "group flex items-center rounded-md",
+        chosen && "bg-fern-soft",
+        isDragging && "relative z-10 bg-raised shadow-md",
+      )}
+    >
+      <ColourEditor colour={colour} uses={uses} />
+      <button
+        type="button"
+        aria-pressed={chosen}
+        onClick={() => set({ paint: { colour: colour.id, step: 0 } })}
+        className="flex h-9 min-w-0 flex-1 items-center justify-between gap-1 rounded-md pr-1 text-left"
+      >
+        <span className={clsx("truncate", chosen && "font-semibold")}>{colour.name}</span>
+        <span className="text-xs text-quiet tabular-nums" title={`Used in ${uses} places`}>
+          {uses || ""}
+        </span>
+      </button>
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${colour.name}`}
+        title="Drag to reorder"
+        className="cursor-grab rounded-md py-1 text-quiet opacity-35 group-hover:opacity-100 focus-visible:opacity-100"
+      >
+        <GripVertical size={14} aria-hidden />
+      </button>
+    </li>
+  );
+}
+
+function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
+  const { edit, set } = useDeskStore().getState();
+  const last = useDesk((s) => Object.keys(s.history.drawing.tin).length === 1);
+  const [name, setName] = useState<string | null>(null);
+  const change = (value: string) => {
+    if (value.toLowerCase() !== colour.value) edit(changeColour(colour.id, value.toLowerCase(), colour.name));
+  };
+  const rename = () => {
+    if (name?.trim() && name.trim() !== colour.name) edit(renameColour(colour.id, name.trim()));
+    setName(null);
+  };
+  return (
+    <Popover.Root onOpenChange={(open) => open && set({ paint: { colour: colour.id, step: 0 } })}>
+      <Popover.Trigger
+        aria-label={`Change ${colour.name}`}
+        title={`Change ${colour.name}`}
+        className="m-1 h-7 w-7 shrink-0 rounded-full border-2 border-raised shadow-[inset_0_2px_4px_rgb(0_0_0/0.25),0_0_0_1px_var(--color-edge)]"
+        style={{ backgroundColor: colour.value }}
+      />
+      <Popover.Portal>
+        <Popover.Content
+          side="right"
+          align="start"
+          sideOffset={10}
+          collisionPadding={12}
+          aria-label={`Change ${colour.name}`}
+          className="z-40 w-60 rounded-md border border-line bg-raised p-3 shadow-xl"
+        >
+          <label className="flex flex-col gap-1 text-xs text-quiet">
+            Name
+            <input
+              value={name ?? colour.name}
+              maxLength={60}
+              onChange={(event) => setName(event.target.value)}
+              onBlur={rename}
+              onKeyDown={(event) => event.key === "Enter" && rename()}
+              className="h-8 rounded-md border border-edge bg-white px-2 text-sm text-text"
+            />
+          </label>
+          <HexColorPicker color={colour.value} onChange={change} className="mt-3 !w-full" />
+          <div className="mt-3 flex items-center gap-2">
+            <HexColorInput
+              prefixed
+              color={colour.value}
+              onChange={change}
+              aria-label="Colour as hexadecimal"
+              className="h-8 w-24 rounded-md border border-edge bg-white px-2 tabular-nums"
+            />
+            <p className="flex-1 text-xs text-quiet">{uses === 1 ? "1 use" : `${uses} uses`} follow</p>
+            <IconButton
+              label={uses > 0 ? `${colour.name} is in use` : `Remove ${colour.name}`}
+              disabled={uses > 0 || last}
+              onClick={() => edit(removeColour(colour.id, colour.name))}
+            >
+              <Trash2 size={15} aria-hidden />
+            </IconButton>
+          </div>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

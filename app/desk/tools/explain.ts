@@ -1,0 +1,14 @@
+/** Explain: shows how colour would get out of the place clicked, and what would close it. */
+import { pocketAt } from "#core/scene/scene.ts";
+import type { Tool } from "./tool.ts";
+
+export const explainTool: Tool = {
+  cursor: "help",
+  lightsPockets: true,
+  press: ({ desk, at }) => {
+    const { derived, explainLeak, set } = desk.getState();
+    if (pocketAt(derived.pockets, at)) set({ leak: null, said: "This pocket is closed." });
+    else void explainLeak(at);
+    return undefined;
+  },
+};

@@ -1,0 +1,46 @@
+/** Moving about: the view maps page units to CSS pixels of the mat. */
+import type { Box, Point } from "#core/geometry/point.ts";
+import type { View } from "./canvas/paint.ts";
+
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+export const toPagePoint = ({ scale, x, y }: View, [px, py]: Point): Point => [
+  (px - x) / scale,
+  (py - y) / scale,
+];
+export const toScreen = ({ scale, x, y }: View, [px, py]: Point): Point => [px * scale + x, py * scale + y];
+
+const MARGIN = 28;
+
+/** The whole page, centred. */
+export function fitView(box: Box, { width, height }: Size): View {
+  const scale = Math.min((width - 2 * MARGIN) / box.width, (height - 2 * MARGIN) / box.height);
+  return {
+    scale,
+    x: width / 2 - (box.x + box.width / 2) * scale,
+    y: height / 2 - (box.y + box.height / 2) * scale,
+  };
+}
+
+/** Zooms so that the page point under the pointer stays there; scale is kept between a tenth of and 400 times fit. */
+export function zoomAt(view: View, [px, py]: Point, factor: number, fitScale: number): View {
+  const scale = Math.max(fitScale / 10, Math.min(fitScale * 400, view.scale * factor));
+  const k = scale / view.scale;
+  return { scale, x: px - (px - view.x) * k, y: py - (py - view.y) * k };
+}
+
+/** Brings a page point to the middle, close enough to see something of the given size. */
+export function viewOn(
+  view: View,
+  [x, y]: Point,
+  { width, height }: Size,
+  pageSize: number,
+  fitScale: number,
+): View {
+  const wanted = Math.min(width, height) / (pageSize * 14);
+  const scale = Math.min(Math.max(view.scale, fitScale * 1.6, Math.min(wanted, fitScale * 4)), fitScale * 40);
+  return { scale, x: width / 2 - x * scale, y: height / 2 - y * scale };
+}

@@ -1,0 +1,45 @@
+/** Walking the pockets by keyboard: the next one in a direction, and what is said of it. */
+import { stepWord } from "#core/colour/ladder.ts";
+import type { Point } from "#core/geometry/point.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import type { Desk, DeskStore } from "./desk-store.ts";
+
+export const walkedPocket = (desk: Desk): Pocket | undefined =>
+  desk.walked === null ? undefined : desk.derived.pockets[desk.walked];
+
+export function walk(desk: DeskStore, direction: Point): void {
+  const state = desk.getState();
+  const { pockets } = state.derived;
+  if (pockets.length === 0) return;
+  const from = walkedPocket(state)?.seed;
+  const next = from ? nextIn(pockets, state.walked!, from, direction) : 0;
+  state.set({ walked: next, hovered: null, said: describePocket(state, next) });
+}
+
+/** The nearest pocket within 60 degrees of the direction; those off to the side count as farther away. */
+function nextIn(pockets: readonly Pocket[], current: number, [x, y]: Point, [dx, dy]: Point): number {
+  let best = current;
+  let least = Infinity;
+  pockets.forEach(({ seed }, i) => {
+    if (i === current) return;
+    const ahead = (seed[0] - x) * dx + (seed[1] - y) * dy;
+    const aside = Math.abs((seed[0] - x) * dy) + Math.abs((seed[1] - y) * dx);
+    if (ahead <= 0 || aside > ahead * 1.75) return;
+    const cost = ahead + 2 * aside;
+    if (cost < least) {
+      least = cost;
+      best = i;
+    }
+  });
+  return best;
+}
+
+/** Like "pocket 12 of 44, Frond 1 darker". */
+export function describePocket({ derived, history }: Desk, index: number): string {
+  const id = derived.pourOf[index];
+  const paint = id === undefined ? null : history.drawing.pours[id].paint;
+  const colour = paint
+    ? `${history.drawing.tin[paint.colour]?.name ?? "unknown"} ${stepWord(paint.step)}`
+    : "uncoloured";
+  return `Pocket ${index + 1} of ${derived.pockets.length}, ${colour}`;
+}

@@ -1,0 +1,54 @@
+/** The shipped demo drawings, read from disk by the server. */
+import { readFile } from "node:fs/promises";
+import { join } from "node:path";
+import "reflect-metadata";
+import { readDrawingFile } from "#core/formats/drawing-file.ts";
+import { writeSvg } from "#core/formats/svg-write.ts";
+import { buildMap } from "#core/pockets/planar-map.ts";
+import { pocketsOf } from "#core/pockets/pockets.ts";
+import { linesOf } from "#core/pockets/reading.ts";
+import { derive, sceneOf } from "#core/scene/scene.ts";
+import type { Demo } from "./demo.ts";
+
+export const DEMOS: readonly Demo[] = [
+  { file: "almanac-boot.svg", title: "Boot with ferns", about: "Two honest gaps to find and bridge" },
+  {
+    file: "almanac-kettle.svg",
+    title: "Kettle on the potting bench",
+    about: "Small pockets and overlapping things",
+  },
+  { file: "almanac-lantern.svg", title: "Lantern in the shed", about: "The big one, at dusk" },
+  {
+    file: "almanac-snail.svg",
+    title: "Snail on a rain barrel",
+    about: "Lines that run on past their crossings",
+  },
+  {
+    file: "almanac-boot-coloured.fern",
+    title: "Boot with ferns, coloured",
+    about: "Where this goes: poured and shaded",
+  },
+];
+
+const FOLDER = join(process.cwd(), "demo");
+
+export const isDemo = (file: string): boolean => DEMOS.some((demo) => demo.file === file);
+
+export const readDemo = (file: string): Promise<string> => readFile(join(FOLDER, file), "utf8");
+
+const thumbnails = new Map<string, Promise<string>>();
+
+/** A picture of a demo as SVG; a drawing file is drawn from its content. */
+export function demoThumbnail(file: string): Promise<string> {
+  const known = thumbnails.get(file) ?? drawThumbnail(file);
+  thumbnails.set(file, known);
+  return known;
+}
+
+async function drawThumbnail(file: string): Promise<string> {
+  const text = await readDemo(file);
+  if (!file.endsWith(".fern")) return text;
+  const drawing = await readDrawingFile(text);
+  const pockets = pocketsOf(buildMap(linesOf(drawing), { strict: drawing.strict }));
+  return writeSvg(sceneOf(drawing, derive(drawing, pockets)));
+}

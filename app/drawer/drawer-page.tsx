@@ -1,0 +1,238 @@
+import clsx from "clsx";
+import { Copy, FilePlus2, Pencil, Trash2 } from "lucide-react";
+import { type DragEvent, useRef, useState } from "react";
+import { Form, Link, useFetcher, useNavigate } from "react-router";
+import { addDrawing, type Kept } from "../keep/shelf.ts";
+import type { Card } from "../routes/drawer.tsx";
+import { FrondMark } from "../ui/frond-mark.tsx";
+import { useNotice } from "../ui/notices.tsx";
+import { readingClient } from "../work/clients.ts";
+import type { Demo } from "./demo.ts";
+import { NameDialog } from "./name-dialog.tsx";
+
+interface Props {
+  readonly demos: readonly Demo[];
+  readonly cards: readonly Card[];
+  readonly storage: Kept;
+  readonly waiting?: boolean;
+}
+
+/** All drawings kept in this browser, and those that ship with it. */
+export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
+  const { take, busy } = useOpenFile();
+  const [over, setOver] = useState(false);
+  const onDrop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    take(event.dataTransfer.files[0]);
+  };
+  return (
+    <main
+      className={clsx("min-h-full px-8 pt-7 pb-16", over && "bg-fern-soft")}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={onDrop}
+    >
+      <div className="mx-auto max-w-6xl">
+        <header className="flex items-end gap-4">
+          <FrondMark className="h-14 w-14 text-fern" />
+          <div className="flex-1">
+            <h1 className="font-display text-4xl leading-none tracking-tight">Fern Pocket</h1>
+            <p className="mt-1.5 text-quiet">Colour line art: find its pockets, pour, shade, deliver.</p>
+          </div>
+          <NewFromFile onFile={take} busy={busy} />
+        </header>
+        {storage === "memory" && (
+          <p role="alert" className="mt-6 rounded-md border border-ember bg-ember-soft px-4 py-3">
+            This browser is not letting Fern Pocket keep drawings. You can work all the same: save each
+            drawing as a file from Deliver before you close the page.
+          </p>
+        )}
+        <section aria-labelledby="yours" className="mt-9">
+          <h2 id="yours" className="font-display text-xl">
+            Your drawings
+          </h2>
+          {cards.length === 0 ? (
+            <p
+              className="mt-3 rounded-md border border-dashed border-edge px-5 py-7 text-quiet"
+              aria-busy={waiting}
+            >
+              {waiting
+                ? "Opening the drawer…"
+                : "Nothing here yet. Drop an SVG of line art anywhere on this page, or begin with a drawing below."}
+            </p>
+          ) : (
+            <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-5 gap-y-6">
+              {cards.map((card) => (
+                <DrawingCard key={card.id} card={card} />
+              ))}
+            </ul>
+          )}
+        </section>
+        <section aria-labelledby="demos" className="mt-10">
+          <h2 id="demos" className="font-display text-xl">
+            From the Allotment Almanac
+          </h2>
+          <p className="mt-1 text-quiet">
+            Drawings to try things on. Opening one puts a copy in your drawer.
+          </p>
+          <ul className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-5 gap-y-6">
+            {demos.map((demo) => (
+              <DemoCard key={demo.file} demo={demo} />
+            ))}
+          </ul>
+        </section>
+      </div>
+    </main>
+  );
+}
+
+function useOpenFile() {
+  const navigate = useNavigate();
+  const tell = useNotice();
+  const [busy, setBusy] = useState(false);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setBusy(true);
+    const reading = readingClient();
+    try {
+      const result = await reading.work.readFile(file);
+      if (!result.ok) {
+        tell(`“${file.name}” was not opened. ${result.message} Your drawings are as they were.`, {
+          tone: "warn",
+        });
+        return;
+      }
+      const { id } = await addDrawing(result.drawing);
+      if (result.notes.length > 0) tell(`“${file.name}” is open. ${result.notes.join(" ")}`);
+      await navigate(`/desk/${id}`);
+    } finally {
+      reading.stop();
+      setBusy(false);
+    }
+  };
+  return { take, busy };
+}
+
+function NewFromFile({ onFile, busy }: { onFile: (file: File | undefined) => void; busy: boolean }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <input
+        ref={input}
+        type="file"
+        accept=".svg,image/svg+xml,.fern"
+        className="sr-only"
+        aria-label="Choose an SVG or a Fern Pocket drawing file"
+        tabIndex={-1}
+        onChange={(event) => {
+          onFile(event.target.files?.[0]);
+          event.target.value = "";
+        }}
+      />
+      <button
+        type="button"
+        disabled={busy}
+        onClick={() => input.current?.click()}
+        className="flex h-10 items-center gap-2 rounded-md bg-fern px-4 font-medium text-white hover:brightness-95 disabled:opacity-70"
+      >
+        <FilePlus2 size={17} aria-hidden /> {busy ? "Reading the file…" : "New from a file"}
+      </button>
+    </>
+  );
+}
+
+const FRAME =
+  "flex aspect-square items-center justify-center overflow-hidden rounded-md border border-line bg-white p-3";
+
+function DrawingCard({ card }: { card: Card }) {
+  const fetcher = useFetcher();
+  const tell = useNotice();
+  const [naming, setNaming] = useState(false);
+  const send = (intent: string, extra: Record<string, string> = {}) =>
+    fetcher.submit({ intent, id: card.id, ...extra }, { method: "post", action: "/?index" });
+  const remove = async () => {
+    await send("delete");
+    tell(`“${card.name}” was deleted.`, { action: { label: "Put it back", run: () => send("restore") } });
+  };
+  return (
+    <li className="group">
+      <Link
+        to={`/desk/${card.id}`}
+        className={clsx(FRAME, "hover:border-fern")}
+        aria-label={`Open ${card.name}`}
+      >
+        <img
+          src={`data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`}
+          alt=""
+          className="h-full w-full object-contain"
+        />
+      </Link>
+      <div className="mt-2 flex items-start gap-1">
+        <div className="min-w-0 flex-1">
+          <h3 className="truncate font-display text-base">{card.name}</h3>
+          <p className="text-xs text-quiet">
+            {card.strokes} strokes,{" "}
+            {new Date(card.changedAt).toLocaleDateString("en-GB", { day: "numeric", month: "short" })}
+          </p>
+        </div>
+        <CardButton
+          label={`Rename ${card.name}`}
+          onClick={() => setNaming(true)}
+          icon={<Pencil size={15} aria-hidden />}
+        />
+        <CardButton
+          label={`Duplicate ${card.name}`}
+          onClick={() => send("duplicate")}
+          icon={<Copy size={15} aria-hidden />}
+        />
+        <CardButton label={`Delete ${card.name}`} onClick={remove} icon={<Trash2 size={15} aria-hidden />} />
+      </div>
+      <NameDialog
+        open={naming}
+        title="Rename drawing"
+        name={card.name}
+        onClose={() => setNaming(false)}
+        onName={(name) => send("rename", { name })}
+      />
+    </li>
+  );
+}
+
+function CardButton({ label, onClick, icon }: { label: string; onClick: () => void; icon: React.ReactNode }) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      onClick={onClick}
+      className="grid h-7 w-7 place-items-center rounded-md text-quiet hover:bg-well hover:text-text"
+    >
+      {icon}
+    </button>
+  );
+}
+
+function DemoCard({ demo }: { demo: Demo }) {
+  return (
+    <li>
+      <Form method="post">
+        <input type="hidden" name="intent" value="open-demo" />
+        <input type="hidden" name="file" value={demo.file} />
+        <input type="hidden" name="title" value={demo.title} />
+        <button
+          type="submit"
+          aria-label={`Open a copy of ${demo.title}`}
+          className={clsx(FRAME, "w-full hover:border-fern")}
+        >
+          <img src={`/demo/${demo.file}?picture`} alt="" className="h-full w-full object-contain" />
+        </button>
+      </Form>
+      <h3 className="mt-2 font-display text-base">{demo.title}</h3>
+      <p className="text-xs text-quiet">{demo.about}</p>
+    </li>
+  );
+}

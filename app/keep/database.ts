@@ -1,0 +1,38 @@
+/** The browser's own storage: drawings as they began, and every step since. */
+import Dexie, { type EntityTable, type Table } from "dexie";
+import type { Drawing } from "#core/drawing/drawing.ts";
+import type { Step } from "#core/drawing/history.ts";
+
+export interface DrawingRow {
+  readonly id: string;
+  readonly name: string;
+  readonly changedAt: number;
+  /** The drawing before the first kept step. */
+  readonly base: Drawing;
+  /** How many kept steps are done; later ones can be redone. */
+  readonly cursor: number;
+  /** Grows with every write, so that two tabs cannot overwrite one another unseen. */
+  readonly revision: number;
+  /** SVG text for the drawer. */
+  readonly thumbnail: string;
+  readonly strokes: number;
+  readonly deletedAt?: number;
+}
+
+export interface StepRow {
+  readonly drawing: string;
+  readonly index: number;
+  readonly step: Step;
+}
+
+class FernDatabase extends Dexie {
+  drawings!: EntityTable<DrawingRow, "id">;
+  steps!: Table<StepRow, [string, number]>;
+
+  constructor() {
+    super("fern-pocket");
+    this.version(1).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
+  }
+}
+
+export const database = new FernDatabase();

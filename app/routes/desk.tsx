@@ -1,0 +1,26 @@
+import { data, Link } from "react-router";
+import { DeskPage } from "../desk/desk-page.tsx";
+import { openDrawing } from "../keep/shelf.ts";
+import type { Route } from "./+types/desk.ts";
+
+export const meta: Route.MetaFunction = () => [{ title: "Desk, Fern Pocket" }];
+
+export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+  const opened = await openDrawing(params.id);
+  if (!opened) throw data(null, { status: 404 });
+  return { id: params.id, opened };
+}
+
+export function HydrateFallback() {
+  return (
+    <main className="grid h-full place-items-center">
+      <p className="text-quiet" role="status">
+        Laying out the desk… <Link to="/">Back to the drawer</Link>
+      </p>
+    </main>
+  );
+}
+
+export default function Desk({ loaderData }: Route.ComponentProps) {
+  return <DeskPage key={loaderData.id} id={loaderData.id} opened={loaderData.opened} />;
+}

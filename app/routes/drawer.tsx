@@ -1,0 +1,79 @@
+import { redirect } from "react-router";
+import { DEMOS } from "../drawer/demos.server.ts";
+import { DrawerPage } from "../drawer/drawer-page.tsx";
+import { openDemo } from "../drawer/open-demo.ts";
+import type { DrawingRow } from "../keep/database.ts";
+import {
+  clearDeleted,
+  deleteDrawing,
+  duplicateDrawing,
+  type Kept,
+  listDrawings,
+  renameDrawing,
+  restoreDrawing,
+} from "../keep/shelf.ts";
+import type { Route } from "./+types/drawer.ts";
+
+export const meta: Route.MetaFunction = () => [
+  { title: "Fern Pocket" },
+  { name: "description", content: "Colours vector line art for spot illustrations." },
+];
+
+/** What the drawer shows of a drawing. */
+export interface Card {
+  readonly id: string;
+  readonly name: string;
+  readonly changedAt: number;
+  readonly thumbnail: string;
+  readonly strokes: number;
+}
+
+export function loader() {
+  return { demos: DEMOS, cards: [] as Card[], storage: "browser" as Kept };
+}
+
+export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
+  const { demos } = await serverLoader();
+  await clearDeleted().catch(() => {});
+  const { rows, storage } = await listDrawings();
+  return { demos, cards: rows.map(cardOf), storage };
+}
+clientLoader.hydrate = true as const;
+
+const cardOf = ({ id, name, changedAt, thumbnail, strokes }: DrawingRow): Card => ({
+  id,
+  name,
+  changedAt,
+  thumbnail,
+  strokes,
+});
+
+export async function clientAction({ request }: Route.ClientActionArgs) {
+  const form = await request.formData();
+  const id = String(form.get("id") ?? "");
+  switch (form.get("intent")) {
+    case "open-demo":
+      return redirect(`/desk/${await openDemo(String(form.get("file")), String(form.get("title")))}`);
+    case "rename":
+      await renameDrawing(id, String(form.get("name")).trim() || "Untitled");
+      break;
+    case "duplicate":
+      await duplicateDrawing(id);
+      break;
+    case "delete":
+      await deleteDrawing(id);
+      break;
+    case "restore":
+      await restoreDrawing(id);
+      break;
+  }
+  return { done: true };
+}
+
+export function HydrateFallback({ loaderData }: Route.HydrateFallbackProps) {
+  return <DrawerPage demos={loaderData?.demos ?? []} cards={[]} storage="browser" waiting />;
+}
+
+export default function Drawer({ loaderData }: Route.ComponentProps) {
+  return <DrawerPage demos={loaderData.demos} cards={loaderData.cards} storage={loaderData.storage} />;
+}

@@ -1,0 +1,31 @@
+import clsx from "clsx";
+import type { ReactNode } from "react";
+
+interface Props {
+  readonly label: string;
+  readonly onClick: () => void;
+  readonly disabled?: boolean;
+  readonly pressed?: boolean;
+  readonly small?: boolean;
+  readonly children: ReactNode;
+}
+
+/** A button that is an icon; its name is its tooltip too. */
+export function IconButton({ label, onClick, disabled, pressed, small, children }: Props) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      aria-pressed={pressed}
+      disabled={disabled}
+      onClick={onClick}
+      className={clsx(
+        "grid place-items-center rounded-md text-text hover:bg-well disabled:text-edge disabled:hover:bg-transparent",
+        small ? "h-6 w-6" : "h-8 w-8",
+      )}
+    >
+      {children}
+    </button>
+  );
+}

@@ -1,0 +1,43 @@
+/** The nearest place on any of a set of lines. */
+import { closestNear, curveCount, pointAt } from "../geometry/cubic.ts";
+import { boundsOf, distance, type Point } from "../geometry/point.ts";
+
+export interface Snap<T> {
+  readonly line: T;
+  readonly at: Point;
+  readonly gap: number;
+}
+
+const PROBES = 8;
+
+/** The nearest point on the lines within a distance in page units; undefined when none comes that near. */
+export function nearestOnLines<T extends { readonly points: readonly number[] }>(
+  lines: readonly T[],
+  at: Point,
+  within: number,
+): Snap<T> | undefined {
+  let best: Snap<T> | undefined;
+  for (const line of lines) {
+    const box = boundsOf([line.points]);
+    if (!box || at[0] < box.x - within || at[1] < box.y - within) continue;
+    if (at[0] > box.x + box.width + within || at[1] > box.y + box.height + within) continue;
+    const found = nearestOnLine(line.points, at);
+    const gap = distance(found, at);
+    if (gap <= within && gap < (best?.gap ?? Infinity)) best = { line, at: found, gap };
+  }
+  return best;
+}
+
+function nearestOnLine(points: readonly number[], at: Point): Point {
+  const count = curveCount(points);
+  let bestU = 0;
+  let least = Infinity;
+  for (let k = 0; k <= count * PROBES; k++) {
+    const gap = distance(pointAt(points, k / PROBES), at);
+    if (gap < least) {
+      least = gap;
+      bestU = k / PROBES;
+    }
+  }
+  return pointAt(points, closestNear(points, at, bestU, 1 / PROBES));
+}

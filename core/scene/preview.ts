@@ -1,0 +1,26 @@
+/** What the scene will be once a pour under way is let go: for showing before it is done. */
+import { stepOf } from "../colour/ladder.ts";
+import type { Colour, Paint, Table } from "../drawing/drawing.ts";
+import type { Pocket } from "../pockets/pockets.ts";
+import type { FillItem, Scene, SceneSheet } from "./scene.ts";
+
+export function withPreview(
+  scene: Scene,
+  pockets: readonly Pocket[],
+  paint: Paint,
+  tin: Table<Colour>,
+): Scene {
+  const value = stepOf(tin[paint.colour]?.value ?? "#808080", paint.step);
+  const fills: FillItem[] = pockets.map(({ outline }) => ({
+    kind: "fill",
+    id: "preview",
+    tone: { value, variable: "preview" },
+    outline,
+    traps: [],
+    trapWidth: 0,
+  }));
+  const below = scene.sheets.filter(({ name }) => name === "ground" || name === "flats");
+  const above = scene.sheets.filter((sheet) => !below.includes(sheet));
+  const preview: SceneSheet = { name: "flats", opacity: 1, items: fills };
+  return { ...scene, sheets: [...below, preview, ...above] };
+}
