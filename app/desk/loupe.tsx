@@ -31,7 +31,10 @@ export function Loupe() {
     return () => clearTimeout(timer);
   }, [scene, width, height]);
   return (
-    <figure aria-hidden="true" className="pointer-events-none absolute right-3 bottom-3 rounded-md border border-line bg-white p-1.5 shadow-sm">
+    <figure
+      aria-hidden="true"
+      className="pointer-events-none absolute right-3 bottom-3 rounded-md border border-line bg-white p-1.5 shadow-sm"
+    >
       <canvas ref={canvas} style={{ width, height }} />
       <figcaption className="mt-0.5 text-center text-xs text-quiet">
         {fits === 1 ? "print size" : `${Math.round(fits * 100)} % of print size`}

@@ -22,8 +22,8 @@ const SAMPLE = 1 / 160;
 /** The frame around the drawing stands this far off, as a part of its longer side. */
 const MARGIN = 0.25;
 /** How many times wider than a gate the areas on both its sides must be for it to be an opening. */
-const ROOM_AT_END = 1.35;
-const ROOM_AT_FLANK = 3.5;
+const ROOM_AT_END = 2.6;
+const ROOM_AT_FLANK = 6;
 
 export interface FreeSpace {
   readonly mesh: Triangulation;
@@ -41,29 +41,37 @@ export interface FreeSpace {
   readonly atEnd: Uint8Array;
 }
 
+/** How a vertex ends a line: it does not, it ends one that meets others, or one that floats free. */
+export const ENDS = { none: 0, anchored: 1, floating: 2 } as const;
+
+/** A gate hangs on an end when a line that meets others stops there, or when two ends face one another. */
+const endGate = (a: number, b: number): number =>
+  a === ENDS.anchored || b === ENDS.anchored || (a && b) ? 1 : 0;
+
 interface Vertices {
   readonly xy: Float64Array;
   readonly wanted: Int32Array;
+  /** One of ENDS for each vertex. */
   readonly loose: Uint8Array;
   readonly frameFrom: number;
 }
 
-export function freeSpaceOf(map: PlanarMap, looseVertices: Iterable<number>): FreeSpace {
-  const vertices = verticesOf(map, looseVertices);
+export function freeSpaceOf(map: PlanarMap, ends: ReadonlyMap<number, number>): FreeSpace {
+  const vertices = verticesOf(map, ends);
   const mesh = triangulate(vertices.xy, vertices.wanted);
   const { width, narrowest } = gateWidths(mesh, vertices);
   const room = roomsOf(mesh, vertices, width);
   const gates: number[] = [];
   for (let e = 0; e < mesh.triangles.length; e++) if (!mesh.fixed[e] && mesh.twins[e] > e) gates.push(e);
   const sorted = Int32Array.from(gates).sort((a, b) => width[b] - width[a]);
-  const atEnd = Uint8Array.from(
-    mesh.triangles,
-    (v, e) => vertices.loose[v] | vertices.loose[mesh.triangles[nextInTriangle(e)]],
+  const { loose } = vertices;
+  const atEnd = Uint8Array.from(mesh.triangles, (v, e) =>
+    endGate(loose[v], loose[mesh.triangles[nextInTriangle(e)]]),
   );
   return { mesh, xy: vertices.xy, width, narrowest, room, gates: sorted, atEnd };
 }
 
-function verticesOf(map: PlanarMap, looseVertices: Iterable<number>): Vertices {
+function verticesOf(map: PlanarMap, ends: ReadonlyMap<number, number>): Vertices {
   const { noding, halfEdges, lattice } = map;
   const side = 2 ** 24;
   const spacing = side * SAMPLE;
@@ -105,7 +113,7 @@ function verticesOf(map: PlanarMap, looseVertices: Iterable<number>): Vertices {
     place(near, far + near - a);
   }
   const loose = new Uint8Array(xs.length / 2);
-  for (const v of looseVertices) if (ids[v] >= 0) loose[ids[v]] = 1;
+  for (const [v, kind] of ends) if (ids[v] >= 0) loose[ids[v]] = kind;
   return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), loose, frameFrom };
 }
 

@@ -1,13 +1,13 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
 import type { Drawing } from "../drawing/drawing.ts";
-import { pointAt, polyline } from "../geometry/cubic.ts";
+import { curveCount, pointAt, polyline } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
-import { type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
+import { ENDS, type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
 import { buildMap, type MapOptions, type PlanarMap } from "./planar-map.ts";
 import type { Line } from "./segments.ts";
 
 /** Openings wider than this part of the page's diagonal are not looked for. */
-const LONGEST_REACH = 0.06;
+const LONGEST_REACH = 0.025;
 
 export const longestReach = (drawing: Drawing): number => LONGEST_REACH * diagonal(drawing.page.box);
 
@@ -35,8 +35,14 @@ export interface LooseEnd {
   readonly line: string;
 }
 
+interface LineEnd extends LooseEnd {
+  readonly vertex: number;
+  /** True where the line crosses or meets nothing at all. */
+  readonly floating: boolean;
+}
+
 /** Ends of ink that meet nothing, with their vertices in the map. */
-function looseEndsWithVertices(map: PlanarMap): { end: LooseEnd; vertex: number }[] {
+function looseEndsOf(map: PlanarMap): LineEnd[] {
   const { lines, givenLines, segs, noding, halfEdges, met } = map;
   const first = new Int32Array(givenLines).fill(-1);
   const last = new Int32Array(givenLines).fill(-1);
@@ -46,20 +52,27 @@ function looseEndsWithVertices(map: PlanarMap): { end: LooseEnd; vertex: number 
     if (first[line] < 0) first[line] = s;
     last[line] = s;
   }
-  const found: { end: LooseEnd; vertex: number }[] = [];
+  const found: LineEnd[] = [];
   for (let line = 0; line < givenLines; line++) {
     const { id, points, closed, bridge } = lines[line];
     if (closed || bridge || first[line] < 0) continue;
-    const startVertex = noding.eu[noding.segEdge[first[line]]];
-    const endVertex = noding.ev[noding.segEdge[last[line] + 1] - 1];
-    if (halfEdges.degree[startVertex] === 1 && !met[2 * line]) {
-      found.push({ end: { at: pointAt(points, 0), line: id }, vertex: startVertex });
-    }
-    if (halfEdges.degree[endVertex] === 1 && !met[2 * line + 1]) {
-      found.push({ end: { at: pointAt(points, points.length), line: id }, vertex: endVertex });
+    const from = noding.segEdge[first[line]];
+    const to = noding.segEdge[last[line] + 1];
+    const floating = touchesNothing(map, from, to);
+    const tips: [vertex: number, flag: number, at: Point][] = [
+      [noding.eu[from], 2 * line, pointAt(points, 0)],
+      [noding.ev[to - 1], 2 * line + 1, pointAt(points, curveCount(points))],
+    ];
+    for (const [vertex, flag, at] of tips) {
+      if (halfEdges.degree[vertex] === 1 && !met[flag]) found.push({ at, line: id, vertex, floating });
     }
   }
   return found;
+}
+
+function touchesNothing({ noding, halfEdges }: PlanarMap, from: number, to: number): boolean {
+  for (let e = from; e < to; e++) if (halfEdges.degree[noding.ev[e]] > 2) return false;
+  return halfEdges.degree[noding.eu[from]] <= 1;
 }
 
 export interface Gaps {
@@ -70,13 +83,13 @@ export interface Gaps {
 }
 
 export function gapsOf(map: PlanarMap, reach: number): Gaps {
-  const ends = looseEndsWithVertices(map);
-  const space = freeSpaceOf(
-    map,
-    ends.map(({ vertex }) => vertex),
+  const ends = looseEndsOf(map);
+  const kinds = ends.map(
+    ({ vertex, floating }) => [vertex, floating ? ENDS.floating : ENDS.anchored] as const,
   );
+  const space = freeSpaceOf(map, new Map(kinds));
   const openings = openingGates(space, reach).map((e) => openingOf(space, e));
-  return { looseEnds: ends.map(({ end }) => end), openings, space };
+  return { looseEnds: ends.map(({ at, line }) => ({ at, line })), openings, space };
 }
 
 export const bridgeAcross = (opening: Opening): number[] => polyline([opening.from, opening.to]);

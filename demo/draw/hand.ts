@@ -175,7 +175,7 @@ export class Hand {
     from: readonly P[],
     to: readonly P[],
     count: number,
-    { width = 1.4, wobble = 0.5 }: LineOptions = {},
+    { width = 1.4, wobble = 0.5, inside }: LineOptions = {},
   ): void {
     const a = through(from, false);
     const b = through(to, false);

@@ -2,15 +2,30 @@
 import { writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { drawBoot } from "./boot.ts";
+import "reflect-metadata";
+import { writeDrawingFile } from "../../core/formats/drawing-file.ts";
+import { BOOT_SHADES, drawBoot } from "./boot.ts";
+import { colouredDemo } from "./colour.ts";
 import type { Hand } from "./hand.ts";
+import { drawKettle } from "./kettle.ts";
+import { drawLantern } from "./lantern.ts";
+import { drawSnail } from "./snail.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "..");
 
-const DRAWINGS: readonly [file: string, title: string, draw: () => Hand][] = [["almanac-boot", "Boot with ferns", drawBoot]];
+const DRAWINGS: readonly [file: string, title: string, draw: () => Hand][] = [
+  ["almanac-boot", "Boot with ferns", drawBoot],
+  ["almanac-kettle", "Kettle on the potting bench", drawKettle],
+  ["almanac-lantern", "Lantern in the shed", drawLantern],
+  ["almanac-snail", "Snail on a rain barrel", drawSnail],
+];
 
 for (const [file, title, draw] of DRAWINGS) {
   const hand = draw();
   writeFileSync(join(FOLDER, `${file}.svg`), hand.svg(title));
   console.log(`${file}.svg: ${hand.strokes.length} strokes`);
 }
+
+const boot = drawBoot();
+const coloured = colouredDemo(boot.svg("Boot with ferns"), "Boot with ferns, coloured", boot, BOOT_SHADES);
+writeFileSync(join(FOLDER, "almanac-boot-coloured.fern"), writeDrawingFile(coloured));
