@@ -79,7 +79,7 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
           <p className="mt-1 text-quiet">
             Drawings to try things on. Opening one puts a copy in your drawer.
           </p>
-          <ul className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-5 gap-y-6">
+          <ul className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-x-5 gap-y-6">
             {demos.map((demo) => (
               <DemoCard key={demo.file} demo={demo} />
             ))}

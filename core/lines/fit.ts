@@ -6,7 +6,7 @@ import { distance, type Point } from "../geometry/point.ts";
 
 /** A closed chain of cubics (geometry/cubic.ts) within `tolerance` page units of the points and the line home. */
 export function fitClosed(points: readonly Point[], tolerance: number): number[] {
-  const open = withoutRepeats(points);
+  const open = withoutRepeats(points, tolerance);
   const ring =
     distance(open[0], open[open.length - 1]) > tolerance
       ? [...open, open[0]]
@@ -16,11 +16,14 @@ export function fitClosed(points: readonly Point[], tolerance: number): number[]
 
 /** An open chain of cubics within `tolerance` page units of the points. */
 export function fitOpen(points: readonly Point[], tolerance: number): number[] {
-  return fitPoints(withoutRepeats(points), tolerance);
+  return fitPoints(withoutRepeats(points, tolerance), tolerance);
 }
 
-function withoutRepeats(points: readonly Point[]): Point[] {
-  return points.filter((p, i) => i === 0 || distance(p, points[i - 1]) > 0);
+/** Leaves out points so near the last one that they say nothing about direction. */
+function withoutRepeats(points: readonly Point[], tolerance: number): Point[] {
+  const kept = [points[0]];
+  for (const p of points) if (distance(p, kept[kept.length - 1]) > tolerance * 0.02) kept.push(p);
+  return kept;
 }
 
 function fitPoints(points: readonly Point[], tolerance: number): number[] {
@@ -117,7 +120,7 @@ function leastSquares(
   const span = distance(first, last);
   let a = det ? (x0 * c11 - x1 * c01) / det : 0;
   let b = det ? (c00 * x1 - c01 * x0) / det : 0;
-  if (a < span * 1e-3 || b < span * 1e-3) a = b = span / 3;
+  if (!(a > span * 1e-3 && b > span * 1e-3 && a + b < Infinity)) a = b = span / 3;
   return [first, along(first, leaving, a), along(last, arriving, b), last];
 }
 

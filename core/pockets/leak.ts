@@ -31,7 +31,7 @@ export function explainLeak(space: FreeSpace, at: Point, longestReach: number): 
     closed.add(gate).add(space.mesh.twins[gate]);
     openings.push(openingOf(space, gate));
   }
-  return { path: [at, ...(first ?? []).map((e) => gateMiddle(space, e))], openings };
+  return { path: [at, ...wayPoints(space, first ?? [])], openings };
 }
 
 function narrowestOpening(
@@ -45,6 +45,20 @@ function narrowestOpening(
     if (best === undefined || space.width[e] < space.width[best]) best = e;
   }
   return best;
+}
+
+/** The middles of the gates on a way, and a place beyond the last. */
+function wayPoints(space: FreeSpace, way: readonly number[]): Point[] {
+  const middles = way.map((e) => gateMiddle(space, e));
+  if (way.length === 0) return middles;
+  const beyond = space.mesh.twins[way[way.length - 1]];
+  const first = beyond - (beyond % 3);
+  const [a, b, c] = [0, 1, 2].map((k) => space.mesh.triangles[first + k]);
+  const { xy } = space;
+  return [
+    ...middles,
+    [(xy[2 * a] + xy[2 * b] + xy[2 * c]) / 3, (xy[2 * a + 1] + xy[2 * b + 1] + xy[2 * c + 1]) / 3],
+  ];
 }
 
 function gateMiddle(space: FreeSpace, e: number): Point {

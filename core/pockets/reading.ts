@@ -7,7 +7,7 @@ import { buildMap, type MapOptions, type PlanarMap } from "./planar-map.ts";
 import type { Line } from "./segments.ts";
 
 /** Openings wider than this part of the page's diagonal are not looked for. */
-const LONGEST_REACH = 0.025;
+const LONGEST_REACH = 0.05;
 
 export const longestReach = (drawing: Drawing): number => LONGEST_REACH * diagonal(drawing.page.box);
 

@@ -19,6 +19,8 @@ export interface Line {
 const STEPS = 2 ** 24;
 /** Chords stay this close to their curves, as a part of the line work's diagonal. */
 const FLATNESS = 4e-5;
+/** Rounding in page coordinates stays below a lattice step, however far from the origin a small drawing lies. */
+const ROUNDING = 2 ** -46;
 
 export interface Lattice {
   readonly originX: number;
@@ -31,8 +33,9 @@ export interface Lattice {
 
 export function latticeFor(lines: readonly Line[]): Lattice {
   const box: Box = boundsOf(lines.map((line) => line.points)) ?? { x: 0, y: 0, width: 1, height: 1 };
-  const side = Math.max(box.width, box.height) || 1;
-  return { originX: box.x, originY: box.y, step: side / STEPS, tolerance: FLATNESS * (diagonal(box) || 1) };
+  const farthest = Math.max(Math.abs(box.x), Math.abs(box.y)) + Math.max(box.width, box.height);
+  const step = Math.max(box.width / STEPS, box.height / STEPS, farthest * ROUNDING) || 1;
+  return { originX: box.x, originY: box.y, step, tolerance: Math.max(FLATNESS * diagonal(box), step) };
 }
 
 export const toLatticeX = (lattice: Lattice, x: number): number =>

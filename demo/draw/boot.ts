@@ -359,6 +359,10 @@ function hints(hand: Hand): void {
   hand.hint(560, 820, "rain-barrel");
   hand.hint(420, 540, "rain-barrel", 1);
   hand.hint(420, 490, "potting-soil");
+  hand.hint(345, 484, "potting-soil");
+  hand.hint(510, 484, "potting-soil");
+  hand.hint(420, 462, "potting-soil");
+  hand.hint(460, 480, "potting-soil");
   hand.hint(600, 916, "potting-soil", -1);
   hand.hint(330, 884, "potting-soil", 1);
   hand.hint(330, 920, "potting-soil", -1);

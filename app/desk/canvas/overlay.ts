@@ -1,6 +1,7 @@
 /** What is drawn over the paper and never delivered: lit pockets, bridges, openings, the way out of a leak. */
 import { stepOf } from "#core/colour/ladder.ts";
 import type { Point } from "#core/geometry/point.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
 import { activeTool, type Desk } from "../desk-store.ts";
 import type { Gesture } from "../tools/tool.ts";
 import { chainPath, pathOf } from "./paint.ts";
@@ -41,7 +42,7 @@ function paintPockets(
   const tool = activeTool(desk);
   for (const pocket of shown) {
     const path = pathOf(pocket.outline, true);
-    if (!desk.preview && tool === "pour" && desk.stage === "Flats") {
+    if (!desk.preview && tool === "pour" && desk.stage === "Flats" && !holdsPaint(desk, pocket)) {
       const colour = desk.history.drawing.tin[desk.paint.colour];
       context.globalAlpha = 0.55;
       context.fillStyle = colour ? stepOf(colour.value, desk.paint.step) : fern;
@@ -58,13 +59,20 @@ function paintPockets(
   }
 }
 
+/** Whether a pocket is already of the colour in hand: then lighting it up would only dull its lines. */
+function holdsPaint({ derived, history, paint }: Desk, pocket: Pocket): boolean {
+  const id = derived.pourOf[derived.pockets.indexOf(pocket)];
+  const now = id === undefined ? null : history.drawing.pours[id]?.paint;
+  return now?.colour === paint.colour && now.step === paint.step;
+}
+
 function paintBridges(
   context: CanvasRenderingContext2D,
   desk: Desk,
   { ember, paper }: Colours,
   pixel: number,
 ): void {
-  if (!desk.showBridges || desk.stage === "Deliver") return;
+  if (!desk.showBridges || (desk.stage !== "Gaps" && desk.stage !== "Lines")) return;
   for (const { points } of Object.values(desk.history.drawing.bridges)) {
     context.lineCap = "round";
     context.strokeStyle = paper;

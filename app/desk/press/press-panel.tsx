@@ -85,7 +85,7 @@ function Slab({ name }: { name: SheetName }) {
             className="flex-1"
             onChange={(opacity) => edit(changeSheet(name, { opacity }))}
           />
-          <span className="w-9 text-right text-xs text-quiet tabular-nums">
+          <span className="w-10 text-right text-xs whitespace-nowrap text-quiet tabular-nums">
             {Math.round(sheet.opacity * 100)} %
           </span>
         </div>

@@ -1,0 +1,123 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { addColour, changeColour } from "#core/drawing/edits.ts";
+import { applyEdit, type History, redo, undo } from "#core/drawing/history.ts";
+import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
+import { database } from "./database.ts";
+import { Keeper, type KeepState } from "./keeper.ts";
+import {
+  addDrawing,
+  clearDeleted,
+  deleteDrawing,
+  duplicateDrawing,
+  keepChange,
+  listDrawings,
+  openDrawing,
+  renameDrawing,
+  restoreDrawing,
+} from "./shelf.ts";
+
+const drawing = () =>
+  newDrawing("Radishes", defaultPage({ x: 0, y: 0, width: 10, height: 10 }), [
+    { id: "s1", rank: 1, points: [0, 0, 1, 1, 2, 2, 3, 3], closed: false, width: 1 },
+  ]);
+const settle = () => new Promise((resolve) => setTimeout(resolve, 60));
+
+beforeEach(async () => {
+  await database.delete();
+  await database.open();
+});
+afterEach(() => {
+  vi.restoreAllMocks();
+});
+
+async function openWithKeeper() {
+  const { id } = await addDrawing(drawing());
+  const opened = (await openDrawing(id))!;
+  const states: KeepState[] = [];
+  const keeper = new Keeper(id, opened, (state) => states.push(state));
+  return { id, opened, keeper, states };
+}
+
+const steps = (history: History, count: number) =>
+  Array.from({ length: count }).reduce<History>(
+    (now, _, i) => applyEdit(now, addColour(`c${i}`, `Colour ${i}`, "#123456"))!.history,
+    history,
+  );
+
+describe("the shelf", () => {
+  it("gives back a drawing with its whole history, undone steps included", async () => {
+    const { id, opened, keeper, states } = await openWithKeeper();
+    const three = steps(opened.history, 3);
+    keeper.keep(steps(opened.history, 1));
+    keeper.keep(three);
+    keeper.keep(undo(three)!.history);
+    await settle();
+    expect(states.at(-1)).toBe("kept");
+    const again = (await openDrawing(id))!.history;
+    expect(Object.keys(again.drawing.tin)).toContain("c1");
+    expect(Object.keys(again.drawing.tin)).not.toContain("c2");
+    expect(Object.keys(redo(again)!.history.drawing.tin)).toContain("c2");
+  });
+
+  it("keeps a merged step as the one it became", async () => {
+    const { id, opened, keeper } = await openWithKeeper();
+    let history = opened.history;
+    for (const value of ["#000000", "#111111", "#222222"]) {
+      history = applyEdit(history, changeColour("frond", value, "Frond"))!.history;
+      keeper.keep(history);
+    }
+    await settle();
+    const again = (await openDrawing(id))!.history;
+    expect(again.steps).toHaveLength(1);
+    expect(again.drawing.tin.frond.value).toBe("#222222");
+  });
+
+  it("refuses to overwrite what another tab has done", async () => {
+    const { id, opened, keeper, states } = await openWithKeeper();
+    await keepChange(id, 0, { from: 0, steps: steps(opened.history, 1).steps, cursor: 1 });
+    keeper.keep(steps(opened.history, 2));
+    await settle();
+    expect(states.at(-1)).toBe("elsewhere");
+    expect((await openDrawing(id))!.history.steps).toHaveLength(1);
+  });
+
+  it("says when storage is full, and catches up when there is room again", async () => {
+    const { id, opened, keeper, states } = await openWithKeeper();
+    const full = vi.spyOn(database.steps, "bulkPut").mockImplementation(() => {
+      throw Object.assign(new Error("full"), { name: "QuotaExceededError" });
+    });
+    keeper.keep(steps(opened.history, 1));
+    await settle();
+    expect(states.at(-1)).toBe("full");
+    full.mockRestore();
+    keeper.keep(steps(opened.history, 2));
+    await settle();
+    expect(states.at(-1)).toBe("kept");
+    expect((await openDrawing(id))!.history.steps).toHaveLength(2);
+  });
+
+  it("works in memory where the browser keeps nothing", async () => {
+    vi.spyOn(database.drawings, "add").mockRejectedValue(new Error("denied"));
+    const { id, kept } = await addDrawing(drawing());
+    expect(kept).toBe("memory");
+    expect((await openDrawing(id))!.history.drawing.name).toBe("Radishes");
+    await deleteDrawing(id);
+  });
+
+  it("renames, duplicates with history, deletes and puts back", async () => {
+    const { id, opened, keeper } = await openWithKeeper();
+    keeper.keep(steps(opened.history, 2));
+    await settle();
+    await renameDrawing(id, "Long radishes");
+    await duplicateDrawing(id);
+    const names = (await listDrawings()).rows.map(({ name }) => name);
+    expect(names.sort()).toEqual(["Long radishes", "Long radishes copy"]);
+    await deleteDrawing(id);
+    expect(await openDrawing(id)).toBeUndefined();
+    await restoreDrawing(id);
+    expect((await openDrawing(id))!.history.steps).toHaveLength(2);
+    await deleteDrawing(id);
+    await clearDeleted(Date.now() + 2 * 24 * 3600 * 1000);
+    expect(await database.steps.where("drawing").equals(id).count()).toBe(0);
+  });
+});

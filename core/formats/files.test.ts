@@ -1,0 +1,62 @@
+import { decode, encode } from "fast-png";
+import { describe, expect, it } from "vitest";
+import { addBridges, addShade, pour } from "../drawing/edits.ts";
+import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
+import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { buildMap } from "../pockets/planar-map.ts";
+import { pocketsOf } from "../pockets/pockets.ts";
+import { linesOf } from "../pockets/reading.ts";
+import { circle } from "../pockets/testing.ts";
+import { readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
+import { withPpi } from "./png-ppi.ts";
+
+const full = (() => {
+  const { id, points, closed } = circle(50, 50, 30);
+  let drawing = newDrawing("Round", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
+    { id, rank: 1, points: Array.from(points), closed, width: 2, name: "rim" },
+  ]);
+  const [pocket] = pocketsOf(buildMap(linesOf(drawing)));
+  const edits: Edit[] = [
+    pour([{ pocket }], { colour: "frond", step: 2 }, ["p"]),
+    addBridges([{ id: "b", points: [0, 0, 1, 1, 2, 2, 3, 3] }]),
+    addShade({
+      id: "s",
+      points: [1, 1, 2, 2, 3, 3, 1, 1],
+      seed: [50, 50],
+      paint: { colour: "dusk", step: 0 },
+      blend: "multiply",
+      opacity: 0.5,
+    }),
+  ];
+  for (const edit of edits) drawing = applyEdit(beginHistory(drawing), edit)!.history.drawing;
+  return drawing;
+})();
+
+describe("the drawing file", () => {
+  it("comes back without loss", async () => {
+    expect(await readDrawingFile(writeDrawingFile(full))).toEqual(full);
+  });
+
+  it("names the parts that are not as expected", async () => {
+    const record = JSON.parse(writeDrawingFile(full));
+    await expect(readDrawingFile(JSON.stringify({ ...record, ink: "black; }" }))).rejects.toThrow(/ink/);
+    await expect(
+      readDrawingFile(JSON.stringify({ ...record, page: { ...record.page, width: -1 } })),
+    ).rejects.toThrow(/page/);
+    await expect(readDrawingFile(JSON.stringify({ ...record, strokes: [{ id: "x" }] }))).rejects.toThrow(
+      /strokes/,
+    );
+    await expect(readDrawingFile('{"format":"other"}')).rejects.toThrow(/format/);
+    await expect(readDrawingFile("{nonsense")).rejects.toThrow("not a Fern Pocket drawing file");
+    await expect(readDrawingFile("[1]")).rejects.toThrow("not a Fern Pocket drawing file");
+  });
+});
+
+describe("pixels per inch", () => {
+  it("stand in the picture file, which stays whole", () => {
+    const data = new Uint8Array([255, 0, 0, 255, 0, 255, 0, 128]);
+    const picture = decode(withPpi(encode({ width: 2, height: 1, data, channels: 4, depth: 8 }), 300));
+    expect(picture.resolution).toEqual({ x: 11811, y: 11811, unit: 1 });
+    expect([...picture.data]).toEqual([...data]);
+  });
+});

@@ -1,0 +1,134 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { reversed } from "../geometry/cubic.ts";
+import { regionContains } from "../geometry/polygon.ts";
+import { UnionFind } from "../geometry/union-find.ts";
+import { buildMap, type PlanarMap } from "./planar-map.ts";
+import { pocketsOf } from "./pockets.ts";
+import type { Line } from "./segments.ts";
+import { straight } from "./testing.ts";
+
+/** Points on a coarse raster meet, overlap and touch all the time: the hard cases come by themselves. */
+const coarse = fc.integer({ min: 0, max: 12 }).map((n) => n * 10);
+const fine = fc.double({ min: 0, max: 120, noNaN: true });
+const pointOn = (axis: fc.Arbitrary<number>) => fc.tuple(axis, axis);
+const lineOn = (axis: fc.Arbitrary<number>) =>
+  fc.array(pointOn(axis), { minLength: 2, maxLength: 5 }).map((points) => straight(points));
+const lineWork = fc.oneof(
+  fc.array(lineOn(coarse), { minLength: 1, maxLength: 14 }),
+  fc.array(lineOn(fine), { minLength: 1, maxLength: 14 }),
+);
+const curves = fc.array(
+  fc
+    .array(fine, { minLength: 8, maxLength: 8 })
+    .map((points): Line => ({ id: points.join(), points, closed: false, width: 0, bridge: false })),
+  { minLength: 1, maxLength: 8 },
+);
+
+function parts(map: PlanarMap): { vertices: number; edges: number; components: number } {
+  const { noding, halfEdges } = map;
+  const sets = new UnionFind(noding.vertexCount);
+  let components = 0;
+  let vertices = 0;
+  for (let v = 0; v < noding.vertexCount; v++) if (halfEdges.degree[v] > 0) vertices++;
+  for (let e = 0; e < noding.edgeCount; e++) {
+    if (halfEdges.next[2 * e] < 0) continue;
+    const a = sets.find(noding.eu[e]);
+    const b = sets.find(noding.ev[e]);
+    if (a !== b) sets.join(a, b);
+  }
+  for (let v = 0; v < noding.vertexCount; v++)
+    if (halfEdges.degree[v] > 0 && sets.find(v) === v) components++;
+  return { vertices, edges: halfEdges.edgesKept, components };
+}
+
+/** No two edges of the map may cross or overlap, whatever the lines did. */
+function crossingEdges({ noding, halfEdges }: PlanarMap): number {
+  const kept: number[] = [];
+  for (let e = 0; e < noding.edgeCount; e++) if (halfEdges.next[2 * e] >= 0) kept.push(e);
+  const side = (a: number, b: number, c: number) =>
+    Math.sign(
+      (noding.vx[b] - noding.vx[a]) * (noding.vy[c] - noding.vy[a]) -
+        (noding.vy[b] - noding.vy[a]) * (noding.vx[c] - noding.vx[a]),
+    );
+  let crossings = 0;
+  for (let i = 0; i < kept.length; i++) {
+    for (let j = i + 1; j < kept.length; j++) {
+      const [a, b, c, d] = [noding.eu[kept[i]], noding.ev[kept[i]], noding.eu[kept[j]], noding.ev[kept[j]]];
+      if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) crossings++;
+    }
+  }
+  return crossings;
+}
+
+describe("the planar map", () => {
+  it("is planar and satisfies Euler's relation", () => {
+    fc.assert(
+      fc.property(fc.oneof(lineWork, curves), (lines) => {
+        const map = buildMap(lines, { strict: true });
+        const { vertices, edges, components } = parts(map);
+        const bounded = [...map.faces.face].filter((face, loop) => face === loop).length;
+        const slivers = [...map.faces.area].filter(
+          (area, loop) => area > 0 && map.faces.face[loop] !== loop,
+        ).length;
+        expect(vertices - edges + bounded + slivers + 1).toBe(1 + components);
+        expect(crossingEdges(map)).toBe(0);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it("gives pockets that do not overlap and together fill what the outside leaves", () => {
+    fc.assert(
+      fc.property(
+        lineWork,
+        fc.array(pointOn(fc.double({ min: -5, max: 125, noNaN: true })), { maxLength: 40 }),
+        (lines, probes) => {
+          const map = buildMap(lines, { strict: true });
+          const pockets = pocketsOf(map);
+          for (const { area } of pockets) expect(area).toBeGreaterThan(0);
+          for (const probe of probes) {
+            const holders = pockets.filter(({ rings }) => regionContains(rings, probe)).length;
+            expect(holders).toBeLessThanOrEqual(1);
+          }
+          const outside = [...map.faces.face].reduce(
+            (sum, face, loop) => (face === -1 ? sum - map.faces.area[loop] : sum),
+            0,
+          );
+          const inside = pockets.reduce((sum, { area }) => sum + area, 0);
+          const left = outside * map.lattice.step ** 2;
+          expect(Math.abs(inside - left)).toBeLessThan(1e-3 + left * 1e-4);
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+
+  it("does not care about the order or direction of lines, nor where the page lies or how large it is", () => {
+    const areasOf = (lines: readonly Line[]) =>
+      pocketsOf(buildMap(lines, { strict: true })).map(({ area }) => area);
+    fc.assert(
+      fc.property(
+        lineWork,
+        fc.constantFrom(1e-3, 1, 1e5),
+        fc.integer({ min: -1000, max: 1000 }),
+        (lines, scale, shift) => {
+          const plain = areasOf(lines);
+          const turned = areasOf(
+            [...lines].reverse().map((line) => ({ ...line, points: reversed(line.points) })),
+          );
+          const moved = areasOf(
+            lines.map((line) => ({ ...line, points: Array.from(line.points, (n) => (n + shift) * scale) })),
+          );
+          expect(turned.length).toBe(plain.length);
+          expect(moved.length).toBe(plain.length);
+          plain.forEach((area, i) => {
+            expect(Math.abs(turned[i] - area)).toBeLessThan(1e-3 + area * 1e-4);
+            expect(Math.abs(moved[i] / scale ** 2 - area)).toBeLessThan(1e-3 + area * 1e-4);
+          });
+        },
+      ),
+      { numRuns: 100 },
+    );
+  });
+});

@@ -1,0 +1,232 @@
+import { describe, expect, it } from "vitest";
+import { curveCount, pointAt } from "../geometry/cubic.ts";
+import { regionContains } from "../geometry/polygon.ts";
+import { buildMap } from "./planar-map.ts";
+import { pocketsOf } from "./pockets.ts";
+import type { Line } from "./segments.ts";
+import { arc, box, circle, straight } from "./testing.ts";
+
+const areas = (lines: Line[], strict = true) =>
+  pocketsOf(buildMap(lines, { strict })).map(({ area }) => Math.round(area * 1e4) / 1e4);
+
+describe("pockets", () => {
+  it("finds nothing in no lines, in open lines and in lines without length", () => {
+    expect(areas([])).toEqual([]);
+    expect(
+      areas([
+        straight([
+          [0, 0],
+          [10, 0],
+          [10, 10],
+        ]),
+      ]),
+    ).toEqual([]);
+    expect(
+      areas([
+        straight([
+          [5, 5],
+          [5, 5],
+        ]),
+        straight([
+          [0, 0],
+          [9, 9],
+        ]),
+      ]),
+    ).toEqual([]);
+  });
+
+  it("takes holes off, several deep", () => {
+    expect(
+      areas([
+        box(0, 0, 100, 100),
+        box(10, 10, 80, 80),
+        box(20, 20, 60, 60),
+        box(30, 30, 5, 5),
+        box(60, 60, 5, 5),
+      ]),
+    ).toEqual([3600, 3550, 2800, 25, 25]);
+  });
+
+  it("reads a self-crossing line, a T-junction and lines drawn twice", () => {
+    const eight = straight([
+      [0, 0],
+      [20, 20],
+      [20, 0],
+      [0, 20],
+      [0, 0],
+    ]);
+    expect(areas([eight])).toEqual([100, 100]);
+    const cut = straight([
+      [50, 0],
+      [50, 100],
+    ]);
+    expect(
+      areas([
+        box(0, 0, 100, 100),
+        cut,
+        cut,
+        straight([
+          [50, 100],
+          [50, 20],
+        ]),
+      ]),
+    ).toEqual([5000, 5000]);
+  });
+
+  it("keeps pockets whose lines only meet up to rounding", () => {
+    const third = 1 / 3;
+    const lines = [
+      straight([
+        [0, 0],
+        [100, third * 100],
+      ]),
+      straight([
+        [33.1, third * 33.1 + 1e-9],
+        [20, 80],
+      ]),
+      straight([
+        [20, 80],
+        [71.7, third * 71.7 - 1e-9],
+      ]),
+    ];
+    expect(areas(lines)).toHaveLength(1);
+    const onCurve = pointAt(circle(50, 50, 40).points, 0.37);
+    expect(
+      areas([
+        circle(50, 50, 40),
+        straight([[50, 50], onCurve]),
+        straight([
+          [50, 50],
+          [10, 50],
+        ]),
+      ]),
+    ).toHaveLength(2);
+  });
+
+  it("counts touching ink as joined unless told to be strict", () => {
+    const near = [
+      box(0, 0, 100, 100, 4),
+      straight(
+        [
+          [50, 3],
+          [50, 97.5],
+        ],
+        4,
+      ),
+    ];
+    expect(areas(near, true)).toEqual([10000]);
+    const joined = pocketsOf(buildMap(near));
+    expect(joined.map(({ area }) => Math.round(area))).toEqual([5000, 5000]);
+  });
+
+  it("does not take a short overshoot for a pocket, nor offer what lies wholly under ink", () => {
+    const over = [
+      box(0, 0, 100, 100, 6),
+      straight(
+        [
+          [40, -2],
+          [62, 102],
+        ],
+        6,
+      ),
+    ];
+    expect(pocketsOf(buildMap(over))).toHaveLength(2);
+    const thin = [
+      straight(
+        [
+          [0, 0],
+          [100, 0],
+          [100, 3],
+          [0, 3],
+          [0, 0],
+        ],
+        4,
+      ),
+      box(0, 10, 50, 50, 4),
+    ];
+    expect(pocketsOf(buildMap(thin)).map(({ hidden }) => hidden)).toEqual([false, true]);
+  });
+
+  it("gives outlines as a handful of Béziers that run along the true lines", () => {
+    const round = circle(50, 50, 40);
+    const [large, small] = pocketsOf(
+      buildMap(
+        [
+          round,
+          straight([
+            [0, 30],
+            [100, 42],
+          ]),
+        ],
+        { strict: true },
+      ),
+    );
+    expect(curveCount(large.outline[0]) + curveCount(small.outline[0])).toBeLessThanOrEqual(9);
+    for (const { outline } of [large, small]) {
+      for (let u = 0; u <= curveCount(outline[0]); u += 0.05) {
+        const [x, y] = pointAt(outline[0], u);
+        const offCircle = Math.abs(Math.hypot(x - 50, y - 50) - 40);
+        const offLine = Math.abs((y - 30) * 100 - x * 12) / Math.hypot(100, 12);
+        expect(Math.min(offCircle, offLine)).toBeLessThan(0.02);
+      }
+    }
+  });
+
+  it("puts the seed inside, away from holes, and names the lines around", () => {
+    const ring = [circle(50, 50, 40), circle(50, 50, 36)];
+    const [disc, band] = pocketsOf(buildMap(ring, { strict: true }));
+    expect(regionContains(disc.rings, disc.seed)).toBe(true);
+    expect(regionContains(band.rings, band.seed)).toBe(true);
+    expect([...band.lines].sort()).toEqual([ring[0].id, ring[1].id].sort());
+  });
+
+  it("tells which pockets border one another", () => {
+    const [a] = pocketsOf(
+      buildMap(
+        [
+          box(0, 0, 60, 50),
+          straight([
+            [30, 0],
+            [30, 50],
+          ]),
+        ],
+        { strict: true },
+      ),
+    );
+    expect(a.borders).toHaveLength(1);
+    expect(a.borders[0].neighbour).toBe(1);
+  });
+
+  it("ignores hatching that encloses nothing", () => {
+    const hatch = Array.from({ length: 12 }, (_, i) =>
+      straight([
+        [10 + i * 4, 20],
+        [14 + i * 4, 60],
+      ]),
+    );
+    const [pocket] = pocketsOf(buildMap([box(0, 0, 100, 100), ...hatch], { strict: true }));
+    expect(pocket.outline).toHaveLength(1);
+    expect(pocket.area).toBeCloseTo(10000, 6);
+  });
+
+  it("handles tangent circles and a cusp", () => {
+    expect(areas([circle(20, 20, 10), circle(40, 20, 10)])).toHaveLength(2);
+    const cusp: Line = {
+      id: "cusp",
+      points: [0, 0, 60, 40, -20, 40, 40, 0],
+      closed: false,
+      width: 0,
+      bridge: false,
+    };
+    expect(
+      areas([
+        cusp,
+        straight([
+          [-10, 0],
+          [50, 0],
+        ]),
+      ]).length,
+    ).toBeGreaterThan(0);
+    expect(areas([arc(0, 0, 10, 0, 180), arc(0, 0, 10, 180, 360)])).toHaveLength(1);
+  });
+});

@@ -1,0 +1,36 @@
+import { defineConfig } from "@playwright/test";
+
+const PORT = 4191;
+
+export default defineConfig({
+  testDir: "e2e",
+  testMatch: "*.spec.ts",
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  reporter: "list",
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+      ],
+    },
+  },
+  webServer: {
+    command: "node node_modules/@react-router/serve/dist/cli.js ./build/server/index.js",
+    env: { PORT: String(PORT), HOST: "127.0.0.1", NODE_ENV: "production" },
+    url: `http://127.0.0.1:${PORT}/`,
+    reuseExistingServer: false,
+    stdout: "ignore",
+  },
+});

@@ -1,0 +1,43 @@
+#!/usr/bin/env bash
+# Everything that must hold: format and lint, types, unit tests, build, browser tests. Ends with one line of figures.
+set -uo pipefail
+cd "$(dirname "$0")/.."
+passed=0
+failed=0
+results="$(mktemp -d)"
+trap 'rm -rf "$results"' EXIT
+
+bash scripts/setup.sh --browser || exit 1
+
+check() {
+  echo "== $1"
+  shift
+  if "$@"; then passed=$((passed + 1)); else failed=$((failed + 1)); fi
+}
+
+# Adds the passed and failed tests of a JSON report.
+count() {
+  local figures
+  figures="$(node scripts/count-tests.mjs "$1")" || { failed=$((failed + 1)); return; }
+  passed=$((passed + ${figures% *}))
+  failed=$((failed + ${figures#* }))
+}
+
+check "format and lint" npx biome check .
+check "types" npm run -s typecheck
+echo "== unit tests"
+npx vitest run --reporter=default --reporter=json --outputFile.json="$results/unit.json"
+count "$results/unit.json"
+echo "== build"
+if npx react-router build >"$results/build.log" 2>&1; then
+  passed=$((passed + 1))
+  echo "== browser tests"
+  PLAYWRIGHT_JSON_OUTPUT_NAME="$results/e2e.json" npx playwright test --reporter=list,json
+  count "$results/e2e.json"
+else
+  cat "$results/build.log"
+  failed=$((failed + 1))
+fi
+
+echo "$passed passed, $failed failed"
+[ "$failed" -eq 0 ]
