@@ -22,7 +22,7 @@ function farthest(points: readonly Point[], chain: readonly number[]): number {
 
 describe("fitting", () => {
   it("stays within the tolerance of every point", () => {
-    const coordinate = fc.double({ min: 0, max: 100, noNaN: true });
+    const coordinate = fc.integer({ min: 0, max: 1_000_000 }).map((n) => n / 10_000);
     fc.assert(
       fc.property(fc.array(fc.tuple(coordinate, coordinate), { minLength: 2, maxLength: 25 }), (points) => {
         fc.pre(points.some((p) => distance(p, points[0]) > 0.1));

@@ -1,0 +1,121 @@
+/** What the browser tests share: opening drawings, and finding places on the paper through the core. */
+import { readFileSync } from "node:fs";
+import "reflect-metadata";
+import { test as base, expect, type Page } from "@playwright/test";
+import { newDrawing } from "../core/drawing/new-drawing.ts";
+import { readSvg } from "../core/formats/svg-read.ts";
+import type { Point } from "../core/geometry/point.ts";
+import { buildMap } from "../core/pockets/planar-map.ts";
+import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
+import { linesOf } from "../core/pockets/reading.ts";
+
+/** A page that may ask nothing of the outside and must log no errors. */
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page, baseURL }, use) => {
+    const problems: string[] = [];
+    page.on("pageerror", (error) => problems.push(error.message));
+    page.on("console", (message) => message.type() === "error" && problems.push(message.text()));
+    page.on("request", (request) => {
+      const url = request.url();
+      if (!url.startsWith(baseURL!) && !/^(data|blob):/.test(url)) problems.push(`outside request: ${url}`);
+    });
+    await use(page);
+    expect(problems).toEqual([]);
+  },
+});
+
+export const demoFile = (name: string): string => readFileSync(`demo/almanac-${name}.svg`, "utf8");
+
+/** The pockets of an SVG, as the desk finds them. */
+export function pocketsIn(svg: string): Pocket[] {
+  const { page, strokes } = readSvg(svg);
+  return pocketsOf(buildMap(linesOf(newDrawing("", page, strokes)))).filter(({ hidden }) => !hidden);
+}
+
+export const paper = (page: Page) => page.locator("#paper");
+
+export async function openDemo(page: Page, title: string): Promise<void> {
+  await page.goto("/");
+  await expect(page.getByText("Nothing here yet")).toBeVisible();
+  await page.getByRole("button", { name: `Open a copy of ${title}`, exact: true }).click();
+  await deskReady(page);
+}
+
+export async function openFile(page: Page, name: string, text: string): Promise<void> {
+  await page.goto("/");
+  await expect(
+    page.getByText("Nothing here yet").or(page.getByRole("link", { name: /^Open / }).first()),
+  ).toBeVisible();
+  await page
+    .getByLabel("Choose an SVG")
+    .setInputFiles({ name, mimeType: "image/svg+xml", buffer: Buffer.from(text) });
+}
+
+export async function deskReady(page: Page): Promise<void> {
+  await page.waitForURL(/\/desk\//);
+  await expect(stage(page, "Flats")).toContainText("pockets");
+}
+
+export const stage = (page: Page, name: string) =>
+  page.getByRole("navigation", { name: "Stages" }).getByRole("button", { name: new RegExp(`^${name}`) });
+
+const MARGIN = 28;
+
+/** Where a page point lies on screen while the whole page is shown, by the desk's own rule for fitting. */
+export async function onScreen(
+  page: Page,
+  [x, y]: Point,
+  view = { x: 0, y: 0, width: 1000, height: 1000 },
+): Promise<Point> {
+  const box = (await paper(page).boundingBox())!;
+  const scale = Math.min((box.width - 2 * MARGIN) / view.width, (box.height - 2 * MARGIN) / view.height);
+  return [
+    box.x + box.width / 2 + (x - view.x - view.width / 2) * scale,
+    box.y + box.height / 2 + (y - view.y - view.height / 2) * scale,
+  ];
+}
+
+export async function clickPage(page: Page, at: Point): Promise<void> {
+  await page.mouse.click(...(await onScreen(page, at)));
+}
+
+/** Drags the mouse through page points, in small steps as a hand would. */
+export async function dragPage(page: Page, points: readonly Point[]): Promise<void> {
+  await page.mouse.move(...(await onScreen(page, points[0])));
+  await page.mouse.down();
+  for (const point of points.slice(1)) await page.mouse.move(...(await onScreen(page, point)), { steps: 8 });
+  await page.mouse.up();
+}
+
+/** The colour shown on the art canvas at a page point, as [r, g, b, a]. */
+export async function artColour(page: Page, at: Point): Promise<number[]> {
+  const [x, y] = await onScreen(page, at);
+  return page.evaluate(
+    ([px, py]) => {
+      const canvas = document.querySelector<HTMLCanvasElement>('canvas[data-layer="art"]')!;
+      const box = canvas.getBoundingClientRect();
+      const pixel = canvas
+        .getContext("2d")!
+        .getImageData(Math.round(px - box.x), Math.round(py - box.y), 1, 1);
+      return [...pixel.data];
+    },
+    [x, y] as const,
+  );
+}
+
+export const hexOf = ([r, g, b]: readonly number[]): string =>
+  `#${[r, g, b].map((n) => n.toString(16).padStart(2, "0")).join("")}`;
+
+export async function save(
+  page: Page,
+  what: "SVG" | "PNG" | "Drawing file",
+): Promise<{ name: string; bytes: Buffer }> {
+  await stage(page, "Deliver").click();
+  const waiting = page.waitForEvent("download");
+  await page.getByRole("button", { name: `Save ${what}` }).click();
+  const download = await waiting;
+  const stream = await download.createReadStream();
+  const chunks: Buffer[] = [];
+  for await (const chunk of stream) chunks.push(chunk as Buffer);
+  return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
+}
