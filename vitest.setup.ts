@@ -1,2 +1,1 @@
-import "reflect-metadata";
 import "fake-indexeddb/auto";

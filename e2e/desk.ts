@@ -1,6 +1,5 @@
 /** What the browser tests share: opening drawings, and finding places on the paper through the core. */
 import { readFileSync } from "node:fs";
-import "reflect-metadata";
 import { test as base, expect, type Page } from "@playwright/test";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { readSvg } from "../core/formats/svg-read.ts";
@@ -31,6 +30,9 @@ export function pocketsIn(svg: string): Pocket[] {
   const { page, strokes } = readSvg(svg);
   return pocketsOf(buildMap(linesOf(newDrawing("", page, strokes)))).filter(({ hidden }) => !hidden);
 }
+
+/** What the desk last said aloud. */
+export const said = (page: Page) => page.locator("p[role=status]");
 
 export const paper = (page: Page) => page.locator("#paper");
 

@@ -13,6 +13,7 @@ import {
   openFile,
   paper,
   pocketsIn,
+  said,
   save,
   stage,
   test,
@@ -117,7 +118,7 @@ test.describe("flats", () => {
       await expect.poll(async () => hexOf(await artColour(page, seed))).toBe("#112233");
     await page.getByRole("button", { name: "Add a colour" }).click();
     await page.getByRole("button", { name: "Change Colour 13" }).click();
-    await page.getByLabel("Name").fill("Slug grey");
+    await page.getByRole("textbox", { name: "Name" }).fill("Slug grey");
     await page.keyboard.press("Enter");
     await page.keyboard.press("Escape");
     await page.getByRole("button", { name: "Move Slug grey" }).focus();
@@ -147,7 +148,7 @@ test.describe("flats", () => {
     await openDemo(page, "Kettle on the potting bench");
     await paper(page).focus();
     await page.keyboard.press("ArrowRight");
-    await expect(page.getByRole("status")).toHaveText(`Pocket 1 of ${kettle.length}, uncoloured`);
+    await expect(said(page)).toHaveText(`Pocket 1 of ${kettle.length}, uncoloured`);
     await page.keyboard.press("Enter");
     await expect(stage(page, "Flats")).toContainText(`1 of ${kettle.length} pockets`);
   });
@@ -204,7 +205,7 @@ test.describe("gaps", () => {
     expect(widths).toEqual([...widths].sort((a, b) => a - b));
     await page.getByRole("button", { name: "Next opening" }).click();
     await expect(rows.first()).toHaveAttribute("aria-pressed", "true");
-    await expect(page.getByRole("status")).toContainText("Opening 1 of");
+    await expect(said(page)).toContainText("Opening 1 of");
   });
 
   test("draws a bridge by hand, hides it, and takes it away", async ({ page }) => {
@@ -236,14 +237,11 @@ test.describe("light and press", () => {
     await expect.poll(async () => hexOf(await artColour(page, [x + 12, y + 12]))).not.toBe(FROND);
     const beyond = kettle
       .slice(1)
-      .find(
-        (pocket) =>
-          pocket.seed[0] > x + 60 &&
-          pocket.seed[0] < x + 280 &&
-          pocket.seed[1] > y + 20 &&
-          pocket.seed[1] < y + 180,
+      .filter(
+        ({ seed: [px, py], area }) => area > 700 && px > x + 40 && px < x + 290 && py > y && py < y + 190,
       );
-    if (beyond) expect((await artColour(page, beyond.seed))[3]).toBe(0);
+    expect(beyond.length).toBeGreaterThan(0);
+    for (const pocket of beyond) expect((await artColour(page, pocket.seed))[3]).toBe(0);
     await page.getByLabel("Blend").selectOption("screen");
     await page.getByRole("slider", { name: "Opacity of the shade" }).press("ArrowLeft");
     await page.getByRole("button", { name: "Remove this shade" }).click();

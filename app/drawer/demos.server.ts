@@ -1,7 +1,6 @@
 /** The shipped demo drawings, read from disk by the server. */
 import { readFile } from "node:fs/promises";
 import { join } from "node:path";
-import "reflect-metadata";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { buildMap } from "#core/pockets/planar-map.ts";

@@ -1,5 +1,4 @@
 /** Reads files that come from outside, away from the interface: nothing in them is run or fetched. */
-import "reflect-metadata";
 import * as Comlink from "comlink";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { newDrawing } from "#core/drawing/new-drawing.ts";

@@ -1,4 +1,5 @@
 /** The drawing file (.fern): the Drawing's facts as JSON, checked field by field when it comes back. */
+import "reflect-metadata";
 import { plainToInstance, Type } from "class-transformer";
 import {
   ArrayMaxSize,

@@ -21,8 +21,8 @@ export interface Faces {
   readonly pockets: Int32Array;
 }
 
-/** Faces thinner than this many lattice steps are rounding, not drawing. */
-const SLIVER = 4;
+/** Faces thinner than this many lattice steps, four millionths of the drawing, are rounding, not drawing. */
+const SLIVER = 64;
 
 export function facesOf(map: HalfEdges, cells: Cells): Faces {
   const { next, noding } = map;

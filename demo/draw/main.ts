@@ -2,7 +2,6 @@
 import { writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
-import "reflect-metadata";
 import { writeDrawingFile } from "../../core/formats/drawing-file.ts";
 import { BOOT_SHADES, drawBoot } from "./boot.ts";
 import { colouredDemo } from "./colour.ts";
