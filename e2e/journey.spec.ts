@@ -20,6 +20,7 @@ import {
 } from "./desk.ts";
 
 const kettle = pocketsIn(demoFile("kettle"));
+const BOOT_POCKETS = pocketsIn(demoFile("boot")).length;
 const FROND = "#6f9a4a";
 const RADISH = "#c23f5a";
 
@@ -188,12 +189,12 @@ test.describe("gaps", () => {
     expect((await artColour(page, HEEL))[3]).toBe(0);
     await card.getByRole("button", { name: "Bridge it" }).click();
     await expect(card).toHaveCount(0);
-    await expect(stage(page, "Flats")).toContainText("of 51 pockets");
+    await expect(stage(page, "Flats")).toContainText(`of ${BOOT_POCKETS + 1} pockets`);
     await clickPage(page, HEEL);
     await expect.poll(async () => hexOf(await artColour(page, HEEL))).toBe(FROND);
     await page.keyboard.press("Control+Z");
     await page.keyboard.press("Control+Z");
-    await expect(stage(page, "Flats")).toContainText("of 50 pockets");
+    await expect(stage(page, "Flats")).toContainText(`of ${BOOT_POCKETS} pockets`);
   });
 
   test("lists openings with widths and steps through them", async ({ page }) => {
@@ -216,11 +217,11 @@ test.describe("gaps", () => {
       [262, 842],
       [256, 870],
     ]);
-    await expect(stage(page, "Flats")).toContainText("of 51 pockets");
+    await expect(stage(page, "Flats")).toContainText(`of ${BOOT_POCKETS + 1} pockets`);
     await page.getByRole("switch", { name: "Show bridges (1)" }).click();
     await page.getByRole("radio", { name: "Unbridge" }).click();
     await clickPage(page, [261, 858]);
-    await expect(stage(page, "Flats")).toContainText("of 50 pockets");
+    await expect(stage(page, "Flats")).toContainText(`of ${BOOT_POCKETS} pockets`);
   });
 });
 
@@ -241,7 +242,11 @@ test.describe("light and press", () => {
         ({ seed: [px, py], area }) => area > 700 && px > x + 40 && px < x + 290 && py > y && py < y + 190,
       );
     expect(beyond.length).toBeGreaterThan(0);
-    for (const pocket of beyond) expect((await artColour(page, pocket.seed))[3]).toBe(0);
+    for (const pocket of beyond) {
+      const [r, g, b, alpha] = await artColour(page, pocket.seed);
+      // Clear, or ink that happens to run there: never the shade's own colour.
+      expect(alpha === 0 || Math.max(r, g, b) < 60).toBe(true);
+    }
     await page.getByLabel("Blend").selectOption("screen");
     await page.getByRole("slider", { name: "Opacity of the shade" }).press("ArrowLeft");
     await page.getByRole("button", { name: "Remove this shade" }).click();

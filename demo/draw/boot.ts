@@ -177,21 +177,23 @@ function boot(hand: Hand): void {
   // A pull loop at the heel.
   hand.line(
     [
-      [299, 556],
+      [307, 560],
       [276, 540],
       [262, 500],
       [272, 470],
-      [290, 474],
+      [288, 474],
+      [303, 488],
     ],
     { width: 3.6 },
   );
   hand.line(
     [
-      [300, 540],
+      [308, 544],
       [284, 526],
       [276, 502],
       [282, 486],
-      [296, 490],
+      [294, 492],
+      [308, 506],
     ],
     { width: 2.6 },
   );
@@ -358,6 +360,8 @@ function hints(hand: Hand): void {
   hand.hint(740, 800, "rain-barrel", -1);
   hand.hint(560, 820, "rain-barrel");
   hand.hint(420, 540, "rain-barrel", 1);
+  hand.hint(268, 505, "rain-barrel", 1);
+  hand.hint(290, 515, "seed-paper", -2);
   hand.hint(420, 490, "potting-soil");
   hand.hint(345, 484, "potting-soil");
   hand.hint(510, 484, "potting-soil");

@@ -41,7 +41,7 @@ export function LightSettings() {
           value={opacity}
           onChange={(value) => change({ opacity: value })}
         />
-        <span className="w-10 tabular-nums">{Math.round(opacity * 100)} %</span>
+        <span className="w-10 whitespace-nowrap tabular-nums">{Math.round(opacity * 100)} %</span>
       </div>
       {chosen && (
         <IconButton label="Remove this shade" onClick={() => edit(removeShade(chosen.id))}>
