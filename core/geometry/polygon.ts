@@ -27,7 +27,7 @@ export function regionContains(rings: readonly Coords[], [x, y]: Point): boolean
 }
 
 /** Sorted places where the horizontal line at y enters or leaves the region. */
-function crossingsAt(rings: readonly Coords[], y: number): number[] {
+export function crossingsAt(rings: readonly Coords[], y: number): number[] {
   const xs: number[] = [];
   for (const ring of rings) {
     const n = ring.length;
