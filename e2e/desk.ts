@@ -96,10 +96,9 @@ export async function artColour(page: Page, at: Point): Promise<number[]> {
     ([px, py]) => {
       const canvas = document.querySelector<HTMLCanvasElement>('canvas[data-layer="art"]')!;
       const box = canvas.getBoundingClientRect();
-      const pixel = canvas
-        .getContext("2d")!
-        .getImageData(Math.round(px - box.x), Math.round(py - box.y), 1, 1);
-      return [...pixel.data];
+      const probe = new OffscreenCanvas(1, 1).getContext("2d")!;
+      probe.drawImage(canvas, Math.round(box.x - px), Math.round(box.y - py));
+      return [...probe.getImageData(0, 0, 1, 1).data];
     },
     [x, y] as const,
   );

@@ -44,3 +44,9 @@ export const grow = (box: Box, by: number): Box => ({
 });
 
 export const diagonal = (box: Box): number => Math.hypot(box.width, box.height);
+
+export const boxHolds = ({ x, y, width, height }: Box, [px, py]: Point): boolean =>
+  px >= x && px <= x + width && py >= y && py <= y + height;
+
+export const boxesApart = (a: Box, b: Box): boolean =>
+  a.x > b.x + b.width || b.x > a.x + a.width || a.y > b.y + b.height || b.y > a.y + a.height;

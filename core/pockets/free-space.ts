@@ -12,7 +12,6 @@
 import { IntList } from "../geometry/lists.ts";
 import { mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
-import { closestOnSegment } from "./joins.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { toPage } from "./segments.ts";
 import { nextInTriangle, previousInTriangle, type Triangulation, triangulate } from "./triangulation.ts";
@@ -130,13 +129,25 @@ function gateWidths(mesh: Triangulation, { xy, wanted, frameFrom }: Vertices) {
 
   const width = new Float64Array(mesh.triangles.length);
   const narrowest = new Float64Array(mesh.triangles.length * 4);
-  const at = (v: number): Point => [xy[2 * v], xy[2 * v + 1]];
-  const note = (e: number, a: Point, b: Point) => {
-    const gap = Math.hypot(a[0] - b[0], a[1] - b[1]);
-    if (gap < width[e]) {
-      width[e] = gap;
-      narrowest.set([...a, ...b], e * 4);
-    }
+  /** Notes the way from vertex v to the line piece from p to q, where that is narrower than what is known. */
+  const note = (e: number, v: number, p: number, q: number, flip: boolean) => {
+    const x = xy[2 * v];
+    const y = xy[2 * v + 1];
+    const dx = xy[2 * q] - xy[2 * p];
+    const dy = xy[2 * q + 1] - xy[2 * p + 1];
+    const length = dx * dx + dy * dy;
+    const along = length === 0 ? 0 : ((x - xy[2 * p]) * dx + (y - xy[2 * p + 1]) * dy) / length;
+    const t = along < 0 ? 0 : along > 1 ? 1 : along;
+    const nx = xy[2 * p] + t * dx;
+    const ny = xy[2 * p + 1] + t * dy;
+    const gap = Math.hypot(x - nx, y - ny);
+    if (gap >= width[e]) return;
+    width[e] = gap;
+    const near = flip ? 2 : 0;
+    narrowest[4 * e + near] = x;
+    narrowest[4 * e + near + 1] = y;
+    narrowest[4 * e + 2 - near] = nx;
+    narrowest[4 * e + 3 - near] = ny;
   };
   for (let e = 0; e < mesh.triangles.length; e++) {
     const twin = mesh.twins[e];
@@ -145,11 +156,9 @@ function gateWidths(mesh: Triangulation, { xy, wanted, frameFrom }: Vertices) {
     const b = mesh.triangles[nextInTriangle(e)];
     width[e] = Infinity;
     if (a < frameFrom && b < frameFrom) {
-      note(e, at(a), at(b));
-      for (let k = start[b]; k < start[b + 1]; k++)
-        if (beside[k] !== a) note(e, at(a), closestOnSegment(at(b), at(beside[k]), at(a)));
-      for (let k = start[a]; k < start[a + 1]; k++)
-        if (beside[k] !== b) note(e, closestOnSegment(at(a), at(beside[k]), at(b)), at(b));
+      note(e, a, b, b, false);
+      for (let k = start[b]; k < start[b + 1]; k++) if (beside[k] !== a) note(e, a, b, beside[k], false);
+      for (let k = start[a]; k < start[a + 1]; k++) if (beside[k] !== b) note(e, b, a, beside[k], true);
     }
     if (twin >= 0) {
       width[twin] = width[e];

@@ -3,13 +3,15 @@
  * farther from every bounding segment than half that segment's ink, after the "pole of inaccessibility" search
  * by Agafonkin (2016).
  */
-import type { Coords } from "../geometry/point.ts";
+import type { Coords, Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 
 /** A flat run of bounding segments [ax, ay, bx, by, half ink width, …] in page units. */
 export type InkedBounds = readonly number[];
 
-export function isHidden(rings: readonly Coords[], bounds: InkedBounds): boolean {
+/** `likely` is a point inside where ink is least expected: most pockets show there. */
+export function isHidden(rings: readonly Coords[], bounds: InkedBounds, likely: Point): boolean {
+  if (clearance(likely[0], likely[1], bounds) > 0) return false;
   let left = Infinity;
   let top = Infinity;
   let right = -Infinity;
@@ -23,7 +25,7 @@ export function isHidden(rings: readonly Coords[], bounds: InkedBounds): boolean
   }
   const half = Math.max(right - left, bottom - top) / 2;
   const queue: [x: number, y: number, half: number][] = [[(left + right) / 2, (top + bottom) / 2, half]];
-  const smallest = half / 64;
+  const smallest = half / 32;
   while (queue.length) {
     const [x, y, size] = queue.pop()!;
     const clear = clearance(x, y, bounds);

@@ -4,18 +4,18 @@
  * closes again has its colour back.
  */
 import type { Pour, Table } from "../drawing/drawing.ts";
+import { boundsOf, boxesApart } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type { Pocket } from "./pockets.ts";
 
 /** For each pocket the id of its pour, or undefined when it is bare and always was. */
 export function poursOfPockets(pockets: readonly Pocket[], pours: Table<Pour>): (string | undefined)[] {
-  const all = Object.values(pours).map((pour) => ({ pour, box: boxOf(pour.region[0]) }));
+  const all = Object.values(pours).map((pour) => ({ pour, box: boundsOf([pour.region[0]])! }));
   return pockets.map((pocket) => {
-    const box = boxOf(pocket.rings[0]);
     let best: Pour | undefined;
     let bestFit = 0;
     for (const candidate of all) {
-      if (apart(box, candidate.box)) continue;
+      if (boxesApart(pocket.box, candidate.box)) continue;
       const fit = fitOf(pocket, candidate.pour);
       if (fit > bestFit || (fit === bestFit && best && candidate.pour.rank > best.rank)) {
         best = candidate.pour;
@@ -31,18 +31,3 @@ function fitOf(pocket: Pocket, pour: Pour): number {
   const touches = regionContains(pour.region, pocket.seed) || regionContains(pocket.rings, pour.seed);
   return touches ? Math.min(pocket.area, pour.area) / Math.max(pocket.area, pour.area) : 0;
 }
-
-type Extent = readonly [left: number, top: number, right: number, bottom: number];
-
-function boxOf(ring: readonly number[]): Extent {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (let i = 0; i + 1 < ring.length; i += 2) {
-    left = Math.min(left, ring[i]);
-    right = Math.max(right, ring[i]);
-    top = Math.min(top, ring[i + 1]);
-    bottom = Math.max(bottom, ring[i + 1]);
-  }
-  return [left, top, right, bottom];
-}
-
-const apart = (a: Extent, b: Extent): boolean => a[0] > b[2] || b[0] > a[2] || a[1] > b[3] || b[1] > a[3];

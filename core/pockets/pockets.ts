@@ -1,6 +1,6 @@
 /** Pockets: the bounded faces of the planar map, with everything the rest of the house asks of them. */
 import { flatten, sweptArea } from "../geometry/cubic.ts";
-import type { Point } from "../geometry/point.ts";
+import { type Box, boundsOf, type Point } from "../geometry/point.ts";
 import { innerPoint, ringArea } from "../geometry/polygon.ts";
 import { isHidden } from "./hidden.ts";
 import { CurveCutter, cyclesOf, type Run, runsOf } from "./outlines.ts";
@@ -18,6 +18,7 @@ export interface Pocket {
   readonly area: number;
   /** A point well inside. */
   readonly seed: Point;
+  readonly box: Box;
   /** Closed chains of cubics (see geometry/cubic.ts), the outer one first, holes after. */
   readonly outline: readonly (readonly number[])[];
   /** The outline flattened to rings, for hit tests. */
@@ -45,7 +46,8 @@ export function pocketsOf(map: PlanarMap): Pocket[] {
   const indexOfFace = new Map(drafts.map(({ face }, index) => [face, index]));
   return drafts.map((draft, index) => ({
     area: draft.area,
-    seed: innerPoint(draft.rings),
+    seed: draft.seed,
+    box: boundsOf([draft.rings[0]])!,
     outline: draft.outline,
     rings: draft.rings,
     lines: draft.lines,
@@ -57,6 +59,7 @@ export function pocketsOf(map: PlanarMap): Pocket[] {
 interface Draft {
   readonly face: number;
   readonly area: number;
+  readonly seed: Point;
   readonly cycles: readonly number[][];
   readonly outline: readonly number[][];
   readonly rings: readonly number[][];
@@ -76,16 +79,18 @@ function draftOf(map: PlanarMap, cutter: CurveCutter, face: number, loops: numbe
   if (!(area > 0)) return undefined;
   const rings = parts.map(({ chain }) => ringOf(chain, map.lattice.tolerance * 2));
   const runs = parts.flatMap((part) => part.runs);
+  const seed = innerPoint(rings);
   return {
     face,
     area,
+    seed,
     cycles: parts.map(({ cycle }) => cycle),
     outline: parts.map(({ chain }) => chain),
     rings,
     lines: [...new Set(runs.map(({ line }) => line))]
       .filter((line) => line < map.givenLines)
       .map((l) => map.lines[l].id),
-    hidden: underInk(map, cutter, runs, parts, rings, area),
+    hidden: underInk(map, cutter, runs, parts, rings, area, seed),
   };
 }
 
@@ -101,6 +106,7 @@ function underInk(
   parts: readonly { runs: readonly Run[] }[],
   rings: readonly number[][],
   area: number,
+  seed: Point,
 ): boolean {
   const widest = runs.reduce((most, run) => Math.max(most, map.lines[run.line].width), 0);
   if (area > (ringLength(rings) * widest) / 2) return false;
@@ -116,7 +122,7 @@ function underInk(
       }
     });
   }
-  return isHidden(rings, bounds);
+  return isHidden(rings, bounds, seed);
 }
 
 function ringLength(rings: readonly number[][]): number {

@@ -12,7 +12,7 @@ import {
   type SheetName,
   type Stroke,
 } from "../drawing/drawing.ts";
-import { type Box, diagonal, type Point } from "../geometry/point.ts";
+import { type Box, boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { poursOfPockets } from "../pockets/keep-pours.ts";
 import type { Pocket } from "../pockets/pockets.ts";
@@ -161,7 +161,7 @@ function shadesOf(drawing: Drawing, pockets: readonly Pocket[], toneOf: (paint: 
 
 /** The pocket that holds a point. */
 export const pocketAt = (pockets: readonly Pocket[], at: Point): Pocket | undefined =>
-  pockets.find(({ rings }) => regionContains(rings, at));
+  pockets.find(({ rings, box }) => boxHolds(box, at) && regionContains(rings, at));
 
 /** One CSS custom property name for each tin colour, taken from its name. */
 function variableNames(drawing: Drawing): Map<string, string> {

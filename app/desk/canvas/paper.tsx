@@ -1,21 +1,21 @@
 import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from "react";
 import type { Point } from "#core/geometry/point.ts";
 import { withPreview } from "#core/scene/preview.ts";
-import { pocketAt } from "#core/scene/scene.ts";
+import { pocketAt, type Scene } from "#core/scene/scene.ts";
 import { activeTool, type Desk, type DeskStore, useDesk, useDeskStore } from "../desk-store.ts";
 import { TOOLS } from "../tools/index.ts";
 import type { Gesture, Press } from "../tools/tool.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../view.ts";
+import { ArtLayer } from "./art-layer.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
-import { paintScene } from "./paint.ts";
 
 /** The mat with the paper on it: three canvases, one for the mat, one for the art, one for what is drawn over it. */
 export function Paper({ panning, describe }: { panning: boolean; describe: string }) {
   const desk = useDeskStore();
   const frame = useRef<HTMLDivElement>(null);
   const mat = useRef<HTMLCanvasElement>(null);
-  const art = useRef<HTMLCanvasElement>(null);
+  const art = useRef<HTMLDivElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
   const gesture = useRef<Gesture | null>(null);
   const repaint = useRef<() => void>(() => {});
@@ -91,17 +91,14 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       onPointerCancel={(event) => finish(event, true)}
       onPointerLeave={() => !gesture.current && desk.getState().set({ hovered: null })}
     >
-      {[mat, art, overlay].map((canvas, i) => (
-        <canvas
-          key={i}
-          ref={canvas}
-          className="absolute inset-0 h-full w-full"
-          data-layer={["mat", "art", "overlay"][i]}
-        />
-      ))}
+      <canvas ref={mat} className={LAYER} data-layer="mat" />
+      <div ref={art} className={LAYER} />
+      <canvas ref={overlay} className={LAYER} data-layer="overlay" />
     </div>
   );
 }
+
+const LAYER = "absolute inset-0 h-full w-full";
 
 /** Drags the paper; follows the pointer in screen pixels, since the page moves under it. */
 function panGesture(desk: DeskStore, start: Point): Gesture {
@@ -132,19 +129,26 @@ function listenToWheel(frame: HTMLElement, desk: DeskStore): () => void {
   return () => frame.removeEventListener("wheel", onWheel);
 }
 
+/** The scene with what a pour under way will fill. */
+function shownScene({ scene, preview, history }: Desk): Scene {
+  return preview?.paint ? withPreview(scene, preview.pockets, preview.paint, history.drawing.tin) : scene;
+}
+
 /** Repaints what has changed, once a frame. */
 class Painter {
   private frame = 0;
   private shown: Desk | null = null;
   private readonly unsubscribe: () => void;
+  private readonly art: ArtLayer;
 
   constructor(
     private readonly desk: DeskStore,
     private readonly mat: HTMLCanvasElement,
-    private readonly art: HTMLCanvasElement,
+    artFrame: HTMLElement,
     private readonly overlay: HTMLCanvasElement,
     private readonly gesture: () => Gesture | null,
   ) {
+    this.art = new ArtLayer(artFrame);
     this.unsubscribe = desk.subscribe(() => this.ask());
     this.ask();
   }
@@ -156,12 +160,13 @@ class Painter {
   stop(): void {
     cancelAnimationFrame(this.frame);
     this.unsubscribe();
+    this.art.stop();
   }
 
   resize(size: Size): void {
     const { matSize, history, set } = this.desk.getState();
     const next = { width: size.width, height: size.height };
-    for (const canvas of [this.mat, this.art, this.overlay]) {
+    for (const canvas of [this.mat, this.overlay]) {
       canvas.width = Math.round(size.width * devicePixelRatio);
       canvas.height = Math.round(size.height * devicePixelRatio);
     }
@@ -179,7 +184,9 @@ class Painter {
     if (now.matSize.width === 0) return;
     const moved = !before || before.view !== now.view || before.matSize !== now.matSize;
     if (moved || before.mat !== now.mat || before.checkGround !== now.checkGround) this.paintMat(now);
-    if (moved || before.scene !== now.scene || before.preview !== now.preview) this.paintArt(now);
+    if (!before || before.scene !== now.scene || before.preview !== now.preview)
+      this.art.show(shownScene(now));
+    if (moved) this.art.move(now.view, now.matSize);
     this.paintOverlay(now);
   }
 
@@ -194,17 +201,6 @@ class Painter {
       paper: checkGround ? CHECK_GROUND : "#fff",
     };
     paintMat(this.mat.getContext("2d")!, history.drawing, view, matSize, colours, devicePixelRatio);
-  }
-
-  private paintArt({ scene, view, preview, history }: Desk): void {
-    const context = this.art.getContext("2d")!;
-    context.setTransform(1, 0, 0, 1, 0, 0);
-    context.clearRect(0, 0, this.art.width, this.art.height);
-    const shown = preview?.paint
-      ? withPreview(scene, preview.pockets, preview.paint, history.drawing.tin)
-      : scene;
-    const k = devicePixelRatio;
-    paintScene(context, shown, { scale: view.scale * k, x: view.x * k, y: view.y * k });
   }
 
   private paintOverlay(now: Desk): void {
