@@ -29,8 +29,10 @@ export function isHidden(rings: readonly Coords[], bounds: InkedBounds, likely: 
   while (queue.length) {
     const [x, y, size] = queue.pop()!;
     const clear = clearance(x, y, bounds);
-    if (clear > 0 && regionContains(rings, [x, y])) return false;
-    if (size < smallest || clear + size * Math.SQRT2 <= 0) continue;
+    const inside = regionContains(rings, [x, y]);
+    if (clear > 0 && inside) return false;
+    const reach = size * Math.SQRT2;
+    if (size < smallest || clear + reach <= 0 || (!inside && clear > reach)) continue;
     const h = size / 2;
     queue.push([x - h, y - h, h], [x + h, y - h, h], [x - h, y + h, h], [x + h, y + h, h]);
   }
@@ -46,7 +48,7 @@ function clearance(x: number, y: number, bounds: InkedBounds): number {
     const length = dx * dx + dy * dy;
     const t = length ? ((x - bounds[i]) * dx + (y - bounds[i + 1]) * dy) / length : 0;
     const k = Math.max(0, Math.min(1, t));
-    const gap = Math.hypot(x - bounds[i] - k * dx, y - bounds[i + 1] - k * dy) - bounds[i + 4];
+    const gap = Math.sqrt((x - bounds[i] - k * dx) ** 2 + (y - bounds[i + 1] - k * dy) ** 2) - bounds[i + 4];
     least = Math.min(least, gap);
   }
   return least;

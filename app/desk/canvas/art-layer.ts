@@ -9,10 +9,10 @@ export class ArtLayer {
     type: "module",
   });
 
-  constructor(frame: HTMLElement) {
+  constructor(frame: HTMLElement, name: string) {
     // A canvas can be handed over only once, so each layer makes its own.
     const canvas = document.createElement("canvas");
-    canvas.dataset.layer = "art";
+    canvas.dataset.layer = name;
     canvas.style.cssText = "width:100%;height:100%";
     frame.replaceChildren(canvas);
     const surface = canvas.transferControlToOffscreen();

@@ -148,7 +148,7 @@ class Painter {
     private readonly overlay: HTMLCanvasElement,
     private readonly gesture: () => Gesture | null,
   ) {
-    this.art = new ArtLayer(artFrame);
+    this.art = new ArtLayer(artFrame, "art");
     this.unsubscribe = desk.subscribe(() => this.ask());
     this.ask();
   }
