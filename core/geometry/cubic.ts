@@ -33,35 +33,32 @@ export function derivativeAt(chain: Coords, u: number): Point {
   if (chain.length < 8) return [0, 0];
   const [o, t] = locate(chain, u);
   const s = 1 - t;
-  const at = (k: number) =>
-    3 * s * s * (chain[o + 2 + k] - chain[o + k]) +
-    6 * s * t * (chain[o + 4 + k] - chain[o + 2 + k]) +
-    3 * t * t * (chain[o + 6 + k] - chain[o + 4 + k]);
-  return [at(0), at(1)];
+  const a = 3 * s * s;
+  const b = 6 * s * t;
+  const c = 3 * t * t;
+  return [
+    a * (chain[o + 2] - chain[o]) + b * (chain[o + 4] - chain[o + 2]) + c * (chain[o + 6] - chain[o + 4]),
+    a * (chain[o + 3] - chain[o + 1]) + b * (chain[o + 5] - chain[o + 3]) + c * (chain[o + 7] - chain[o + 5]),
+  ];
 }
 
-/** Control points 1 to 3 of the piece t0..t1 of the cubic at offset o (blossoming). */
+/** One coordinate of the blossom of the cubic at offset o (Ramshaw, 1987): x at an even offset, y at the next. */
+function blossom(chain: Coords, o: number, r: number, s: number, t: number): number {
+  const q = chain[o + 2];
+  const m = chain[o + 4];
+  const pq = chain[o] + (q - chain[o]) * r;
+  const qm = q + (m - q) * r;
+  const mn = m + (chain[o + 6] - m) * r;
+  const left = pq + (qm - pq) * s;
+  const right = qm + (mn - qm) * s;
+  return left + (right - left) * t;
+}
+
+/** Control points 1 to 3 of the piece t0..t1 of the cubic at offset o. */
 function pushPiece(out: number[], chain: Coords, o: number, t0: number, t1: number): void {
-  const blossom = (k: number, r: number, s: number, t: number) => {
-    const p = chain[o + k];
-    const q = chain[o + 2 + k];
-    const m = chain[o + 4 + k];
-    const n = chain[o + 6 + k];
-    const pq = p + (q - p) * r;
-    const qm = q + (m - q) * r;
-    const mn = m + (n - m) * r;
-    const left = pq + (qm - pq) * s;
-    const right = qm + (mn - qm) * s;
-    return left + (right - left) * t;
-  };
-  out.push(
-    blossom(0, t0, t0, t1),
-    blossom(1, t0, t0, t1),
-    blossom(0, t0, t1, t1),
-    blossom(1, t0, t1, t1),
-    blossom(0, t1, t1, t1),
-    blossom(1, t1, t1, t1),
-  );
+  out.push(blossom(chain, o, t0, t0, t1), blossom(chain, o + 1, t0, t0, t1));
+  out.push(blossom(chain, o, t0, t1, t1), blossom(chain, o + 1, t0, t1, t1));
+  out.push(blossom(chain, o, t1, t1, t1), blossom(chain, o + 1, t1, t1, t1));
 }
 
 /** The part of a chain between two parameters, in the direction from u0 to u1, as a new chain. */
@@ -95,17 +92,15 @@ export function polyline(points: readonly Point[]): number[] {
   return out;
 }
 
+const bend = (chain: Coords, o: number): number =>
+  Math.hypot(chain[o] - 2 * chain[o + 2] + chain[o + 4], chain[o + 1] - 2 * chain[o + 3] + chain[o + 5]);
+
 /**
  * How many equal steps of t keep the chords of one cubic within `tolerance` of it.
  * Wang, "Degree n Bézier curves: subdivision depth", 1984.
  */
 export function stepsFor(chain: Coords, o: number, tolerance: number): number {
-  const bend = (k: number) =>
-    Math.hypot(
-      chain[o + k] - 2 * chain[o + k + 2] + chain[o + k + 4],
-      chain[o + k + 1] - 2 * chain[o + k + 3] + chain[o + k + 5],
-    );
-  const most = Math.max(bend(0), bend(2));
+  const most = Math.max(bend(chain, o), bend(chain, o + 2));
   return Math.max(1, Math.min(512, Math.ceil(Math.sqrt((0.75 * most) / tolerance))));
 }
 
@@ -114,7 +109,10 @@ export function flatten(chain: Coords, tolerance: number): number[] {
   const out: number[] = [chain[0], chain[1]];
   for (let i = 0; i < curveCount(chain); i++) {
     const steps = stepsFor(chain, i * 6, tolerance);
-    for (let k = 1; k <= steps; k++) out.push(...pointAt(chain, k === steps ? i + 1 : i + k / steps));
+    for (let k = 1; k <= steps; k++) {
+      const [x, y] = pointAt(chain, k === steps ? i + 1 : i + k / steps);
+      out.push(x, y);
+    }
   }
   return out;
 }
