@@ -101,7 +101,7 @@ function figureOf(stage: Stage, desk: Desk): string {
       return count === 1 ? "1 shade" : `${count} shades`;
     }
     default:
-      return lastExport ?? "not yet saved";
+      return lastExport ?? "no file yet";
   }
 }
 

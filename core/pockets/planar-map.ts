@@ -30,8 +30,9 @@ export interface MapOptions {
 export function buildMap(given: readonly Line[], { strict = false }: MapOptions = {}): PlanarMap {
   const lattice = latticeFor(given);
   const bare = segmentsOf(given, lattice);
+  const bareCells = cellsOf(bare);
   const { joins, met } = given.length
-    ? findJoins({ lines: given, segs: bare, cells: cellsOf(bare), lattice, strict })
+    ? findJoins({ lines: given, segs: bare, cells: bareCells, lattice, strict })
     : { joins: [], met: new Uint8Array(0) };
   const lines: Line[] = [
     ...given,
@@ -43,8 +44,8 @@ export function buildMap(given: readonly Line[], { strict = false }: MapOptions 
       bridge: true,
     })),
   ];
-  const segs = joins.length ? segmentsOf(lines, lattice) : bare;
-  const cells = cellsOf(segs);
+  const segs = joins.length ? segmentsOf(lines.slice(given.length), lattice, bare, given.length) : bare;
+  const cells = joins.length ? cellsOf(segs) : bareCells;
   const noding = nodeSegments(segs, cells);
   const halfEdges = halfEdgesOf(noding);
   const faces = facesOf(halfEdges, cells);

@@ -72,12 +72,18 @@ function allocate(capacity: number): Segments {
   };
 }
 
-/** Flattens every line; pieces shorter than a lattice step vanish. */
-export function segmentsOf(lines: readonly Line[], lattice: Lattice): Segments {
-  let capacity = 0;
+/** Flattens every line, after those of `before`; pieces shorter than a lattice step vanish. */
+export function segmentsOf(
+  lines: readonly Line[],
+  lattice: Lattice,
+  before?: Segments,
+  firstLine = 0,
+): Segments {
+  let capacity = before?.count ?? 0;
   for (const { points } of lines)
     for (let c = 0; c < curveCount(points); c++) capacity += stepsFor(points, c * 6, lattice.tolerance);
   const out = allocate(capacity);
+  if (before) copyInto(out, before);
   lines.forEach(({ points }, index) => {
     let x = toLatticeX(lattice, points[0]);
     let y = toLatticeY(lattice, points[1]);
@@ -90,7 +96,7 @@ export function segmentsOf(lines: readonly Line[], lattice: Lattice): Segments {
         const nextX = toLatticeX(lattice, at[0]);
         const nextY = toLatticeY(lattice, at[1]);
         if (nextX === x && nextY === y) continue;
-        append(out, index, x, y, nextX, nextY, from, u);
+        append(out, firstLine + index, x, y, nextX, nextY, from, u);
         x = nextX;
         y = nextY;
         from = u;
@@ -98,6 +104,12 @@ export function segmentsOf(lines: readonly Line[], lattice: Lattice): Segments {
     }
   });
   return out;
+}
+
+function copyInto(out: Segments, { count, ...from }: Segments): void {
+  for (const key of ["ax", "ay", "bx", "by", "line"] as const) out[key].set(from[key].subarray(0, count));
+  for (const key of ["ua", "ub"] as const) out[key].set(from[key].subarray(0, count));
+  out.count = count;
 }
 
 function append(

@@ -132,7 +132,7 @@ function PageFields() {
           className={`${FIELD} w-18`}
         />
       </label>
-      <p className="w-24 text-xs leading-tight text-quiet tabular-nums">
+      <p className="w-32 text-xs leading-tight text-quiet tabular-nums">
         {width} × {height} pixels, clear ground
       </p>
     </fieldset>
