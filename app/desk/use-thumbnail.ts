@@ -1,9 +1,21 @@
 import { useEffect } from "react";
-import { writeSvg } from "#core/formats/svg-write.ts";
+import type { Scene } from "#core/scene/scene.ts";
 import { keepThumbnail } from "../keep/shelf.ts";
+import { pictureClient } from "../work/clients.ts";
 import { useDeskStore } from "./desk-store.ts";
 
 const QUIET_MS = 1200;
+
+async function drawThumbnail(id: string, scene: Scene): Promise<void> {
+  const client = pictureClient();
+  try {
+    await keepThumbnail(id, await client.work.svg(scene));
+  } catch {
+    // The drawer then shows the picture before; the drawing itself is kept by the keeper.
+  } finally {
+    client.stop();
+  }
+}
 
 /** Redraws the drawer's picture of this drawing when the hand rests, and when the desk is left. */
 export function useThumbnail(): void {
@@ -15,7 +27,7 @@ export function useThumbnail(): void {
       const { id, scene, reading } = desk.getState();
       if (reading || scene === shown) return;
       shown = scene;
-      keepThumbnail(id, writeSvg(scene)).catch(() => {});
+      void drawThumbnail(id, scene);
     };
     const unsubscribe = desk.subscribe(({ scene }) => {
       if (scene === shown) return;

@@ -1,6 +1,7 @@
 /** Paints a scene to PNG at any size, with its pixels per inch in the file. */
 import * as Comlink from "comlink";
 import { withPpi } from "#core/formats/png-ppi.ts";
+import { writeSvg } from "#core/formats/svg-write.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { paintScene } from "../desk/canvas/paint.ts";
 
@@ -14,7 +15,10 @@ async function png(scene: Scene, size: { width: number; height: number }, ppi: n
   return new Blob([withPpi(bytes, ppi)], { type: "image/png" });
 }
 
-const work = { png };
+/** The scene as SVG, for the drawer's picture. */
+const svg = (scene: Scene): string => writeSvg(scene);
+
+const work = { png, svg };
 
 export type PictureWork = typeof work;
 

@@ -63,18 +63,20 @@ export function cyclesOf(map: PlanarMap, loops: readonly number[]): number[][] {
   return cycles;
 }
 
+/** Whether half-edge h goes on along the same line as the one before it. */
+function continues(map: PlanarMap, before: number, h: number, split: boolean): boolean {
+  if ((h & 1) !== (before & 1) || lineOf(map, h) !== lineOf(map, before)) return false;
+  if (split && faceOf(map, h ^ 1) !== faceOf(map, before ^ 1)) return false;
+  if (map.noding.eseg[h >> 1] === map.noding.eseg[before >> 1]) return true;
+  const v = map.halfEdges.origin(h);
+  return Math.abs(paramAt(map, h, v) - paramAt(map, before, v)) < 1e-6;
+}
+
 /** Gathers a cycle into runs; `split` also breaks where the face beyond changes. */
 export function runsOf(map: PlanarMap, cycle: readonly number[], split: boolean): Run[] {
-  const joinsPrevious = cycle.map((h, i) => {
-    const before = cycle[(i + cycle.length - 1) % cycle.length];
-    const v = map.halfEdges.origin(h);
-    return (
-      lineOf(map, h) === lineOf(map, before) &&
-      (h & 1) === (before & 1) &&
-      Math.abs(paramAt(map, h, v) - paramAt(map, before, v)) < 1e-6 &&
-      (!split || faceOf(map, h ^ 1) === faceOf(map, before ^ 1))
-    );
-  });
+  const joinsPrevious = cycle.map((h, i) =>
+    continues(map, cycle[(i + cycle.length - 1) % cycle.length], h, split),
+  );
   const firstBreak = Math.max(0, joinsPrevious.indexOf(false));
   const runs: Run[] = [];
   for (let k = 0; k < cycle.length; ) {

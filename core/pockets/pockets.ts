@@ -109,7 +109,7 @@ function underInk(
   seed: Point,
 ): boolean {
   const widest = runs.reduce((most, run) => Math.max(most, map.lines[run.line].width), 0);
-  if (area > (ringLength(rings) * widest) / 2) return false;
+  if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
   const bounds: number[] = [];
   for (const part of parts) {
     part.runs.forEach((run, i) => {
@@ -123,6 +123,21 @@ function underInk(
     });
   }
   return isHidden(rings, bounds, seed);
+}
+
+function distanceToRings(at: Point, rings: readonly number[][]): number {
+  let least = Infinity;
+  for (const ring of rings) {
+    const n = ring.length;
+    for (let i = 0; i < n; i += 2) {
+      const dx = ring[(i + 2) % n] - ring[i];
+      const dy = ring[(i + 3) % n] - ring[i + 1];
+      const along = ((at[0] - ring[i]) * dx + (at[1] - ring[i + 1]) * dy) / (dx * dx + dy * dy || 1);
+      const t = Math.max(0, Math.min(1, along));
+      least = Math.min(least, (at[0] - ring[i] - t * dx) ** 2 + (at[1] - ring[i + 1] - t * dy) ** 2);
+    }
+  }
+  return Math.sqrt(least);
 }
 
 function ringLength(rings: readonly number[][]): number {

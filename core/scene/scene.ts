@@ -94,12 +94,15 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
   const toneOf = ({ colour, step }: Paint): Tone => {
     const base = drawing.tin[colour];
     const suffix = step === 0 ? "" : step > 0 ? `-up-${step}` : `-down-${-step}`;
+    const variable = `${names.get(colour) ?? "missing"}${suffix}`;
+    const known = tones.get(variable);
+    if (known) return known;
     const tone = {
       value: base ? stepOf(base.value, step) : "#808080",
-      variable: `${names.get(colour) ?? "missing"}${suffix}`,
+      variable,
     };
-    if (!tones.has(tone.variable)) tones.set(tone.variable, tone);
-    return tones.get(tone.variable)!;
+    tones.set(variable, tone);
+    return tone;
   };
   const ink: Tone = { value: drawing.ink, variable: "ink" };
   const items: Record<SheetName, SceneItem[]> = {

@@ -19,7 +19,6 @@ import { addColour, orderTin } from "#core/drawing/edits.ts";
 import { newId } from "../../keep/shelf.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
-import { usesOf } from "../stats.ts";
 import { Frond } from "./frond.tsx";
 import { Well } from "./well.tsx";
 
@@ -28,14 +27,10 @@ const NEW_COLOUR = "#9fb3a2";
 /** The drawing's colours: round wells in an order of one's own, the chosen one unrolled into its ladder. */
 export function TinPanel() {
   const tin = useDesk((s) => s.history.drawing.tin);
-  const pours = useDesk((s) => s.history.drawing.pours);
-  const derived = useDesk((s) => s.derived);
   const chosen = useDesk((s) => s.paint.colour);
   const desk = useDeskStore();
   const { edit, set } = desk.getState();
   const colours = ranked(tin);
-  const uses = usesOf({ ...desk.getState(), derived });
-  void pours;
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -65,12 +60,7 @@ export function TinPanel() {
           <SortableContext items={colours.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
             <ul>
               {colours.map((colour) => (
-                <Well
-                  key={colour.id}
-                  colour={colour}
-                  chosen={colour.id === chosen}
-                  uses={uses.get(colour.id) ?? 0}
-                />
+                <Well key={colour.id} colour={colour} chosen={colour.id === chosen} />
               ))}
             </ul>
           </SortableContext>

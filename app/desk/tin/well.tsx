@@ -8,9 +8,11 @@ import type { Colour } from "#core/drawing/drawing.ts";
 import { changeColour, removeColour, renameColour } from "#core/drawing/edits.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
+import { usesOf } from "../stats.ts";
 
 /** One colour of the tin: click to take it up, open it to change it everywhere. */
-export function Well({ colour, chosen, uses }: { colour: Colour; chosen: boolean; uses: number }) {
+export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {
+  const uses = useDesk((s) => usesOf(s).get(colour.id) ?? 0);
   const { set } = useDeskStore().getState();
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
     id: colour.id,
