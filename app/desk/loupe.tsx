@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { widthInInches } from "#core/drawing/drawing.ts";
-import { ArtLayer } from "./canvas/art-layer.ts";
+import { ArtCanvas } from "./canvas/art-canvas.ts";
 import { useDesk } from "./desk-store.ts";
 
 const LARGEST = 132;
@@ -11,7 +11,7 @@ export function Loupe() {
   const scene = useDesk((s) => s.scene);
   const page = useDesk((s) => s.history.drawing.page);
   const frame = useRef<HTMLDivElement>(null);
-  const layer = useRef<ArtLayer | null>(null);
+  const layer = useRef<ArtCanvas | null>(null);
   const { box } = page;
   const printedWidth = widthInInches(page) * SCREEN_PPI;
   const printedHeight = (printedWidth * box.height) / box.width;
@@ -20,7 +20,7 @@ export function Loupe() {
   const height = Math.max(1, Math.round(printedHeight * fits));
 
   useEffect(() => {
-    layer.current = new ArtLayer(frame.current!, "loupe");
+    layer.current = new ArtCanvas(frame.current!, "loupe");
     return () => layer.current?.stop();
   }, []);
   useEffect(() => {

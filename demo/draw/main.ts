@@ -12,12 +12,7 @@ import { drawSnail } from "./snail.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "..");
 
-const DRAWINGS: readonly [file: string, title: string, draw: () => Hand][] = [
-  ["almanac-boot", "Boot with ferns", drawBoot],
-  ["almanac-kettle", "Kettle on the potting bench", drawKettle],
-  ["almanac-lantern", "Lantern in the shed", drawLantern],
-  ["almanac-snail", "Snail on a rain barrel", drawSnail],
-];
+const DRAWINGS: readonly [file: string, title: string, draw: () => Hand][] = [["almanac-boot", "Boot with ferns", drawBoot], ["almanac-kettle", "Kettle on the potting bench", drawKettle], ["almanac-lantern", "Lantern in the shed", drawLantern], ["almanac-snail", "Snail on a rain barrel", drawSnail]];
 
 for (const [file, title, draw] of DRAWINGS) {
   const hand = draw();

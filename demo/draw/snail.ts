@@ -45,14 +45,8 @@ function snail(hand: Hand): void {
   hand.cover(Array.from({ length: 24 }, (_, i) => onOval(c[0], c[1], 117, 110, i * 15)));
   // Body: foot along the rim, neck, head, stalks.
   for (const [foot, tip] of [
-    [
-      [292, 262],
-      [262, 186],
-    ],
-    [
-      [312, 256],
-      [304, 172],
-    ],
+    [[292, 262], [262, 186]],
+    [[312, 256], [304, 172]],
   ] as [P, P][]) {
     hand.oval(tip[0], tip[1], 11, 11, { width: 3.2, solid: true });
     hand.line(
@@ -73,69 +67,20 @@ function snail(hand: Hand): void {
     );
     hand.hint((foot[0] + tip[0]) / 2 - 1, (foot[1] + tip[1]) / 2, "seed-paper", -1);
   }
-  hand.line(
-    [
-      [262, 304],
-      [244, 312],
-      [232, 326],
-    ],
-    { width: 3 },
-  );
+  hand.line([[262, 304], [244, 312], [232, 326]], { width: 3 });
   hand.oval(268, 288, 5, 5, { width: 2.4 });
   hand.arc(262, 306, 22, 14, 30, 100, { width: 2.4 });
-  const body: P[] = [
-    [404, 300],
-    [356, 268],
-    [306, 248],
-    [264, 266],
-    [250, 302],
-    [282, 334],
-    [330, 352],
-    [420, 384],
-    [560, 392],
-    [680, 388],
-    [736, 376],
-    [672, 352],
-    [624, 336],
-  ];
+  const body: P[] = [[404, 300], [356, 268], [306, 248], [264, 266], [250, 302], [282, 334], [330, 352], [420, 384], [560, 392], [680, 388], [736, 376], [672, 352], [624, 336]];
   hand.line(body, { width: 5 });
-  hand.line(
-    [
-      [300, 348],
-      [380, 376],
-      [520, 382],
-      [650, 378],
-      [720, 374],
-    ],
-    { width: 2.2 },
-  );
-  hand.hatch(
-    [
-      [330, 276],
-      [410, 312],
-    ],
-    [
-      [322, 300],
-      [402, 344],
-    ],
-    7,
-  );
+  hand.line([[300, 348], [380, 376], [520, 382], [650, 378], [720, 374]], { width: 2.2 });
+  hand.hatch([[330, 276], [410, 312]], [[322, 300], [402, 344]], 7);
   hand.cover([...body, [520, 320], [404, 300]]);
   hand.hint(340, 320, "seed-paper", -1);
   hand.hint(520, 386, "seed-paper", -2);
 }
 
 function vine(hand: Hand): void {
-  const stem: P[] = [
-    [842, 940],
-    [800, 860],
-    [826, 760],
-    [776, 668],
-    [806, 570],
-    [762, 480],
-    [790, 392],
-    [840, 330],
-  ];
+  const stem: P[] = [[842, 940], [800, 860], [826, 760], [776, 668], [806, 570], [762, 480], [790, 392], [840, 330]];
   const path = through(stem, false);
   for (let k = 0; k < 11; k++) {
     const share = 0.06 + k * 0.087;
@@ -152,68 +97,15 @@ function vine(hand: Hand): void {
     }
   }
   hand.line(stem, { width: 4 });
-  hand.line(
-    [
-      [840, 330],
-      [868, 316],
-      [876, 290],
-      [856, 282],
-      [850, 300],
-    ],
-    { width: 2.6 },
-  );
+  hand.line([[840, 330], [868, 316], [876, 290], [856, 282], [850, 300]], { width: 2.6 });
 }
 
 function tap(hand: Hand): void {
-  hand.line(
-    [
-      [436, 752],
-      [420, 736],
-      [436, 722],
-      [500, 722],
-      [516, 736],
-      [500, 752],
-      [436, 752],
-    ],
-    { width: 3.6, solid: true },
-  );
-  hand.line(
-    [
-      [458, 752],
-      [458, 774],
-    ],
-    { width: 3.4 },
-  );
-  hand.line(
-    [
-      [478, 752],
-      [478, 774],
-    ],
-    { width: 3.4 },
-  );
-  hand.line(
-    [
-      [430, 774],
-      [510, 774],
-      [514, 806],
-      [500, 816],
-      [498, 852],
-      [462, 852],
-      [460, 818],
-      [430, 810],
-      [430, 774],
-    ],
-    { width: 4, solid: true },
-  );
-  hand.ring(
-    [
-      [480, 872],
-      [492, 896],
-      [480, 910],
-      [468, 896],
-    ],
-    { width: 2.8, solid: true },
-  );
+  hand.line([[436, 752], [420, 736], [436, 722], [500, 722], [516, 736], [500, 752], [436, 752]], { width: 3.6, solid: true });
+  hand.line([[458, 752], [458, 774]], { width: 3.4 });
+  hand.line([[478, 752], [478, 774]], { width: 3.4 });
+  hand.line([[430, 774], [510, 774], [514, 806], [500, 816], [498, 852], [462, 852], [460, 818], [430, 810], [430, 774]], { width: 4, solid: true });
+  hand.ring([[480, 872], [492, 896], [480, 910], [468, 896]], { width: 2.8, solid: true });
   hand.hint(470, 736, "marigold", -1);
   hand.hint(470, 790, "marigold");
   hand.hint(468, 764, "marigold", -1);
@@ -221,14 +113,7 @@ function tap(hand: Hand): void {
 }
 
 function pebbles(hand: Hand): void {
-  for (const [x, y, rx, ry] of [
-    [330, 948, 34, 17],
-    [392, 958, 24, 13],
-    [560, 960, 30, 14],
-    [622, 952, 22, 14],
-    [690, 958, 36, 18],
-    [140, 956, 28, 14],
-  ]) {
+  for (const [x, y, rx, ry] of [[330, 948, 34, 17], [392, 958, 24, 13], [560, 960, 30, 14], [622, 952, 22, 14], [690, 958, 36, 18], [140, 956, 28, 14]]) {
     hand.oval(x, y, rx, ry, { width: 3, solid: true });
     hand.covered(() => hand.arc(x - rx * 0.2, y - ry * 0.2, rx * 0.5, ry * 0.45, 190, 290, { width: 1.5 }));
     hand.hint(x, y + ry * 0.4, "morning-sky", -1);
@@ -242,24 +127,10 @@ function barrel(hand: Hand): void {
   const x = 500;
   const side = (s: number): P[] => [392, 470, 560, 660, 760, 860, 944].map((y) => [x + s * half(y), y] as P);
   // Hoops, drawn quickly: each runs on past the sides.
-  for (const [y, tall] of [
-    [462, 34],
-    [620, 36],
-    [810, 36],
-    [900, 30],
-  ]) {
+  for (const [y, tall] of [[462, 34], [620, 36], [810, 36], [900, 30]]) {
     for (const edge of [0, tall]) {
       const w = half(y + edge) + 9 + hand.between(0, 7);
-      hand.line(
-        [
-          [x - w, y + edge - 4],
-          [x - w * 0.5, y + edge + 22],
-          [x, y + edge + 30],
-          [x + w * 0.5, y + edge + 22],
-          [x + w, y + edge - 4],
-        ],
-        { width: 3.4 },
-      );
+      hand.line([[x - w, y + edge - 4], [x - w * 0.5, y + edge + 22], [x, y + edge + 30], [x + w * 0.5, y + edge + 22], [x + w, y + edge - 4]], { width: 3.4 });
     }
     for (const k of [-0.72, 0.64]) {
       const w = half(y) * k;
@@ -280,21 +151,8 @@ function barrel(hand: Hand): void {
     hand.line(points, { width: 3 });
     if (k % 2 === 0) {
       const w = half(690) * (lean + 0.06);
-      hand.line(
-        [
-          [x + w, 680],
-          [x + w + 4, 730],
-          [x + w, 776],
-        ],
-        { width: 1.5 },
-      );
-      hand.line(
-        [
-          [x + half(540) * (lean + 0.1), 530],
-          [x + half(570) * (lean + 0.1), 588],
-        ],
-        { width: 1.4 },
-      );
+      hand.line([[x + w, 680], [x + w + 4, 730], [x + w, 776]], { width: 1.5 });
+      hand.line([[x + half(540) * (lean + 0.1), 530], [x + half(570) * (lean + 0.1), 588]], { width: 1.4 });
     }
     for (const y of [440, 560, 740, 870, 944]) {
       const s = lean - 1 / 12;
@@ -304,16 +162,7 @@ function barrel(hand: Hand): void {
   }
   hand.line([[x - half(392), 384], ...side(-1), [x - half(944) + 8, 956]], { width: 5.4 });
   hand.line([[x + half(392), 384], ...side(1), [x + half(944) - 8, 956]], { width: 5.4 });
-  hand.line(
-    [
-      [x - half(944) - 8, 938],
-      [x - 140, 968],
-      [x, 978],
-      [x + 140, 968],
-      [x + half(944) + 8, 938],
-    ],
-    { width: 5.4 },
-  );
+  hand.line([[x - half(944) - 8, 938], [x - 140, 968], [x, 978], [x + 140, 968], [x + half(944) + 8, 938]], { width: 5.4 });
   // Rim and water.
   hand.arc(x, 392, 258, 48, -6, 186, { width: 4.6 });
   hand.arc(x, 388, 232, 36, -4, 184, { width: 3.2 });

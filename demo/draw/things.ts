@@ -8,73 +8,16 @@ export function pot(hand: Hand, x: number, foot: number, top: number, height: nu
   const lip = height * 0.2;
   const half = top / 2;
   const base = half * 0.68;
-  hand.line(
-    [
-      [x - half, brim],
-      [x - half + 2, brim + lip],
-      [x, brim + lip + 8],
-      [x + half - 2, brim + lip],
-      [x + half, brim],
-    ],
-    { width },
-  );
-  hand.line(
-    [
-      [x - half, brim],
-      [x - half * 0.5, brim + 9],
-      [x, brim + 11],
-      [x + half * 0.5, brim + 9],
-      [x + half, brim],
-    ],
-    { width: width * 0.85 },
-  );
-  hand.line(
-    [
-      [x - half + 5, brim + lip + 2],
-      [x - base, foot - 4],
-    ],
-    { width },
-  );
-  hand.line(
-    [
-      [x + half - 5, brim + lip + 2],
-      [x + base, foot - 4],
-    ],
-    { width },
-  );
-  hand.line(
-    [
-      [x - base, foot - 4],
-      [x - base * 0.5, foot + 2],
-      [x, foot + 4],
-      [x + base * 0.5, foot + 2],
-      [x + base, foot - 4],
-    ],
-    { width },
-  );
+  hand.line([[x - half, brim], [x - half + 2, brim + lip], [x, brim + lip + 8], [x + half - 2, brim + lip], [x + half, brim]], { width });
+  hand.line([[x - half, brim], [x - half * 0.5, brim + 9], [x, brim + 11], [x + half * 0.5, brim + 9], [x + half, brim]], { width: width * 0.85 });
+  hand.line([[x - half + 5, brim + lip + 2], [x - base, foot - 4]], { width });
+  hand.line([[x + half - 5, brim + lip + 2], [x + base, foot - 4]], { width });
+  hand.line([[x - base, foot - 4], [x - base * 0.5, foot + 2], [x, foot + 4], [x + base * 0.5, foot + 2], [x + base, foot - 4]], { width });
   hand.hint(x, (brim + foot + lip) / 2 + 6, "terracotta");
   hand.hint(x, brim + lip * 0.75 + 4, "terracotta", 1);
   hand.hint(x, brim + 2, "potting-soil");
-  hand.cover([
-    [x - half, brim],
-    [x, brim + 11],
-    [x + half, brim],
-    [x + half - 3, brim + lip],
-    [x + base, foot - 4],
-    [x, foot + 4],
-    [x - base, foot - 4],
-    [x - half + 3, brim + lip],
-  ]);
-  hand.line(
-    [
-      [x - half, brim],
-      [x - half * 0.5, brim - 9],
-      [x, brim - 11],
-      [x + half * 0.5, brim - 9],
-      [x + half, brim],
-    ],
-    { width: width * 0.85 },
-  );
+  hand.cover([[x - half, brim], [x, brim + 11], [x + half, brim], [x + half - 3, brim + lip], [x + base, foot - 4], [x, foot + 4], [x - base, foot - 4], [x - half + 3, brim + lip]]);
+  hand.line([[x - half, brim], [x - half * 0.5, brim - 9], [x, brim - 11], [x + half * 0.5, brim - 9], [x + half, brim]], { width: width * 0.85 });
 }
 
 /** A seedling with pairs of leaves. */

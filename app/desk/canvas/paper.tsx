@@ -6,7 +6,7 @@ import { activeTool, type Desk, type DeskStore, useDesk, useDeskStore } from "..
 import { TOOLS } from "../tools/index.ts";
 import type { Gesture, Press } from "../tools/tool.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../view.ts";
-import { ArtLayer } from "./art-layer.ts";
+import { ArtCanvas } from "./art-canvas.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
 
@@ -139,7 +139,7 @@ class Painter {
   private frame = 0;
   private shown: Desk | null = null;
   private readonly unsubscribe: () => void;
-  private readonly art: ArtLayer;
+  private readonly art: ArtCanvas;
 
   constructor(
     private readonly desk: DeskStore,
@@ -148,7 +148,7 @@ class Painter {
     private readonly overlay: HTMLCanvasElement,
     private readonly gesture: () => Gesture | null,
   ) {
-    this.art = new ArtLayer(artFrame, "art");
+    this.art = new ArtCanvas(artFrame, "art");
     this.unsubscribe = desk.subscribe(() => this.ask());
     this.ask();
   }

@@ -4,7 +4,7 @@ import type { ArtMessage } from "../../work/art.worker.ts";
 import type { Size } from "../view.ts";
 import type { View } from "./paint.ts";
 
-export class ArtLayer {
+export class ArtCanvas {
   private readonly worker = new Worker(new URL("../../work/art.worker.ts", import.meta.url), {
     type: "module",
   });
