@@ -1,0 +1,43 @@
+import { describe, expect, it } from "vitest";
+import { fitView, toPagePoint, toScreen, viewOn, zoomAt } from "./view.ts";
+
+const box = { x: -50, y: 20, width: 200, height: 100 };
+const size = { width: 800, height: 600 };
+
+describe("the view", () => {
+  it("shows the whole page in the middle", () => {
+    const view = fitView(box, size);
+    const [left, top] = toScreen(view, [box.x, box.y]);
+    const [right, bottom] = toScreen(view, [box.x + box.width, box.y + box.height]);
+    expect(left + right).toBeCloseTo(size.width);
+    expect(top + bottom).toBeCloseTo(size.height);
+    expect(left).toBeGreaterThan(0);
+    expect(top).toBeGreaterThan(0);
+  });
+
+  it("keeps the point under the pointer where it is while zooming", () => {
+    const view = fitView(box, size);
+    const pointer = [123, 456] as const;
+    const before = toPagePoint(view, pointer);
+    for (const factor of [1.3, 0.7, 12]) {
+      const after = toPagePoint(zoomAt(view, pointer, factor, view.scale), pointer);
+      expect(after[0]).toBeCloseTo(before[0]);
+      expect(after[1]).toBeCloseTo(before[1]);
+    }
+  });
+
+  it("does not zoom away without end", () => {
+    const view = fitView(box, size);
+    expect(zoomAt(view, [0, 0], 1e9, view.scale).scale).toBeCloseTo(view.scale * 400);
+    expect(zoomAt(view, [0, 0], 1e-9, view.scale).scale).toBeCloseTo(view.scale / 10);
+  });
+
+  it("brings a place to the middle, nearer for smaller things", () => {
+    const view = fitView(box, size);
+    const near = viewOn(view, [10, 60], size, 1, view.scale);
+    const far = viewOn(view, [10, 60], size, 30, view.scale);
+    expect(toScreen(near, [10, 60])).toEqual([400, 300]);
+    expect(near.scale).toBeGreaterThan(far.scale);
+    expect(far.scale).toBeGreaterThanOrEqual(view.scale);
+  });
+});

@@ -1,0 +1,111 @@
+import { describe, expect, it } from "vitest";
+import type { Drawing } from "../drawing/drawing.ts";
+import { addColour, addShade, changeColour, changeSheet, pour, renameColour } from "../drawing/edits.ts";
+import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
+import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { writeSvg } from "../formats/svg-write.ts";
+import { buildMap } from "../pockets/planar-map.ts";
+import { pocketsOf } from "../pockets/pockets.ts";
+import { linesOf } from "../pockets/reading.ts";
+import { box, straight } from "../pockets/testing.ts";
+import { withPreview } from "./preview.ts";
+import { derive, type FillItem, pocketAt, type ShadeItem, sceneOf } from "./scene.ts";
+
+const bare = newDrawing("Two rooms", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
+  ...[
+    box(10, 10, 80, 80, 2),
+    straight(
+      [
+        [40, 10],
+        [40, 90],
+      ],
+      2,
+    ),
+  ].map(({ id, points, closed, width }, i) => ({
+    id,
+    rank: i + 1,
+    points: Array.from(points),
+    closed,
+    width,
+  })),
+]);
+const pockets = pocketsOf(buildMap(linesOf(bare)));
+const edited = (...edits: Edit[]): Drawing =>
+  edits.reduce((drawing, edit) => applyEdit(beginHistory(drawing), edit)?.history.drawing ?? drawing, bare);
+const scene = (drawing: Drawing) => sceneOf(drawing, derive(drawing, pockets));
+const sheetNames = (drawing: Drawing) => scene(drawing).sheets.map(({ name }) => name);
+const both = pockets.map((pocket, i) =>
+  pour([{ pocket }], { colour: i ? "radish" : "frond", step: 0 }, [`p${i}`]),
+);
+const shade = addShade({
+  id: "s",
+  points: [20, 20, 30, 20, 60, 20, 70, 60, 50, 60, 30, 60, 20, 20],
+  seed: [60, 50],
+  paint: { colour: "dusk", step: -1 },
+  blend: "multiply",
+  opacity: 0.5,
+});
+
+describe("the scene", () => {
+  it("stacks sheets from the bottom up and leaves empty and hidden ones out", () => {
+    expect(sheetNames(bare)).toEqual(["ink"]);
+    expect(sheetNames(edited(...both, shade))).toEqual(["flats", "shade", "ink"]);
+    expect(sheetNames(edited(...both, shade, changeSheet("flats", { visible: false })))).toEqual([
+      "shade",
+      "ink",
+    ]);
+  });
+
+  it("lays a trap beneath the later colour on every shared border, and none beside bare pockets", () => {
+    const fills = scene(edited(...both)).sheets[0].items as FillItem[];
+    expect(fills.map(({ traps }) => traps.length)).toEqual([1, 0]);
+    const alone = scene(edited(both[0])).sheets[0].items as FillItem[];
+    expect(alone[0].traps).toHaveLength(0);
+  });
+
+  it("trims a shade to the pocket it began in, and shows none where that pocket is gone", () => {
+    const drawing = edited(shade);
+    const item = scene(drawing).sheets[0].items[0] as ShadeItem;
+    expect(item.trim).toBe(pocketAt(pockets, [60, 50])!.outline);
+    expect(sceneOf(drawing, derive(drawing, [])).sheets.map(({ name }) => name)).toEqual(["ink"]);
+  });
+
+  it("lets every use follow its colour, ladder steps too", () => {
+    const before = scene(edited(...both, shade)).tones.find(({ variable }) => variable === "dusk-down-1")!;
+    const after = scene(edited(...both, shade, changeColour("dusk", "#aa3300", "Dusk"))).tones;
+    expect(after.find(({ variable }) => variable === "dusk-down-1")!.value).not.toBe(before.value);
+  });
+
+  it("names custom properties after the tin, each once", () => {
+    const drawing = edited(addColour("x", "Frond", "#010203"), renameColour("radish", "Été & ink!"), ...both);
+    const variables = scene(drawing).tones.map(({ variable }) => variable);
+    expect(new Set(variables).size).toBe(variables.length);
+    expect(variables).toContain("frond");
+    expect(
+      variables.some((name) => /^[a-z0-9-]+$/.test(name) && name.includes("ink") && name !== "ink"),
+    ).toBe(true);
+  });
+
+  it("shows a pour under way without touching the drawing", () => {
+    const drawing = edited(both[0]);
+    const shown = withPreview(scene(drawing), [pockets[1]], { colour: "radish", step: 0 }, drawing.tin);
+    expect(shown.sheets.map(({ name }) => name)).toEqual(["flats", "flats", "ink"]);
+    expect(scene(drawing).sheets).toHaveLength(2);
+  });
+
+  it("folds a faint shade sheet into its shapes, since a faint group would not blend with what is below", () => {
+    const svg = writeSvg(
+      scene(
+        edited(
+          ...both,
+          shade,
+          changeSheet("shade", { opacity: 0.5 }),
+          changeSheet("flats", { opacity: 0.4 }),
+        ),
+      ),
+    );
+    expect(svg).toContain('<g id="flats" opacity="0.4">');
+    expect(svg).toContain('<g id="shade">');
+    expect(svg).toContain('fill-opacity="0.25" style="mix-blend-mode:multiply"');
+  });
+});
