@@ -92,15 +92,18 @@ export function polyline(points: readonly Point[]): number[] {
   return out;
 }
 
-const bend = (chain: Coords, o: number): number =>
-  Math.hypot(chain[o] - 2 * chain[o + 2] + chain[o + 4], chain[o + 1] - 2 * chain[o + 3] + chain[o + 5]);
+function bend(chain: Coords, o: number): number {
+  const x = chain[o] - 2 * chain[o + 2] + chain[o + 4];
+  const y = chain[o + 1] - 2 * chain[o + 3] + chain[o + 5];
+  return x * x + y * y;
+}
 
 /**
  * How many equal steps of t keep the chords of one cubic within `tolerance` of it.
  * Wang, "Degree n Bézier curves: subdivision depth", 1984.
  */
 export function stepsFor(chain: Coords, o: number, tolerance: number): number {
-  const most = Math.max(bend(chain, o), bend(chain, o + 2));
+  const most = Math.sqrt(Math.max(bend(chain, o), bend(chain, o + 2)));
   return Math.max(1, Math.min(512, Math.ceil(Math.sqrt((0.75 * most) / tolerance))));
 }
 

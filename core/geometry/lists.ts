@@ -1,4 +1,5 @@
-/** A growing list of whole numbers over one typed array, for hot paths that do not know their size. */
+/** Growing lists of whole numbers over typed arrays, for hot paths that do not know their size. */
+
 export class IntList {
   data: Int32Array;
   length = 0;
@@ -9,10 +10,49 @@ export class IntList {
 
   push(value: number): void {
     if (this.length === this.data.length) {
-      const grown = new Int32Array(this.data.length * 2);
+      const grown = new Int32Array(this.data.length + (this.data.length >> 1));
       grown.set(this.data);
       this.data = grown;
     }
     this.data[this.length++] = value;
+  }
+
+  /** The numbers alone; the list is not to be used any more. */
+  trimmed(): Int32Array {
+    if (this.data.length > this.length) this.data = this.data.slice(0, this.length);
+    return this.data;
+  }
+}
+
+const BLOCK = 2 ** 14;
+
+/** Pairs (key, value) in blocks, so that growing copies nothing. */
+export class PairList {
+  private readonly blocks: Int32Array[] = [];
+  private block = new Int32Array(0);
+  private used = 0;
+
+  push(key: number, value: number): void {
+    if (this.used === this.block.length) {
+      this.block = new Int32Array(BLOCK * 2);
+      this.blocks.push(this.block);
+      this.used = 0;
+    }
+    this.block[this.used++] = key;
+    this.block[this.used++] = value;
+  }
+
+  /** The values by key in the order they came: those of key k are items[start[k]] .. items[start[k + 1] - 1]. */
+  grouped(keys: number): { start: Int32Array; items: Int32Array } {
+    const start = new Int32Array(keys + 1);
+    const used = (block: Int32Array) => (block === this.block ? this.used : block.length);
+    for (const block of this.blocks) for (let k = 0; k < used(block); k += 2) start[block[k]]++;
+    for (let k = 1; k <= keys; k++) start[k] += start[k - 1];
+    const items = new Int32Array(start[keys]);
+    for (let b = this.blocks.length - 1; b >= 0; b--) {
+      const block = this.blocks[b];
+      for (let k = used(block) - 2; k >= 0; k -= 2) items[--start[block[k]]] = block[k + 1];
+    }
+    return { start, items };
   }
 }

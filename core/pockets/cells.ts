@@ -1,84 +1,134 @@
 /**
- * A uniform grid over segments: for each cell the segments that pass through it, in one flat run (CSR).
- * A segment is listed in every cell its slightly fattened self touches, so a lattice point within one step
- * of a segment always shares a cell with it.
+ * A uniform grid over segments: for each cell the segments that pass through it, in one flat run (CSR). A segment
+ * is listed in every cell its slightly fattened self touches, so a lattice point within three steps of a segment
+ * always shares a cell with it. Segments that come later are kept beside the flat run.
  */
+import { IntList } from "../geometry/lists.ts";
 import type { Segments } from "./segments.ts";
 
-export interface Cells {
+/** Cell (column, row) covers lattice points whose coordinates, shifted right, are firstColumn + column and so on. */
+export interface Grid {
   readonly columns: number;
   readonly rows: number;
-  /** Side of a cell in lattice steps. */
-  readonly size: number;
-  readonly start: Int32Array;
-  readonly items: Int32Array;
+  readonly firstColumn: number;
+  readonly firstRow: number;
+  /** A cell's side is 2^shift lattice steps. */
+  readonly shift: number;
 }
 
-const CELLS_PER_SEGMENT = 1;
+export interface Cells extends Grid {
+  readonly start: Int32Array;
+  readonly items: Int32Array;
+  /** Segments added after the grid was made. */
+  readonly later: Map<number, number[]>;
+}
 
-export const columnOf = (cells: Cells, x: number): number =>
-  Math.max(0, Math.min(cells.columns - 1, Math.floor(x / cells.size)));
-export const rowOf = (cells: Cells, y: number): number =>
-  Math.max(0, Math.min(cells.rows - 1, Math.floor(y / cells.size)));
+const SEGMENTS_PER_CELL = 1;
+const FATTENED = 3;
 
-/** Calls nothing: either counts into `start` or, when `items` is given, files segment s in its cells. */
-function cover(
-  segs: Segments,
-  s: number,
-  size: number,
-  columns: number,
-  rows: number,
-  start: Int32Array,
-  items: Int32Array | null,
-): void {
+const clamp = (value: number, count: number): number => (value < 0 ? 0 : value >= count ? count - 1 : value);
+
+export const columnOf = ({ columns, firstColumn, shift }: Grid, x: number): number =>
+  clamp((x >> shift) - firstColumn, columns);
+export const rowOf = ({ rows, firstRow, shift }: Grid, y: number): number =>
+  clamp((y >> shift) - firstRow, rows);
+export const cellOf = (grid: Grid, x: number, y: number): number =>
+  rowOf(grid, y) * grid.columns + columnOf(grid, x);
+
+/** Lists every cell that segment s touches in `touched`. */
+export function cellsAlong(segs: Segments, s: number, grid: Grid, touched: IntList): void {
+  const { columns, rows, firstColumn, shift } = grid;
   const swap = segs.ay[s] > segs.by[s];
   const topX = swap ? segs.bx[s] : segs.ax[s];
   const topY = swap ? segs.by[s] : segs.ay[s];
   const endX = swap ? segs.ax[s] : segs.bx[s];
   const endY = swap ? segs.ay[s] : segs.by[s];
-  const slope = endY === topY ? 0 : (endX - topX) / (endY - topY);
-  const left = Math.min(topX, endX) - 1;
-  const right = Math.max(topX, endX) + 1;
-  const firstRow = Math.max(0, Math.floor((topY - 1) / size));
-  const lastRow = Math.min(rows - 1, Math.floor((endY + 1) / size));
+  const left = (topX < endX ? topX : endX) - FATTENED;
+  const right = (topX < endX ? endX : topX) + FATTENED;
+  const firstRow = clamp(((topY - FATTENED) >> shift) - grid.firstRow, rows);
+  const lastRow = clamp(((endY + FATTENED) >> shift) - grid.firstRow, rows);
+  let from = left;
+  let to = right;
+  let slope = 0;
+  const sloped = firstRow < lastRow && left + 2 * FATTENED < right;
+  if (sloped) slope = (endX - topX) / (endY - topY);
+  touched.length = 0;
   for (let row = firstRow; row <= lastRow; row++) {
-    let from = left;
-    let to = right;
-    if (endY !== topY) {
-      const xIn = topX + slope * (row * size - 1 - topY);
-      const xOut = topX + slope * ((row + 1) * size + 1 - topY);
-      from = Math.max(left, Math.min(xIn, xOut) - 1);
-      to = Math.min(right, Math.max(xIn, xOut) + 1);
+    if (sloped) {
+      const y = (grid.firstRow + row) * 2 ** shift;
+      const xIn = row === firstRow ? topX : topX + slope * (y - FATTENED - topY);
+      const xOut = row === lastRow ? endX : topX + slope * (y + 2 ** shift + FATTENED - topY);
+      from = Math.floor(xIn < xOut ? xIn : xOut) - FATTENED - 1;
+      to = Math.ceil(xIn < xOut ? xOut : xIn) + FATTENED + 1;
+      if (from < left) from = left;
+      if (to > right) to = right;
     }
-    const firstColumn = Math.max(0, Math.floor(from / size));
-    const lastColumn = Math.min(columns - 1, Math.floor(to / size));
-    for (let column = firstColumn; column <= lastColumn; column++) {
-      const cell = row * columns + column;
-      if (items) items[--start[cell]] = s;
-      else start[cell]++;
-    }
+    const last = row * columns + clamp((to >> shift) - firstColumn, columns);
+    for (let cell = row * columns + clamp((from >> shift) - firstColumn, columns); cell <= last; cell++)
+      touched.push(cell);
   }
 }
 
 export function cellsOf(segs: Segments): Cells {
-  let width = 1;
-  let height = 1;
+  const grid = gridFor(segs);
+  const start = new Int32Array(grid.columns * grid.rows + 1);
+  const touched = new IntList(64);
   for (let s = 0; s < segs.count; s++) {
-    width = Math.max(width, segs.ax[s], segs.bx[s]);
-    height = Math.max(height, segs.ay[s], segs.by[s]);
+    cellsAlong(segs, s, grid, touched);
+    for (let k = 0; k < touched.length; k++) start[touched.data[k]]++;
   }
-  const wanted = Math.max(1, segs.count * CELLS_PER_SEGMENT);
-  const size = Math.max(
-    4,
-    Math.ceil(Math.sqrt(((width + 1) * (height + 1)) / wanted)),
-    Math.ceil(width / 4096),
-  );
-  const columns = Math.floor(width / size) + 1;
-  const rows = Math.floor(height / size) + 1;
-  const start = new Int32Array(columns * rows + 1);
-  for (let s = 0; s < segs.count; s++) cover(segs, s, size, columns, rows, start, null);
-  for (let i = 1; i <= columns * rows; i++) start[i] += start[i - 1];
-  const items = new Int32Array(start[columns * rows - 1]);
-  for (let s = segs.count - 1; s >= 0; s--) cover(segs, s, size, columns, rows, start, items);
-  return { columns, rows, size, start, items };
+  for (let i = 1; i < start.length; i++) start[i] += start[i - 1];
+  const items = new Int32Array(start[start.length - 1]);
+  for (let s = segs.count - 1; s >= 0; s--) {
+    cellsAlong(segs, s, grid, touched);
+    for (let k = 0; k < touched.length; k++) items[--start[touched.data[k]]] = s;
+  }
+  return { ...grid, start, items, later: new Map() };
+}
+
+function gridFor(segs: Segments): Grid {
+  let right = 1;
+  let bottom = 1;
+  let left = segs.count ? 2 ** 31 : 0;
+  let top = left;
+  for (let s = 0; s < segs.count; s++) {
+    right = Math.max(right, segs.ax[s], segs.bx[s]);
+    bottom = Math.max(bottom, segs.ay[s], segs.by[s]);
+    left = Math.min(left, segs.ax[s], segs.bx[s]);
+    top = Math.min(top, segs.ay[s], segs.by[s]);
+  }
+  const area = Math.max(1, right - left) * Math.max(1, bottom - top);
+  const wanted = Math.log2(Math.sqrt((area * SEGMENTS_PER_CELL) / Math.max(1, segs.count)));
+  const smallest = Math.log2(Math.max(right - left, bottom - top) / 4096);
+  const shift = Math.max(3, Math.round(wanted), Math.ceil(smallest));
+  const firstColumn = left >> shift;
+  const firstRow = top >> shift;
+  return {
+    columns: (right >> shift) - firstColumn + 1,
+    rows: (bottom >> shift) - firstRow + 1,
+    firstColumn,
+    firstRow,
+    shift,
+  };
+}
+
+/** Files a segment that came after the grid was made. */
+export function fileLater(cells: Cells, segs: Segments, s: number): void {
+  const touched = new IntList(64);
+  cellsAlong(segs, s, cells, touched);
+  for (let k = 0; k < touched.length; k++) {
+    const items = cells.later.get(touched.data[k]);
+    if (items) items.push(s);
+    else cells.later.set(touched.data[k], [s]);
+  }
+}
+
+const NONE: readonly number[] = [];
+
+/** Calls `visit` for every live segment of a cell. */
+export function eachIn(cells: Cells, segs: Segments, cell: number, visit: (s: number) => void): void {
+  for (let k = cells.start[cell]; k < cells.start[cell + 1]; k++) {
+    if (segs.line[cells.items[k]] >= 0) visit(cells.items[k]);
+  }
+  for (const s of cells.later.get(cell) ?? NONE) if (segs.line[s] >= 0) visit(s);
 }

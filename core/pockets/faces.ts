@@ -3,138 +3,193 @@
  * from outside, one with negative area is the rim of an island, one with none is a tree of loose lines. Each
  * island's face is found by looking left from its leftmost point to the nearest edge.
  */
-import type { Cells } from "./cells.ts";
-import { rowOf } from "./cells.ts";
-import type { HalfEdges } from "./half-edges.ts";
+import { type Cells, columnOf, eachIn, rowOf } from "./cells.ts";
+import { cross } from "./exact.ts";
+import { type HalfEdges, originOf } from "./half-edges.ts";
+import type { Join } from "./joins.ts";
+import type { Lattice, Line, Segments } from "./segments.ts";
+import { isSliver } from "./slivers.ts";
+
+/** What a loop is: the outer bound of a face, the rim of an island, or nothing that encloses. */
+export const LOOP = { none: 0, bound: 1, rim: 2 } as const;
+
+/** A loop that bounds nothing itself lies in the face seen to its left. */
+export interface Island {
+  /** The half-edge seen, -1 where nothing is. */
+  readonly seen: number;
+  /** The loop's leftmost point, in lattice steps. */
+  readonly x: number;
+  readonly y: number;
+}
 
 export interface Faces {
-  readonly loopCount: number;
-  /** The loop of each half-edge; -1 for repeats. */
-  readonly loop: Int32Array;
-  /** One half-edge of each loop. */
-  readonly someHalfEdge: Int32Array;
-  /** Signed area of each loop in lattice steps squared. */
-  readonly area: Float64Array;
-  /** For each loop the loop that bounds its face: itself, another, or -1 for the open outside. */
-  readonly face: Int32Array;
-  /** Loops that bound a pocket from outside. */
-  readonly pockets: Int32Array;
+  /** The loop of each half-edge; -1 where there is none. */
+  loop: Int32Array;
+  loopCount: number;
+  /** One half-edge of each loop; -1 for loops that are no more. */
+  some: Int32Array;
+  /** One of LOOP for each loop. */
+  kind: Uint8Array;
+  readonly islands: Map<number, Island>;
 }
 
-/** Faces thinner than this many lattice steps, four millionths of the drawing, are rounding, not drawing. */
-const SLIVER = 64;
-
-export function facesOf(map: HalfEdges, cells: Cells): Faces {
-  const { next, noding } = map;
-  const { vx, vy, eu, ev } = noding;
-  const loop = new Int32Array(next.length).fill(-1);
-  const starts: number[] = [];
-  const areas: number[] = [];
-  const kinds: number[] = [];
-  for (let first = 0; first < next.length; first++) {
-    if (next[first] < 0 || loop[first] >= 0) continue;
-    const id = starts.length;
-    const originX = vx[map.origin(first)];
-    const originY = vy[map.origin(first)];
-    let twice = 0;
-    let length = 0;
-    let h = first;
-    do {
-      loop[h] = id;
-      const a = h & 1 ? ev[h >> 1] : eu[h >> 1];
-      const b = h & 1 ? eu[h >> 1] : ev[h >> 1];
-      const px = vx[a] - originX;
-      const py = vy[a] - originY;
-      const qx = vx[b] - originX;
-      const qy = vy[b] - originY;
-      twice += px * qy - qx * py;
-      length += Math.abs(qx - px) + Math.abs(qy - py);
-      h = next[h];
-    } while (h !== first);
-    starts.push(first);
-    areas.push(twice / 2);
-    kinds.push(Math.abs(twice) <= SLIVER * length ? 0 : Math.sign(twice));
-  }
-  const face = new Int32Array(starts.length).fill(-2);
-  for (let id = 0; id < starts.length; id++) if (kinds[id] > 0) face[id] = id;
-  const pockets = Int32Array.from(face.filter((id) => id >= 0));
-  const someHalfEdge = Int32Array.from(starts);
-  for (let id = 0; id < starts.length; id++)
-    if (face[id] === -2) resolveFace(id, map, cells, loop, someHalfEdge, face);
-  return { loopCount: starts.length, loop, someHalfEdge, area: Float64Array.from(areas), face, pockets };
+/** What faces are read from. */
+export interface MapParts {
+  readonly lines: readonly Line[];
+  readonly joins: ReadonlyMap<number, Join>;
+  readonly lattice: Lattice;
+  readonly segs: Segments;
+  readonly cells: Cells;
+  readonly halfEdges: HalfEdges;
 }
 
-/** Follows islands to the left until one lies in a known face; fills in the face of all on the way. */
-function resolveFace(
-  id: number,
-  map: HalfEdges,
-  cells: Cells,
-  loop: Int32Array,
-  someHalfEdge: Int32Array,
-  face: Int32Array,
-): void {
-  const chain: number[] = [];
-  let current = id;
-  while (current >= 0 && face[current] === -2) {
-    chain.push(current);
-    const beside = halfEdgeLeftOf(leftmostVertex(someHalfEdge[current], map), map, cells);
-    current = beside < 0 ? -1 : loop[beside];
-  }
-  const found = current < 0 ? -1 : face[current];
-  for (const link of chain) face[link] = found;
+/** `loop` is lent for the result: two numbers a slot. */
+export function facesOf(parts: MapParts, loop: Int32Array): Faces {
+  const { next } = parts.halfEdges;
+  loop.fill(-1);
+  const faces: Faces = {
+    loop,
+    loopCount: 0,
+    some: new Int32Array(Math.max(64, next.length >> 3)),
+    kind: new Uint8Array(Math.max(64, next.length >> 3)),
+    islands: new Map(),
+  };
+  for (let h = 0; h < next.length; h++) if (next[h] >= 0 && loop[h] < 0) traceLoop(parts, faces, h);
+  for (let id = 0; id < faces.loopCount; id++)
+    if (faces.kind[id] !== LOOP.bound) faces.islands.set(id, islandOf(parts, faces, id));
+  return faces;
 }
 
-function leftmostVertex(first: number, map: HalfEdges): number {
-  const { vx, vy } = map.noding;
-  let best = map.origin(first);
-  for (let h = map.next[first]; h !== first; h = map.next[h]) {
-    const v = map.origin(h);
+/** Numbers the loop through half-edge `first` and says what it is. */
+export function traceLoop(parts: MapParts, faces: Faces, first: number): number {
+  const { next, noding } = parts.halfEdges;
+  const { vx, vy, at } = noding;
+  const { loop } = faces;
+  const id = faces.loopCount++;
+  if (id === faces.some.length) growLoops(faces);
+  const start = originOf(noding, first);
+  const originX = vx[start];
+  const originY = vy[start];
+  let twice = 0;
+  let length = 0;
+  let px = 0;
+  let py = 0;
+  let h = first;
+  do {
+    loop[h] = id;
+    const target = at[(h >> 1) + 1 - (h & 1)];
+    const qx = vx[target] - originX;
+    const qy = vy[target] - originY;
+    twice += px * qy - qx * py;
+    length += (qx > px ? qx - px : px - qx) + (qy > py ? qy - py : py - qy);
+    px = qx;
+    py = qy;
+    h = next[h];
+  } while (h !== first);
+  faces.some[id] = first;
+  faces.kind[id] = kindOf(parts, first, twice, length);
+  return id;
+}
+
+function growLoops(faces: Faces): void {
+  const size = faces.some.length + (faces.some.length >> 1);
+  const some = new Int32Array(size);
+  const kind = new Uint8Array(size);
+  some.set(faces.some);
+  kind.set(faces.kind);
+  faces.some = some;
+  faces.kind = kind;
+}
+
+function kindOf(parts: MapParts, first: number, twice: number, length: number): number {
+  if (isSliver(parts, first, twice, length)) return LOOP.none;
+  return twice > 0 ? LOOP.bound : LOOP.rim;
+}
+
+/** The loops that bound faces from outside: one a face. */
+export function boundingLoops({ some, kind, loopCount }: Faces): number[] {
+  const found: number[] = [];
+  for (let id = 0; id < loopCount; id++) if (some[id] >= 0 && kind[id] === LOOP.bound) found.push(id);
+  return found;
+}
+
+/** Where a loop that bounds nothing lies. */
+export function islandOf(parts: MapParts, faces: Faces, id: number): Island {
+  const { vx, vy } = parts.halfEdges.noding;
+  const v = leftmostVertex(faces.some[id], parts.halfEdges);
+  return { seen: halfEdgeLeftOf(vx[v], vy[v], parts), x: vx[v], y: vy[v] };
+}
+
+function leftmostVertex(first: number, { noding, next }: HalfEdges): number {
+  const { vx, vy } = noding;
+  let best = originOf(noding, first);
+  for (let h = next[first]; h !== first; h = next[h]) {
+    const v = originOf(noding, h);
     if (vx[v] < vx[best] || (vx[v] === vx[best] && vy[v] < vy[best])) best = v;
   }
   return best;
 }
 
-/**
- * The half-edge that sees vertex v from the left: nearest edge on the horizontal through v, whose face lies on
- * its right-hand side in x. The horizontal is taken a hair above v, so that it never passes through a vertex.
- */
-export function halfEdgeLeftOf(v: number, map: HalfEdges, cells: Cells): number {
-  const { vx, vy } = map.noding;
-  return halfEdgeLeftOfPoint(vx[v], vy[v], map, cells);
+/** The face of every loop, named by the loop that bounds it; -1 for the open outside, -2 for loops no more. */
+export function resolveFaces({ islands, kind, loop, loopCount, some }: Faces): Int32Array {
+  const face = new Int32Array(loopCount).fill(-2);
+  for (let id = 0; id < loopCount; id++) if (some[id] >= 0 && kind[id] === LOOP.bound) face[id] = id;
+  for (const start of islands.keys()) {
+    const chain: number[] = [];
+    let id = start;
+    while (id >= 0 && face[id] === -2) {
+      chain.push(id);
+      const { seen } = islands.get(id)!;
+      id = seen < 0 ? -1 : loop[seen];
+    }
+    const found = id < 0 ? -1 : face[id];
+    for (const link of chain) face[link] = found;
+  }
+  return face;
 }
 
-/** The same for any point in lattice steps, whole or not. */
-export function halfEdgeLeftOfPoint(x: number, y: number, map: HalfEdges, cells: Cells): number {
-  const { vx, vy, eu, ev, segEdge } = map.noding;
+/** Bound on the error of a cross product over the whole lattice (see exact.ts). */
+const DOUBT = 2 ** 12;
+/** Places this near one another along the horizontal, in steps, are told apart by slope where edges meet below. */
+const NEAR = 2 ** -12;
+
+/**
+ * The half-edge that sees a point from the left: nearest edge on the horizontal through it, whose face lies on its
+ * right-hand side in x. Lattice steps, whole or not. The horizontal is taken a hair above the point, so that it
+ * never passes through a vertex.
+ */
+export function halfEdgeLeftOf(x: number, y: number, { segs, cells, halfEdges }: MapParts): number {
+  const { noding, next } = halfEdges;
+  const { vx, vy, at, owner, first } = noding;
   const row = rowOf(cells, y);
   let best = -1;
   let bestX = -Infinity;
   let bestSlope = 0;
-  const fromColumn = Math.min(cells.columns - 1, Math.floor((x + 1) / cells.size));
-  for (let column = fromColumn; column >= 0; column--) {
-    const cell = row * cells.columns + column;
-    for (let k = cells.start[cell]; k < cells.start[cell + 1]; k++) {
-      const s = cells.items[k];
-      for (let e = segEdge[s]; e < segEdge[s + 1]; e++) {
-        if (map.next[2 * e] < 0) continue;
-        const ay = vy[eu[e]];
-        const by = vy[ev[e]];
-        if (ay <= y === by <= y) continue;
-        const ax = vx[eu[e]];
-        const dx = vx[ev[e]] - ax;
-        const dy = by - ay;
-        // Exact on lattice points, so that a vertex never lies left of its own edges.
-        const side = dx * (y - ay) - dy * (x - ax);
-        if (dy > 0 ? side >= 0 : side <= 0) continue;
-        const slope = dx / dy;
-        const at = ax + slope * (y - ay);
-        if (at < bestX || (at === bestX && slope <= bestSlope && best >= 0)) continue;
-        best = ay > by ? 2 * e : 2 * e + 1;
-        bestX = at;
-        bestSlope = slope;
-      }
+  let bestLow = -1;
+  const look = (s: number) => {
+    for (let e = first[s]; owner[e] === s; e++) {
+      if (next[2 * e] < 0) continue;
+      const upwards = vy[at[e]] <= vy[at[e + 1]];
+      const low = upwards ? at[e] : at[e + 1];
+      const high = upwards ? at[e + 1] : at[e];
+      if (vy[low] > y || vy[high] <= y) continue;
+      const dx = vx[high] - vx[low];
+      const dy = vy[high] - vy[low];
+      // Exact, so that a vertex never lies left of its own edges.
+      if (cross(dx, dy, x - vx[low], y - vy[low], DOUBT) >= 0) continue;
+      const slope = dx / dy;
+      const along = vx[low] + slope * (y - vy[low]);
+      const nearer = Math.abs(along - bestX) < NEAR && low === bestLow ? slope > bestSlope : along > bestX;
+      if (!nearer) continue;
+      best = upwards ? 2 * e + 1 : 2 * e;
+      bestX = along;
+      bestSlope = slope;
+      bestLow = low;
     }
-    if (best >= 0 && bestX > column * cells.size + 2) break;
+  };
+  for (let column = columnOf(cells, x + 1); column >= 0; column--) {
+    eachIn(cells, segs, row * cells.columns + column, look);
+    if (best >= 0 && (column === 0 || bestX > (cells.firstColumn + column) * 2 ** cells.shift + 2)) break;
   }
   return best;
 }

@@ -10,7 +10,7 @@
  * persistence is measured here as the ratio of room to width.
  */
 import { IntList } from "../geometry/lists.ts";
-import { mix, type Point } from "../geometry/point.ts";
+import { boundsOf, mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { toPage } from "./segments.ts";
@@ -72,7 +72,8 @@ export function freeSpaceOf(map: PlanarMap, ends: ReadonlyMap<number, number>): 
 
 function verticesOf(map: PlanarMap, ends: ReadonlyMap<number, number>): Vertices {
   const { noding, halfEdges, lattice } = map;
-  const side = 2 ** 24;
+  const extent = latticeExtent(map);
+  const side = extent.side;
   const spacing = side * SAMPLE;
   const ids = new Int32Array(noding.vertexCount).fill(-1);
   const xs: number[] = [];
@@ -85,10 +86,10 @@ function verticesOf(map: PlanarMap, ends: ReadonlyMap<number, number>): Vertices
     if (ids[v] < 0) ids[v] = place(noding.vx[v], noding.vy[v]);
     return ids[v];
   };
-  const wanted = new IntList(noding.edgeCount * 3);
-  for (let e = 0; e < noding.edgeCount; e++) {
+  const wanted = new IntList(noding.slotCount * 3);
+  for (let e = 0; e < noding.slotCount; e++) {
     if (halfEdges.next[2 * e] < 0) continue;
-    const [u, v] = [noding.eu[e], noding.ev[e]];
+    const [u, v] = [noding.at[e], noding.at[e + 1]];
     const dx = noding.vx[v] - noding.vx[u];
     const dy = noding.vy[v] - noding.vy[u];
     const pieces = Math.max(1, Math.round(Math.hypot(dx, dy) / spacing));
@@ -102,18 +103,28 @@ function verticesOf(map: PlanarMap, ends: ReadonlyMap<number, number>): Vertices
     }
   }
   const frameFrom = xs.length / 2;
-  const far = side * (1 + MARGIN);
-  const near = -side * MARGIN;
+  const length = side * (1 + 2 * MARGIN);
+  const left = extent.left - side * MARGIN;
+  const top = extent.top - side * MARGIN;
   for (let k = 0; k < 4; k++) {
-    const a = near + ((far - near) * k) / 4;
-    place(a, near);
-    place(far, a);
-    place(far + near - a, far);
-    place(near, far + near - a);
+    const a = (length * k) / 4;
+    place(left + a, top);
+    place(left + length, top + a);
+    place(left + length - a, top + length);
+    place(left, top + length - a);
   }
   const loose = new Uint8Array(xs.length / 2);
   for (const [v, kind] of ends) if (ids[v] >= 0) loose[ids[v]] = kind;
   return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), loose, frameFrom };
+}
+
+/** Where the line work lies on the lattice: its corner and its longer side, in steps. */
+function latticeExtent({ segs }: PlanarMap): { left: number; top: number; side: number } {
+  const { ax, ay, bx, by, count, line } = segs;
+  const xy: number[] = [];
+  for (let s = 0; s < count; s++) if (line[s] >= 0) xy.push(ax[s], ay[s], bx[s], by[s]);
+  const box = boundsOf([xy]) ?? { x: 0, y: 0, width: 1, height: 1 };
+  return { left: box.x, top: box.y, side: Math.max(box.width, box.height) };
 }
 
 /**

@@ -1,95 +1,115 @@
 /**
- * The planar map as half-edges in flat arrays. Edge e gives half-edges 2e (u to v) and 2e + 1 (back); the twin of
- * h is h ^ 1. Around each vertex the outgoing half-edges are sorted by angle, so that `next` walks the loop with
- * the face on the left (taking y as upwards; in page terms, on the right).
+ * The planar map as half-edges in flat arrays. The edge of slot e (see noding.ts) gives half-edges 2e, forwards,
+ * and 2e + 1, back; the twin of h is h ^ 1. Around each vertex the outgoing half-edges are in order of angle, so
+ * that `next` walks the loop with the face on the left (taking y as upwards; in page terms, on the right). The
+ * order around a vertex needs no store of its own: after h comes next[h ^ 1], clockwise.
  * De Berg et al., "Computational Geometry", 3rd ed., chapter 2. Coordinates are lattice steps.
  */
+import { cross } from "./exact.ts";
 import type { Noding } from "./noding.ts";
 
 export interface HalfEdges {
   readonly noding: Noding;
-  /** The vertex a half-edge leaves. */
-  readonly origin: (h: number) => number;
-  /** Successor on the loop; -1 for half-edges of edges that repeat another edge. */
-  readonly next: Int32Array;
-  /** Number of edges at each vertex, repeats left out. */
-  readonly degree: Uint16Array;
-  readonly edgesKept: number;
+  /** Successor on the loop; -1 where there is no edge or it repeats another one. */
+  next: Int32Array;
 }
 
-export function halfEdgesOf(noding: Noding): HalfEdges {
-  const { eu, ev, vx, vy, edgeCount, vertexCount } = noding;
+/** The vertex a half-edge leaves. */
+export const originOf = ({ at }: Noding, h: number): number => at[(h >> 1) + (h & 1)];
+/** The vertex a half-edge leads to. */
+export const targetOf = ({ at }: Noding, h: number): number => at[(h >> 1) + 1 - (h & 1)];
+
+/** How many edges meet where h begins, repeats left out. */
+export function degreeAt({ next }: HalfEdges, h: number): number {
+  let degree = 0;
+  let now = h;
+  do {
+    degree++;
+    now = next[now ^ 1];
+  } while (now !== h);
+  return degree;
+}
+
+/** `spare` is lent for sorting: two numbers a slot. */
+export function halfEdgesOf(noding: Noding, spare: Int32Array): HalfEdges {
+  const { at, owner, slotCount, vertexCount } = noding;
   const start = new Int32Array(vertexCount + 1);
-  for (let e = 0; e < edgeCount; e++) {
-    start[eu[e]]++;
-    start[ev[e]]++;
+  for (let e = 0; e < slotCount; e++) {
+    if (owner[e] < 0) continue;
+    start[at[e]]++;
+    start[at[e + 1]]++;
   }
   for (let v = 1; v <= vertexCount; v++) start[v] += start[v - 1];
-  const out = new Int32Array(edgeCount * 2);
-  for (let e = edgeCount - 1; e >= 0; e--) {
-    out[--start[eu[e]]] = e * 2;
-    out[--start[ev[e]]] = e * 2 + 1;
+  for (let e = slotCount - 1; e >= 0; e--) {
+    if (owner[e] < 0) continue;
+    spare[--start[at[e]]] = e * 2;
+    spare[--start[at[e + 1]]] = e * 2 + 1;
   }
-  const target = (h: number) => (h & 1 ? eu[h >> 1] : ev[h >> 1]);
-
-  const next = new Int32Array(edgeCount * 2).fill(-1);
-  const degree = new Uint16Array(vertexCount);
-  let halfEdgesKept = 0;
-  for (let v = 0; v < vertexCount; v++) {
-    const first = start[v];
-    let last = start[v + 1];
-    if (last - first > 1) {
-      sortByAngle(out, first, last, v, vx, vy, target);
-      last = dropRepeats(out, first, last, target);
-    }
-    degree[v] = last - first;
-    halfEdgesKept += last - first;
-    for (let k = first; k < last; k++) next[out[k] ^ 1] = out[k === first ? last - 1 : k - 1];
-  }
-  const origin = (h: number) => (h & 1 ? ev[h >> 1] : eu[h >> 1]);
-  return { noding, origin, next, degree, edgesKept: halfEdgesKept / 2 };
+  const next = new Int32Array(slotCount * 2).fill(-1);
+  const ring = new Ring(noding);
+  for (let v = 0; v < vertexCount; v++) ring.link(v, spare, start[v], start[v + 1], next);
+  return { noding, next };
 }
 
-/** Insertion sort, counter-clockwise from the positive x axis; equal directions by edge number. */
-function sortByAngle(
-  out: Int32Array,
-  first: number,
-  last: number,
-  v: number,
-  vx: Int32Array,
-  vy: Int32Array,
-  target: (h: number) => number,
-): void {
-  const x = vx[v];
-  const y = vy[v];
-  for (let k = first + 1; k < last; k++) {
-    const h = out[k];
-    const t = target(h);
-    const dx = vx[t] - x;
-    const dy = vy[t] - y;
-    const lower = dy < 0 || (dy === 0 && dx < 0);
-    let m = k;
-    while (m > first) {
-      const other = out[m - 1];
-      const w = target(other);
-      const ox = vx[w] - x;
-      const oy = vy[w] - y;
-      const otherLower = oy < 0 || (oy === 0 && ox < 0);
-      const turn = ox * dy - oy * dx;
-      const after = lower === otherLower ? turn > 0 || (turn === 0 && other < h) : lower;
-      if (after) break;
-      out[m] = other;
-      m--;
-    }
-    out[m] = h;
-  }
-}
+/** Orders the half-edges that leave one vertex. */
+class Ring {
+  private dx = new Float64Array(32);
+  private dy = new Float64Array(32);
 
-/** Edges between the same two vertices are one edge; the first line drawn keeps it. */
-function dropRepeats(out: Int32Array, first: number, last: number, target: (h: number) => number): number {
-  let kept = first + 1;
-  for (let k = first + 1; k < last; k++) {
-    if (target(out[k]) !== target(out[kept - 1])) out[kept++] = out[k];
+  constructor(private readonly noding: Noding) {}
+
+  link(v: number, out: Int32Array, from: number, to: number, next: Int32Array): void {
+    const count = to - from;
+    if (count === 2) {
+      const a = out[from];
+      const b = out[from + 1];
+      if (targetOf(this.noding, a) !== targetOf(this.noding, b)) {
+        next[a ^ 1] = b;
+        next[b ^ 1] = a;
+        return;
+      }
+    }
+    if (count > 1) this.sort(v, out, from, count);
+    let kept = from;
+    for (let k = from; k < to; k++) {
+      if (k === from || targetOf(this.noding, out[k]) !== targetOf(this.noding, out[kept - 1]))
+        out[kept++] = out[k];
+    }
+    for (let k = from; k < kept; k++) next[out[k] ^ 1] = out[k === from ? kept - 1 : k - 1];
   }
-  return kept;
+
+  /** Insertion sort, counter-clockwise from the positive x axis; equal directions by number, so repeats meet. */
+  private sort(v: number, out: Int32Array, from: number, count: number): void {
+    const { vx, vy, doubt } = this.noding;
+    if (count > this.dx.length) {
+      this.dx = new Float64Array(count * 2);
+      this.dy = new Float64Array(count * 2);
+    }
+    const { dx, dy } = this;
+    for (let k = 0; k < count; k++) {
+      const h = out[from + k];
+      const w = targetOf(this.noding, h);
+      const x = vx[w] - vx[v];
+      const y = vy[w] - vy[v];
+      const lower = y < 0 || (y === 0 && x < 0);
+      let m = k;
+      while (m > 0) {
+        const ox = dx[m - 1];
+        const oy = dy[m - 1];
+        if (lower !== (oy < 0 || (oy === 0 && ox < 0))) {
+          if (lower) break;
+        } else {
+          const turn = cross(ox, oy, x, y, doubt);
+          if (turn > 0 || (turn === 0 && out[from + m - 1] < h)) break;
+        }
+        dx[m] = ox;
+        dy[m] = oy;
+        out[from + m] = out[from + m - 1];
+        m--;
+      }
+      dx[m] = x;
+      dy[m] = y;
+      out[from + m] = h;
+    }
+  }
 }

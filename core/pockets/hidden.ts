@@ -9,6 +9,12 @@ import { regionContains } from "../geometry/polygon.ts";
 /** A flat run of bounding segments [ax, ay, bx, by, half ink width, …] in page units. */
 export type InkedBounds = readonly number[];
 
+/** Adds the pieces of a flattened stretch [x, y, …] with the half width of its ink. */
+export function pushInkedBounds(bounds: number[], points: readonly number[], half: number): void {
+  for (let k = 0; k + 3 < points.length; k += 2)
+    bounds.push(points[k], points[k + 1], points[k + 2], points[k + 3], half);
+}
+
 /** `likely` is a point inside where ink is least expected: most pockets show there. */
 export function isHidden(rings: readonly Coords[], bounds: InkedBounds, likely: Point): boolean {
   if (clearance(likely[0], likely[1], bounds) > 0) return false;

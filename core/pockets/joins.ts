@@ -1,22 +1,43 @@
 /**
  * What looks closed is closed. An end whose ink touches another line's ink is joined to it by a short invisible
- * connector; nobody's points move. In strict reading only ends that miss by rounding are joined.
+ * connector; nobody's points move. In strict reading only ends that lie on a line up to rounding are joined.
  */
+import { closestNear, pointAt } from "../geometry/cubic.ts";
+import { IntList } from "../geometry/lists.ts";
 import { distance, mix, type Point } from "../geometry/point.ts";
-import { type Cells, columnOf, rowOf } from "./cells.ts";
-import type { Lattice, Line, Segments } from "./segments.ts";
+import { type Cells, cellOf, cellsAlong, columnOf, eachIn, rowOf } from "./cells.ts";
+import { goesOn, passesSquare } from "./noding.ts";
+import { endParameter, firstSegments, type Lattice, type Line, type Segments } from "./segments.ts";
 
-/** A connector from the end of one line to a point on another (or on a far part of its own), in lattice steps. */
+/** A connector from an end or a corner of one line to a point on another (or on a far part of its own), in lattice steps. */
 export interface Join {
   readonly line: number;
-  /** True for the line's start, false for its end. */
-  readonly start: boolean;
+  /** True for the line's start, false for its end; undefined for a corner on its way. */
+  readonly start: boolean | undefined;
+  readonly other: number;
   readonly from: Point;
   readonly to: Point;
 }
 
-/** Ends this near a line count as lying on it, in flattening tolerances. */
-const ROUNDING = 1.5;
+/** For each line its first segment and the one after its last, and whether its ends meet other lines. */
+export interface LineEnds {
+  readonly first: number[];
+  readonly last: number[];
+  /** Two flags a line, start and end: whether that end touches or barely crosses another line. */
+  readonly met: boolean[];
+}
+
+export function endsOf(lines: readonly Line[], segs: Segments): LineEnds {
+  const starts = firstSegments(lines.length, segs);
+  return {
+    first: [...starts.subarray(0, lines.length)],
+    last: [...starts.subarray(1)],
+    met: new Array(lines.length * 2).fill(false),
+  };
+}
+
+/** Ends this near a line, in lattice steps, lie on it: ends and lines are each rounded by most of a step. */
+const ROUNDING = 2.5;
 
 export interface JoinInput {
   readonly lines: readonly Line[];
@@ -24,106 +45,197 @@ export interface JoinInput {
   readonly cells: Cells;
   readonly lattice: Lattice;
   readonly strict: boolean;
+  readonly ends: LineEnds;
+  /** Lines that are joins themselves: nothing is joined to them. */
+  readonly joins: ReadonlyMap<number, Join>;
 }
 
-/** How near the end of `a` must come to `b` to count as joined, in lattice steps. */
-export function joinDistance(a: Line, b: Line, { lattice, strict }: JoinInput): number {
-  return Math.max(ROUNDING * lattice.tolerance, strict ? 0 : (a.width + b.width) / 2) / lattice.step;
-}
-
-export interface Joins {
-  readonly joins: readonly Join[];
-  /** Two flags a line, start and end: 1 where the end touches or barely crosses another line. */
-  readonly met: Uint8Array;
-}
-
-export function findJoins(input: JoinInput): Joins {
-  const { lines, segs } = input;
-  const widest = lines.reduce((most, line) => (line.width > most.width ? line : most), lines[0]);
-  const firstSegment = firstSegments(lines.length, segs);
+/** All joins of all ends; notes in `ends.met` which ends meet something. */
+export function findJoins(input: JoinInput): Join[] {
+  const { lines } = input;
+  const widest = widestInk(lines);
   const joins: Join[] = [];
-  const met = new Uint8Array(lines.length * 2);
-  lines.forEach((line, index) => {
-    if (line.closed || firstSegment[index] === firstSegment[index + 1]) return;
-    const search = joinDistance(line, widest, input);
-    for (const start of [true, false]) {
-      const tail = tailOf(segs, firstSegment[index], firstSegment[index + 1], start, search);
-      const { targets, crosses } = targetsOf(input, index, tail, search);
-      for (const to of targets) joins.push({ line: index, start, from: tail.points[0], to });
-      if (targets.length > 0 || crosses) met[index * 2 + (start ? 0 : 1)] = 1;
+  for (let index = 0; index < lines.length; index++)
+    for (const start of [true, false]) joins.push(...joinsAt(input, index, start, widest));
+  const { cells } = input;
+  for (let cell = 0; cell + 1 < cells.start.length; cell++) {
+    for (let k = cells.start[cell]; k < cells.start[cell + 1]; k++) {
+      const s = cells.items[k];
+      if (!isCorner(input, s) || cellOf(cells, input.segs.ax[s], input.segs.ay[s]) !== cell) continue;
+      for (let m = cells.start[cell]; m < cells.start[cell + 1]; m++)
+        pushCornerJoin(input, s, cells.items[m], joins);
     }
-  });
-  return { joins, met };
-}
-
-/** Where each line's run of segments begins; one more entry for the end. */
-function firstSegments(lineCount: number, segs: Segments): Int32Array {
-  const first = new Int32Array(lineCount + 1).fill(segs.count);
-  for (let s = segs.count - 1; s >= 0; s--) first[segs.line[s]] = s;
-  for (let i = lineCount - 1; i >= 0; i--) first[i] = Math.min(first[i], first[i + 1]);
-  return first;
-}
-
-interface Tail {
-  /** Points back along the line from its end, for about three search distances. */
-  readonly points: readonly Point[];
-  /** The segments of its own line that are part of the tail. */
-  readonly own: ReadonlySet<number>;
-}
-
-function tailOf(segs: Segments, first: number, end: number, start: boolean, search: number): Tail {
-  const near = (s: number): Point => (start ? [segs.ax[s], segs.ay[s]] : [segs.bx[s], segs.by[s]]);
-  const far = (s: number): Point => (start ? [segs.bx[s], segs.by[s]] : [segs.ax[s], segs.ay[s]]);
-  const points: Point[] = [near(start ? first : end - 1)];
-  const own = new Set<number>();
-  let length = 0;
-  for (let k = 0; k < end - first && length < 3 * search; k++) {
-    const s = start ? first + k : end - 1 - k;
-    own.add(s);
-    length += distance(near(s), far(s));
-    points.push(far(s));
   }
-  return { points, own };
+  return joins;
 }
 
-/** The nearest touching point of each other line near the end, unless the end already crosses that line. */
-function targetsOf(input: JoinInput, index: number, tail: Tail, search: number) {
-  const { lines, segs } = input;
-  const tip = tail.points[0];
+/** Whether a segment begins at a corner on its line's way rather than at an open end. */
+const isCorner = ({ lines, segs, ends }: JoinInput, s: number): boolean => {
+  const line = segs.line[s];
+  return s !== ends.first[line] || lines[line].closed;
+};
+
+/**
+ * A corner that lies on another segment but for rounding, and is not in its way as it is, gets a join as ends do:
+ * otherwise a tip that touches a line might lose its pocket to the lattice.
+ */
+function pushCornerJoin({ segs }: JoinInput, s: number, other: number, joins: Join[]): void {
+  const { ax, ay, bx, by } = segs;
+  const x = ax[s];
+  const y = ay[s];
+  const dx = bx[other] - ax[other];
+  const dy = by[other] - ay[other];
+  const px = x - ax[other];
+  const py = y - ay[other];
+  const side = dx * py - dy * px;
+  const size = (dx < 0 ? -dx : dx) + (dy < 0 ? -dy : dy);
+  if (side > ROUNDING * size || side < -ROUNDING * size) return;
+  if (other === s || (other === s - 1 && goesOn(segs, s)) || passesSquare(dx, dy, px, py, size * 2 ** -20))
+    return;
+  const to = closestOnSegment([ax[other], ay[other]], [bx[other], by[other]], [x, y]);
+  const gap = distance(to, [x, y]);
+  if (gap === 0 || gap > ROUNDING) return;
+  joins.push({ line: segs.line[s], start: undefined, other: segs.line[other], from: [x, y], to });
+}
+
+/** The joins of corners among some segments that are new, with all others. */
+export function cornerJoinsOf(input: JoinInput, fresh: readonly number[]): Join[] {
+  const { segs, cells } = input;
+  const isFresh = new Set(fresh);
+  const joins: Join[] = [];
+  const touched = new IntList(64);
+  for (const s of fresh) {
+    cellsAlong(segs, s, cells, touched);
+    const own = isCorner(input, s) ? cellOf(cells, segs.ax[s], segs.ay[s]) : -1;
+    for (const cell of touched.data.slice(0, touched.length)) {
+      eachIn(cells, segs, cell, (other) => {
+        if (input.joins.has(segs.line[other])) return;
+        if (cell === own) pushCornerJoin(input, s, other, joins);
+        if (isFresh.has(other) || !isCorner(input, other)) return;
+        if (cellOf(cells, segs.ax[other], segs.ay[other]) === cell) pushCornerJoin(input, other, s, joins);
+      });
+    }
+  }
+  return joins;
+}
+
+export const widestInk = (lines: readonly Line[]): number =>
+  lines.reduce((most, { width }) => Math.max(most, width), 0);
+
+/** How far from its tip an end of this line may find something to join, in lattice steps. */
+export function searchDistance({ lattice, strict }: JoinInput, line: Line, widest: number): number {
+  const ink = strict ? 0 : (line.width + widest) / 2;
+  return Math.max(ROUNDING, (Math.max(ink, lattice.tolerance) + lattice.tolerance) / lattice.step);
+}
+
+const NONE: readonly Join[] = [];
+
+/** The joins of one end of one line. */
+export function joinsAt(input: JoinInput, index: number, start: boolean, widest: number): readonly Join[] {
+  const { lines, segs, ends } = input;
+  const line = lines[index];
+  const first = ends.first[index];
+  const last = ends.last[index];
+  if (line.closed || first >= last) return NONE;
+  const search = searchDistance(input, line, widest);
+  const tip: Point = start ? [segs.ax[first], segs.ay[first]] : [segs.bx[last - 1], segs.by[last - 1]];
+  const near = segmentsNear(input, tip, search);
+  const own = start ? first : last - 1;
+  ends.met[index * 2 + (start ? 0 : 1)] = false;
+  if (near.every((s) => s === own)) return NONE;
+  const tail = tailOf(segs, first, last, start, search);
   const nearest = new Map<number, { gap: number; at: Point }>();
   const crossed = new Set<number>();
-  for (const s of segmentsNear(input.cells, tip, search)) {
-    if (tail.own.has(s)) continue;
+  for (const s of near) {
+    if (s >= tail.from && s < tail.to) continue;
     const other = segs.line[s];
     const a: Point = [segs.ax[s], segs.ay[s]];
     const b: Point = [segs.bx[s], segs.by[s]];
-    if (tailCrosses(tail.points, a, b, search)) crossed.add(other);
     const at = closestOnSegment(a, b, tip);
     const gap = distance(at, tip);
-    const allowed = joinDistance(lines[index], lines[other], input);
-    if (gap <= allowed && gap < (nearest.get(other)?.gap ?? Infinity)) nearest.set(other, { gap, at });
+    if (gap > search) continue;
+    if (tailCrosses(tail.points, a, b)) crossed.add(other);
+    if (gap >= (nearest.get(other)?.gap ?? Infinity)) continue;
+    if (isJoined(input, index, start, s, at, gap)) nearest.set(other, { gap, at });
   }
-  const targets = [...nearest].filter(([other]) => !crossed.has(other)).map(([, { at }]) => at);
-  return { targets, crosses: crossed.size > 0 };
+  ends.met[index * 2 + (start ? 0 : 1)] = nearest.size > 0 || crossed.size > 0;
+  return [...nearest]
+    .filter(([other, { gap }]) => gap > 0 && (gap <= ROUNDING || !crossed.has(other)))
+    .map(([other, { at }]) => ({ line: index, start, other, from: tip, to: at }));
 }
 
-function segmentsNear(cells: Cells, [x, y]: Point, within: number): Set<number> {
-  const found = new Set<number>();
-  for (let row = rowOf(cells, y - within); row <= rowOf(cells, y + within); row++) {
-    for (let column = columnOf(cells, x - within); column <= columnOf(cells, x + within); column++) {
-      const cell = row * cells.columns + column;
-      for (let k = cells.start[cell]; k < cells.start[cell + 1]; k++) found.add(cells.items[k]);
-    }
+/** Whether an end that comes this near to segment s counts as touching its line. */
+function isJoined(
+  input: JoinInput,
+  index: number,
+  start: boolean,
+  s: number,
+  at: Point,
+  gap: number,
+): boolean {
+  const { lines, segs, lattice, strict } = input;
+  const line = lines[index];
+  const other = lines[segs.line[s]];
+  if (gap <= ROUNDING) return true;
+  if (!strict && gap * lattice.step <= (line.width + other.width) / 2) return true;
+  if (gap * lattice.step > 1.5 * lattice.tolerance) return false;
+  // The chord stands off its curve: ask the curve itself.
+  const tip = pointAt(line.points, start ? 0 : (line.points.length - 2) / 6);
+  const from = segs.ua[s];
+  const to = endParameter(segs, lines, s);
+  const length = Math.hypot(segs.bx[s] - segs.ax[s], segs.by[s] - segs.ay[s]);
+  const guess = from + ((to - from) * distance(at, [segs.ax[s], segs.ay[s]])) / length;
+  const on = pointAt(other.points, closestNear(other.points, tip, guess, to - from));
+  return distance(on, tip) <= ROUNDING * lattice.step;
+}
+
+interface Tail {
+  /** Points back along the line from its end, for one search distance. */
+  readonly points: readonly Point[];
+  /** The segments of its own line too near the end to be joined to it: about three search distances. */
+  readonly from: number;
+  readonly to: number;
+}
+
+function tailOf(segs: Segments, first: number, last: number, start: boolean, search: number): Tail {
+  const { ax, ay, bx, by } = segs;
+  const points: Point[] = [start ? [ax[first], ay[first]] : [bx[last - 1], by[last - 1]]];
+  let length = 0;
+  let k = 0;
+  for (; k < last - first && length < 3 * search; k++) {
+    const s = start ? first + k : last - 1 - k;
+    const piece = Math.hypot(bx[s] - ax[s], by[s] - ay[s]);
+    const far: Point = start ? [bx[s], by[s]] : [ax[s], ay[s]];
+    if (length < search)
+      points.push(mix(points[points.length - 1], far, Math.min(1, (search - length) / piece)));
+    length += piece;
   }
+  return start ? { points, from: first, to: first + k } : { points, from: last - k, to: last };
+}
+
+/** Live segments that come within a distance of a point, each once. */
+function segmentsNear({ cells, segs, joins }: JoinInput, tip: Point, within: number): number[] {
+  const found: number[] = [];
+  const [x, y] = tip;
+  const take = (s: number) => {
+    const ax = segs.ax[s];
+    const bx = segs.bx[s];
+    if ((ax < bx ? ax : bx) > x + within || (ax > bx ? ax : bx) < x - within) return;
+    const ay = segs.ay[s];
+    const by = segs.by[s];
+    if ((ay < by ? ay : by) > y + within || (ay > by ? ay : by) < y - within) return;
+    if (!found.includes(s) && !joins.has(segs.line[s])) found.push(s);
+  };
+  const lastRow = rowOf(cells, y + within);
+  const lastColumn = columnOf(cells, x + within);
+  for (let row = rowOf(cells, y - within); row <= lastRow; row++)
+    for (let column = columnOf(cells, x - within); column <= lastColumn; column++)
+      eachIn(cells, segs, row * cells.columns + column, take);
   return found;
 }
 
-function tailCrosses(points: readonly Point[], a: Point, b: Point, within: number): boolean {
-  let length = 0;
-  for (let i = 0; i + 1 < points.length && length < within; i++) {
-    if (segmentsCross(points[i], points[i + 1], a, b)) return true;
-    length += distance(points[i], points[i + 1]);
-  }
+function tailCrosses(points: readonly Point[], a: Point, b: Point): boolean {
+  for (let i = 0; i + 1 < points.length; i++) if (segmentsCross(points[i], points[i + 1], a, b)) return true;
   return false;
 }
 

@@ -4,105 +4,173 @@
  *
  * After Hobby, "Practical segment intersection with finite precision output" (1999), and Guibas and Marimont,
  * "Rounding arrangements dynamically" (1998): the lattice squares that hold a segment end or a crossing are hot,
- * and a segment is bent to the centre of every hot square it passes through. Because coordinates are whole and
- * small, all tests here are exact in doubles; overlaps, T-junctions, touching ends and many lines through one
- * point need no special case.
+ * and a segment is bent to the centre of every hot square it passes through. Overlaps, T-junctions, touching ends
+ * and many lines through one point need no special case. Work goes cell by cell, so that the vertices of a cell
+ * have neighbouring numbers and no table is needed to find one again.
  */
-import { IntList } from "../geometry/lists.ts";
-import { type Cells, columnOf, rowOf } from "./cells.ts";
+import { IntList, PairList } from "../geometry/lists.ts";
+import { type Cells, cellOf } from "./cells.ts";
+import { cross, crossingAt, type SegmentPair } from "./exact.ts";
 import type { Segments } from "./segments.ts";
 
+/**
+ * Slot e holds a vertex and, where owner[e] >= 0, the edge from it to the vertex of slot e + 1, along segment
+ * owner[e] and in its direction. The slots of a segment follow one another from first[s] on. A slot that ends a
+ * line, or whose edge was taken out, has owner -1.
+ */
 export interface Noding {
-  readonly vertexCount: number;
-  readonly vx: Int32Array;
-  readonly vy: Int32Array;
-  readonly edgeCount: number;
-  /** Edge e joins vertices eu[e] and ev[e] along segment eseg[e], in that segment's direction. */
-  readonly eu: Int32Array;
-  readonly ev: Int32Array;
-  readonly eseg: Int32Array;
-  /** The edges of segment s are segEdge[s] .. segEdge[s + 1] - 1. */
-  readonly segEdge: Int32Array;
-  readonly crossings: number;
+  vertexCount: number;
+  vx: Int32Array;
+  vy: Int32Array;
+  slotCount: number;
+  at: Int32Array;
+  owner: Int32Array;
+  /** For each segment its first slot. */
+  first: Int32Array;
+  crossings: number;
+  /** What lies this near zero in a cross product is computed exactly (exact.ts). */
+  doubt: number;
+  /** Vertices cell by cell: those of cell c are cellVertices[c] .. cellVertices[c + 1] - 1. */
+  readonly cellVertices: Int32Array;
+  /** What edits (map-edit.ts) have added: vertices by cell, and those where nothing ends or crosses any more. */
+  readonly laterVertices: Map<number, number[]>;
+  readonly cold: Set<number>;
+  /** Slots there were before any edit. */
+  readonly builtSlots: number;
 }
 
-/** Lattice points numbered as they are met: an open-addressing hash over typed arrays. */
-class VertexTable {
-  readonly x: IntList;
-  readonly y: IntList;
-  private slots: Int32Array;
-  private mask: number;
-
-  constructor(expected: number) {
-    this.x = new IntList(expected);
-    this.y = new IntList(expected);
-    let size = 64;
-    while (size < expected * 2) size *= 2;
-    this.slots = new Int32Array(size).fill(-1);
-    this.mask = size - 1;
-  }
-
-  private home(x: number, y: number): number {
-    let h = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca6b);
-    h ^= h >>> 15;
-    h = Math.imul(h, 0x2c1b3c6d);
-    return (h ^ (h >>> 13)) & this.mask;
-  }
-
-  idOf(x: number, y: number): number {
-    let slot = this.home(x, y);
-    for (let id = this.slots[slot]; id >= 0; id = this.slots[slot]) {
-      if (this.x.data[id] === x && this.y.data[id] === y) return id;
-      slot = (slot + 1) & this.mask;
-    }
-    const id = this.x.length;
-    this.x.push(x);
-    this.y.push(y);
-    this.slots[slot] = id;
-    if (id * 2 > this.mask) this.rehash();
-    return id;
-  }
-
-  private rehash(): void {
-    this.mask = this.mask * 2 + 1;
-    this.slots = new Int32Array(this.mask + 1).fill(-1);
-    for (let id = 0; id < this.x.length; id++) {
-      let slot = this.home(this.x.data[id], this.y.data[id]);
-      while (this.slots[slot] >= 0) slot = (slot + 1) & this.mask;
-      this.slots[slot] = id;
-    }
-  }
+export function nodeSegments(segs: Segments, cells: Cells, doubt: number): Noding {
+  const corners = cornersByCell(segs, cells);
+  const noder = new Noder(segs, cells, doubt, corners);
+  noder.run();
+  return cutSegments(segs, noder);
 }
 
-export function nodeSegments(segs: Segments, cells: Cells): Noding {
-  const table = new VertexTable(segs.count * 2);
-  const from = new Int32Array(segs.count);
-  const to = new Int32Array(segs.count);
-  for (let s = 0; s < segs.count; s++) {
-    from[s] = table.idOf(segs.ax[s], segs.ay[s]);
-    to[s] = table.idOf(segs.bx[s], segs.by[s]);
-  }
-  const hitSegment = new IntList(segs.count * 2);
-  const hitVertex = new IntList(segs.count * 2);
-  const crossings = findCrossings(segs, cells, from, to, table, hitSegment, hitVertex);
-  findHotSquares(segs, cells, from, to, table, hitSegment, hitVertex);
-  return cutSegments(segs, from, to, table, hitSegment, hitVertex, crossings);
+/** Segment ends by cell: 2s for where segment s begins, left out where the one before it ends, and 2s + 1. */
+interface Corners {
+  readonly start: Int32Array;
+  readonly items: Int32Array;
 }
 
-/** Proper crossings of two segments; meetings at ends are left to the hot squares. */
-function findCrossings(
-  segs: Segments,
-  cells: Cells,
-  from: Int32Array,
-  to: Int32Array,
-  table: VertexTable,
-  hitSegment: IntList,
-  hitVertex: IntList,
-): number {
+/** Whether segment s goes on from where segment s - 1 of the same line ends. */
+export const goesOn = (segs: Segments, s: number): boolean =>
+  s > 0 &&
+  segs.line[s] === segs.line[s - 1] &&
+  segs.ax[s] === segs.bx[s - 1] &&
+  segs.ay[s] === segs.by[s - 1];
+
+function cornersByCell(segs: Segments, cells: Cells): Corners {
   const { ax, ay, bx, by } = segs;
-  const { start, items, columns } = cells;
-  let crossings = 0;
-  for (let cell = 0; cell + 1 < start.length; cell++) {
+  const start = new Int32Array(cells.columns * cells.rows + 1);
+  let count = 0;
+  for (let s = 0; s < segs.count; s++) {
+    if (!goesOn(segs, s)) {
+      start[cellOf(cells, ax[s], ay[s])]++;
+      count++;
+    }
+    start[cellOf(cells, bx[s], by[s])]++;
+    count++;
+  }
+  for (let i = 1; i < start.length; i++) start[i] += start[i - 1];
+  const items = new Int32Array(count);
+  for (let s = segs.count - 1; s >= 0; s--) {
+    items[--start[cellOf(cells, bx[s], by[s])]] = 2 * s + 1;
+    if (!goesOn(segs, s)) items[--start[cellOf(cells, ax[s], ay[s])]] = 2 * s;
+  }
+  return { start, items };
+}
+
+/** Does a segment from (x0, y0) along (dx, dy) pass through the square of the lattice point px, py away from there? */
+export function passesSquare(dx: number, dy: number, px: number, py: number, doubt: number): boolean {
+  const side = dx * py - dy * px;
+  const reach = 0.5 * ((dx < 0 ? -dx : dx) + (dy < 0 ? -dy : dy));
+  if (side > reach + doubt || side < -reach - doubt) return false;
+  if (side < reach - doubt && side > doubt - reach) return true;
+  return touchesSquare(dx, dy, px, py, doubt);
+}
+
+/**
+ * The exact answer near a square's rim. A square owns only its lower-left corner, so that squares tile the plane: a
+ * line that merely touches a corner passes through only if it is that one, a falling line with the square's centre
+ * on its upper side.
+ */
+function touchesSquare(dx: number, dy: number, px: number, py: number, doubt: number): boolean {
+  const sx = Math.sign(dx);
+  const sy = Math.sign(dy);
+  const high = cross(dx, dy, 2 * px - sy, 2 * py + sx, 2 * doubt);
+  const low = cross(dx, dy, 2 * px + sy, 2 * py - sx, 2 * doubt);
+  if (high < 0 || low > 0) return false;
+  if (high > 0 && low < 0) return true;
+  const centreAbove = low === 0 ? 1 : -1;
+  return dx * dy < 0 && dx * centreAbove > 0;
+}
+
+class Noder {
+  readonly vx: IntList;
+  readonly vy: IntList;
+  readonly hits: PairList;
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+  readonly cellVertices: Int32Array;
+  crossings = 0;
+  private firstVertex = 0;
+  private readonly pair: SegmentPair = { x: 0, y: 0, dx: 0, dy: 0, u: 0, v: 0, du: 0, dv: 0 };
+
+  constructor(
+    private readonly segs: Segments,
+    private readonly cells: Cells,
+    readonly doubt: number,
+    private readonly corners: Corners,
+  ) {
+    this.vx = new IntList(corners.items.length);
+    this.vy = new IntList(corners.items.length);
+    this.hits = new PairList();
+    this.from = new Int32Array(segs.count);
+    this.to = new Int32Array(segs.count);
+    this.cellVertices = new Int32Array(cells.start.length);
+  }
+
+  run(): void {
+    const count = this.cells.start.length - 1;
+    for (let cell = 0; cell < count; cell++) {
+      this.firstVertex = this.vx.length;
+      this.cellVertices[cell] = this.firstVertex;
+      this.placeCorners(cell);
+      this.findCrossings(cell);
+      this.findHotSquares(cell);
+    }
+    this.cellVertices[count] = this.vx.length;
+  }
+
+  /** The vertex at a lattice point of the current cell. */
+  private vertexAt(x: number, y: number): number {
+    const vx = this.vx.data;
+    const vy = this.vy.data;
+    const count = this.vx.length;
+    for (let v = this.firstVertex; v < count; v++) if (vx[v] === x && vy[v] === y) return v;
+    this.vx.push(x);
+    this.vy.push(y);
+    return count;
+  }
+
+  private placeCorners(cell: number): void {
+    const { segs, from, to } = this;
+    const { start, items } = this.corners;
+    for (let k = start[cell]; k < start[cell + 1]; k++) {
+      const s = items[k] >> 1;
+      if (items[k] & 1) {
+        const v = this.vertexAt(segs.bx[s], segs.by[s]);
+        to[s] = v;
+        if (s + 1 < segs.count && goesOn(segs, s + 1)) from[s + 1] = v;
+      } else from[s] = this.vertexAt(segs.ax[s], segs.ay[s]);
+    }
+  }
+
+  /** Proper crossings of two segments within the cell; meetings at ends are left to the hot squares. */
+  private findCrossings(cell: number): void {
+    const { ax, ay, bx, by } = this.segs;
+    const { start, items } = this.cells;
+    const { doubt, pair } = this;
     const end = start[cell + 1];
     for (let a = start[cell]; a < end; a++) {
       const i = items[a];
@@ -116,185 +184,161 @@ function findCrossings(
         const jy = ay[j] - iy;
         const kx = bx[j] - ix;
         const ky = by[j] - iy;
-        const sideJ = idx * jy - idy * jx;
-        const sideK = idx * ky - idy * kx;
-        if (!((sideJ > 0 && sideK < 0) || (sideJ < 0 && sideK > 0))) continue;
+        let sideJ = idx * jy - idy * jx;
+        let sideK = idx * ky - idy * kx;
+        if ((sideJ > doubt && sideK > doubt) || (sideJ < -doubt && sideK < -doubt)) continue;
         const jdx = kx - jx;
         const jdy = ky - jy;
-        const sideA = jdy * jx - jdx * jy;
-        const sideB = sideA + (jdx * idy - jdy * idx);
+        let sideA = jdy * jx - jdx * jy;
+        let sideB = jdx * (idy - jy) - jdy * (idx - jx);
+        if ((sideA > doubt && sideB > doubt) || (sideA < -doubt && sideB < -doubt)) continue;
+        if (doubt > 0) {
+          sideJ = cross(idx, idy, jx, jy, doubt);
+          sideK = cross(idx, idy, kx, ky, doubt);
+          sideA = cross(jdx, jdy, -jx, -jy, doubt);
+          sideB = cross(jdx, jdy, idx - jx, idy - jy, doubt);
+        }
+        if (!((sideJ > 0 && sideK < 0) || (sideJ < 0 && sideK > 0))) continue;
         if (!((sideA > 0 && sideB < 0) || (sideA < 0 && sideB > 0))) continue;
-        if (from[i] === from[j] || from[i] === to[j] || to[i] === from[j] || to[i] === to[j]) continue;
-        const t = sideA / (sideA - sideB);
-        const x = Math.round(ix + t * idx);
-        const y = Math.round(iy + t * idy);
-        if (rowOf(cells, y) * columns + columnOf(cells, x) !== cell) continue;
-        const vertex = table.idOf(x, y);
-        crossings++;
-        hitSegment.push(i);
-        hitVertex.push(vertex);
-        hitSegment.push(j);
-        hitVertex.push(vertex);
+        pair.x = ix;
+        pair.y = iy;
+        pair.dx = idx;
+        pair.dy = idy;
+        pair.u = ax[j];
+        pair.v = ay[j];
+        pair.du = jdx;
+        pair.dv = jdy;
+        const x = crossingAt(ix, idx, sideA, sideB, doubt, pair);
+        const y = crossingAt(iy, idy, sideA, sideB, doubt, pair);
+        if (cellOf(this.cells, x, y) !== cell) continue;
+        this.crossings++;
+        this.vertexAt(x, y);
       }
     }
   }
-  return crossings;
-}
 
-/** Every segment against every vertex that shares a cell with it: does it pass through the vertex's square? */
-function findHotSquares(
-  segs: Segments,
-  cells: Cells,
-  from: Int32Array,
-  to: Int32Array,
-  table: VertexTable,
-  hitSegment: IntList,
-  hitVertex: IntList,
-): void {
-  const { ax, ay, bx, by } = segs;
-  const { start, items } = cells;
-  const vx = table.x.data;
-  const vy = table.y.data;
-  const { vertexStart, vertexItems } = verticesByCell(cells, table);
-  for (let cell = 0; cell + 1 < start.length; cell++) {
-    const firstVertex = vertexStart[cell];
-    const lastVertex = vertexStart[cell + 1];
-    if (firstVertex === lastVertex) continue;
+  /** Every segment of the cell against every vertex in it: does it pass through the vertex's square? */
+  private findHotSquares(cell: number): void {
+    const { ax, ay, bx, by } = this.segs;
+    const { start, items } = this.cells;
+    const { doubt, firstVertex } = this;
+    const vx = this.vx.data;
+    const vy = this.vy.data;
+    const vertexCount = this.vx.length;
+    if (firstVertex === vertexCount) return;
     for (let k = start[cell]; k < start[cell + 1]; k++) {
       const s = items[k];
       const x0 = ax[s];
       const y0 = ay[s];
-      const dx = bx[s] - x0;
-      const dy = by[s] - y0;
-      const left = dx < 0 ? bx[s] : x0;
-      const right = dx < 0 ? x0 : bx[s];
-      const top = dy < 0 ? by[s] : y0;
-      const bottom = dy < 0 ? y0 : by[s];
-      const reach = 0.5 * ((dx < 0 ? -dx : dx) + (dy < 0 ? -dy : dy));
-      for (let m = firstVertex; m < lastVertex; m++) {
-        const v = vertexItems[m];
+      const x1 = bx[s];
+      const y1 = by[s];
+      const left = x0 < x1 ? x0 : x1;
+      const right = x0 < x1 ? x1 : x0;
+      const top = y0 < y1 ? y0 : y1;
+      const bottom = y0 < y1 ? y1 : y0;
+      for (let v = firstVertex; v < vertexCount; v++) {
         const x = vx[v];
         const y = vy[v];
         if (x < left || x > right || y < top || y > bottom) continue;
-        const side = dx * (y - y0) - dy * (x - x0);
-        if (side > reach || side < -reach) continue;
-        if ((side === reach || side === -reach) && !touchesOwnCorner(dx, dy, side)) continue;
-        if (v === from[s] || v === to[s]) continue;
-        hitSegment.push(s);
-        hitVertex.push(v);
+        if (!passesSquare(x1 - x0, y1 - y0, x - x0, y - y0, doubt)) continue;
+        if ((x === x0 && y === y0) || (x === x1 && y === y1)) continue;
+        this.hits.push(s, v);
       }
     }
   }
 }
 
-/**
- * A square owns only its lower-left corner, so that squares tile the plane. A line that merely touches a corner
- * passes through the square only if it is that one: a falling line with the square's centre on its upper side.
- */
-function touchesOwnCorner(dx: number, dy: number, side: number): boolean {
-  return dx * dy < 0 && dx * side > 0;
-}
-
-function verticesByCell(cells: Cells, table: VertexTable) {
-  const count = table.x.length;
-  const vertexStart = new Int32Array(cells.columns * cells.rows + 1);
-  const vertexItems = new Int32Array(count);
-  const { columns } = cells;
-  for (let v = 0; v < count; v++)
-    vertexStart[rowOf(cells, table.y.data[v]) * columns + columnOf(cells, table.x.data[v])]++;
-  for (let i = 1; i < vertexStart.length; i++) vertexStart[i] += vertexStart[i - 1];
-  for (let v = count - 1; v >= 0; v--)
-    vertexItems[--vertexStart[rowOf(cells, table.y.data[v]) * columns + columnOf(cells, table.x.data[v])]] =
-      v;
-  return { vertexStart, vertexItems };
-}
-
-/** Orders each segment's vertices along it and turns neighbours into edges. */
-function cutSegments(
-  segs: Segments,
-  from: Int32Array,
-  to: Int32Array,
-  table: VertexTable,
-  hitSegment: IntList,
-  hitVertex: IntList,
-  crossings: number,
-): Noding {
+/** Orders each segment's vertices along it and lays them out as slots. */
+function cutSegments(segs: Segments, noder: Noder): Noding {
   const n = segs.count;
-  const vx = table.x.data;
-  const vy = table.y.data;
-  const hitStart = new Int32Array(n + 1);
-  for (let k = 0; k < hitSegment.length; k++) hitStart[hitSegment.data[k]]++;
-  for (let s = 1; s <= n; s++) hitStart[s] += hitStart[s - 1];
-  const hits = new Int32Array(hitSegment.length);
-  for (let k = hitSegment.length - 1; k >= 0; k--) hits[--hitStart[hitSegment.data[k]]] = hitVertex.data[k];
+  const { from, to, hits, doubt, crossings, cellVertices } = noder;
+  const vertexCount = noder.vx.length;
+  const vx = noder.vx.trimmed();
+  const vy = noder.vy.trimmed();
+  const { start, items } = hits.grouped(n);
 
-  const eu = new Int32Array(n + hits.length);
-  const ev = new Int32Array(n + hits.length);
-  const eseg = new Int32Array(n + hits.length);
-  const segEdge = new Int32Array(n + 1);
-  const keys = new Float64Array(64);
-  let edgeCount = 0;
-  let along = keys;
+  let breaks = 0;
+  for (let s = 0; s < n; s++) if (!goesOn(segs, s)) breaks++;
+  const at = new Int32Array(n + items.length + breaks);
+  const owner = new Int32Array(at.length);
+  const first = new Int32Array(n);
+  const sorter = new AlongSorter(vx, vy);
+  let slot = 0;
   for (let s = 0; s < n; s++) {
-    segEdge[s] = edgeCount;
-    const first = hitStart[s];
-    const count = hitStart[s + 1] - first;
-    if (count > along.length) along = new Float64Array(count * 2);
-    sortAlong(segs, s, hits, first, count, vx, vy, along);
+    first[s] = slot;
+    sorter.sort(segs, s, items, start[s], start[s + 1]);
     let previous = from[s];
-    for (let k = first; k <= first + count; k++) {
-      const vertex = k === first + count ? to[s] : hits[k];
-      if (vertex === previous) continue;
-      eu[edgeCount] = previous;
-      ev[edgeCount] = vertex;
-      eseg[edgeCount] = s;
-      edgeCount++;
-      previous = vertex;
+    at[slot] = previous;
+    owner[slot++] = s;
+    for (let k = start[s]; k < start[s + 1]; k++) {
+      if (items[k] === previous) continue;
+      previous = items[k];
+      at[slot] = previous;
+      owner[slot++] = s;
+    }
+    if (s + 1 === n || !goesOn(segs, s + 1)) {
+      at[slot] = to[s];
+      owner[slot++] = -1;
     }
   }
-  segEdge[n] = edgeCount;
   return {
-    vertexCount: table.x.length,
+    vertexCount,
     vx,
     vy,
-    edgeCount,
-    eu,
-    ev,
-    eseg,
-    segEdge,
+    slotCount: slot,
+    at,
+    owner,
+    first,
     crossings,
+    doubt,
+    cellVertices,
+    laterVertices: new Map(),
+    cold: new Set(),
+    builtSlots: slot,
   };
 }
 
-/** Insertion sort of a segment's hits by distance along it; ties go the same way for either direction. */
-function sortAlong(
-  segs: Segments,
-  s: number,
-  hits: Int32Array,
-  first: number,
-  count: number,
-  vx: Int32Array,
-  vy: Int32Array,
-  along: Float64Array,
-): void {
-  const x0 = segs.ax[s];
-  const y0 = segs.ay[s];
-  const dx = segs.bx[s] - x0;
-  const dy = segs.by[s] - y0;
-  const sense = dx > 0 || (dx === 0 && dy > 0) ? 1 : -1;
-  for (let k = 0; k < count; k++) {
-    const vertex = hits[first + k];
-    const key = dx * (vx[vertex] - x0) + dy * (vy[vertex] - y0);
-    let m = k;
-    while (m > 0) {
-      const other = hits[first + m - 1];
-      if (along[m - 1] < key) break;
-      if (along[m - 1] === key && (other - vertex) * sense <= 0) break;
-      along[m] = along[m - 1];
-      hits[first + m] = other;
-      m--;
+/** Sorts a segment's hits by distance along it (Shell, 1959); ties go the same way for either direction. */
+export class AlongSorter {
+  private keys = new Float64Array(64);
+
+  constructor(
+    private readonly vx: Int32Array,
+    private readonly vy: Int32Array,
+  ) {}
+
+  sort(segs: Segments, s: number, items: Int32Array, from: number, to: number): void {
+    const count = to - from;
+    if (count < 2) return;
+    const { vx, vy } = this;
+    if (count > this.keys.length) this.keys = new Float64Array(count * 2);
+    const { keys } = this;
+    const x0 = segs.ax[s];
+    const y0 = segs.ay[s];
+    const dx = segs.bx[s] - x0;
+    const dy = segs.by[s] - y0;
+    const sense = dx > 0 || (dx === 0 && dy > 0) ? 1 : -1;
+    for (let k = 0; k < count; k++) {
+      const v = items[from + k];
+      keys[k] = dx * (vx[v] - x0) + dy * (vy[v] - y0);
     }
-    along[m] = key;
-    hits[first + m] = vertex;
+    let gap = 1;
+    while (gap < count / 9) gap = 3 * gap + 1;
+    for (; gap > 0; gap = (gap - 1) / 3) {
+      for (let k = gap; k < count; k++) {
+        const key = keys[k];
+        const v = items[from + k];
+        let m = k;
+        while (m >= gap) {
+          const before = keys[m - gap];
+          if (before < key || (before === key && (items[from + m - gap] - v) * sense <= 0)) break;
+          keys[m] = before;
+          items[from + m] = items[from + m - gap];
+          m -= gap;
+        }
+        keys[m] = key;
+        items[from + m] = v;
+      }
+    }
   }
 }

@@ -4,8 +4,9 @@
  */
 import { between, closestNear, crossingNear, curveCount, pointAt } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
+import { originOf, targetOf } from "./half-edges.ts";
 import type { PlanarMap } from "./planar-map.ts";
-import { toPage } from "./segments.ts";
+import { endParameter, toPage } from "./segments.ts";
 
 /** A stretch of an outline along one line, from parameter `from` to `to` (falling when walked backwards). */
 export interface Run {
@@ -18,32 +19,36 @@ export interface Run {
   readonly beyond: number;
 }
 
-const targetOf = (map: PlanarMap, h: number): number => map.halfEdges.origin(h ^ 1);
+/** A map with the face of each of its loops (see faces.ts). */
+export interface FacedMap {
+  readonly map: PlanarMap;
+  readonly face: Int32Array;
+}
 
 /** The parameter of vertex v on the line of half-edge h. */
-function paramAt(map: PlanarMap, h: number, v: number): number {
-  const { segs, noding } = map;
-  const s = noding.eseg[h >> 1];
+function paramAt({ segs, noding, lines }: PlanarMap, h: number, v: number): number {
+  const s = noding.owner[h >> 1];
   const dx = segs.bx[s] - segs.ax[s];
   const dy = segs.by[s] - segs.ay[s];
   const t = ((noding.vx[v] - segs.ax[s]) * dx + (noding.vy[v] - segs.ay[s]) * dy) / (dx * dx + dy * dy);
-  return segs.ua[s] + (segs.ub[s] - segs.ua[s]) * Math.max(0, Math.min(1, t));
+  const from = segs.ua[s];
+  return from + (endParameter(segs, lines, s) - from) * Math.max(0, Math.min(1, t));
 }
 
-const lineOf = (map: PlanarMap, h: number): number => map.segs.line[map.noding.eseg[h >> 1]];
-const faceOf = (map: PlanarMap, h: number): number => map.faces.face[map.faces.loop[h]];
+const lineOf = ({ segs, noding }: PlanarMap, h: number): number => segs.line[noding.owner[h >> 1]];
+const faceOf = ({ map, face }: FacedMap, h: number): number => face[map.faces.loop[h]];
 
 /**
  * The closed cycles that bound a face, loose lines left out: an edge with the same face on both sides bounds
  * nothing. Each cycle is a list of half-edges in order.
  */
-export function cyclesOf(map: PlanarMap, loops: readonly number[]): number[][] {
-  const { next } = map.halfEdges;
+export function cyclesOf(faced: FacedMap, loops: readonly number[]): number[][] {
+  const { next } = faced.map.halfEdges;
   const seen = new Set<number>();
   const cycles: number[][] = [];
-  const loose = (h: number) => faceOf(map, h) === faceOf(map, h ^ 1);
+  const loose = (h: number) => faceOf(faced, h) === faceOf(faced, h ^ 1);
   for (const loop of loops) {
-    const first = map.faces.someHalfEdge[loop];
+    const first = faced.map.faces.some[loop];
     let start = first;
     do {
       if (!seen.has(start) && !loose(start)) {
@@ -64,18 +69,20 @@ export function cyclesOf(map: PlanarMap, loops: readonly number[]): number[][] {
 }
 
 /** Whether half-edge h goes on along the same line as the one before it. */
-function continues(map: PlanarMap, before: number, h: number, split: boolean): boolean {
+function continues(faced: FacedMap, before: number, h: number, split: boolean): boolean {
+  const { map } = faced;
   if ((h & 1) !== (before & 1) || lineOf(map, h) !== lineOf(map, before)) return false;
-  if (split && faceOf(map, h ^ 1) !== faceOf(map, before ^ 1)) return false;
-  if (map.noding.eseg[h >> 1] === map.noding.eseg[before >> 1]) return true;
-  const v = map.halfEdges.origin(h);
+  if (split && faceOf(faced, h ^ 1) !== faceOf(faced, before ^ 1)) return false;
+  if (map.noding.owner[h >> 1] === map.noding.owner[before >> 1]) return true;
+  const v = originOf(map.noding, h);
   return Math.abs(paramAt(map, h, v) - paramAt(map, before, v)) < 1e-6;
 }
 
 /** Gathers a cycle into runs; `split` also breaks where the face beyond changes. */
-export function runsOf(map: PlanarMap, cycle: readonly number[], split: boolean): Run[] {
+export function runsOf(faced: FacedMap, cycle: readonly number[], split: boolean): Run[] {
+  const { map } = faced;
   const joinsPrevious = cycle.map((h, i) =>
-    continues(map, cycle[(i + cycle.length - 1) % cycle.length], h, split),
+    continues(faced, cycle[(i + cycle.length - 1) % cycle.length], h, split),
   );
   const firstBreak = Math.max(0, joinsPrevious.indexOf(false));
   const runs: Run[] = [];
@@ -85,15 +92,15 @@ export function runsOf(map: PlanarMap, cycle: readonly number[], split: boolean)
     k++;
     while (k < cycle.length && joinsPrevious[(firstBreak + k) % cycle.length])
       end = cycle[(firstBreak + k++) % cycle.length];
-    const startVertex = map.halfEdges.origin(begin);
-    const endVertex = targetOf(map, end);
+    const startVertex = originOf(map.noding, begin);
+    const endVertex = targetOf(map.noding, end);
     runs.push({
       line: lineOf(map, begin),
       from: paramAt(map, begin, startVertex),
       to: paramAt(map, end, endVertex),
       startVertex,
       endVertex,
-      beyond: faceOf(map, begin ^ 1),
+      beyond: faceOf(faced, begin ^ 1),
     });
   }
   return runs;
@@ -105,20 +112,14 @@ export class CurveCutter {
 
   constructor(private readonly map: PlanarMap) {}
 
-  /** A closed chain of cubics for a whole cycle. */
-  outline(runs: readonly Run[]): number[] {
-    const chain: number[] = [];
-    runs.forEach((run, i) => {
-      const before = runs[(i + runs.length - 1) % runs.length];
-      const after = runs[(i + 1) % runs.length];
-      const piece = this.piece(run, this.meeting(before, run), this.meeting(run, after));
-      for (let k = i === 0 ? 0 : 2; k < piece.length; k++) chain.push(piece[k]);
-    });
-    return chain;
+  /** Each run of a cycle as a curve of its own, one beginning where the one before ends. */
+  pieces(runs: readonly Run[]): number[][] {
+    const meetings = runs.map((run, i) => this.meeting(runs[(i + runs.length - 1) % runs.length], run));
+    return runs.map((run, i) => this.piece(run, meetings[i], meetings[(i + 1) % runs.length]));
   }
 
   /** The curve of one run, its ends moved to the given points. */
-  piece(run: Run, start: Point, end: Point): number[] {
+  private piece(run: Run, start: Point, end: Point): number[] {
     const chain = this.map.lines[run.line].points;
     const from = this.settle(run, run.from, start);
     const to = this.settle(run, run.to, end);
@@ -130,7 +131,7 @@ export class CurveCutter {
   }
 
   /** Where two successive runs meet. */
-  meeting(before: Run, after: Run): Point {
+  private meeting(before: Run, after: Run): Point {
     const vertex = after.startVertex;
     const known = this.meetings.get(vertex);
     if (known) return known;
@@ -159,6 +160,13 @@ export class CurveCutter {
     const crossing = crossingNear(a.points, before.to, b.points, after.from, 8 * lattice.tolerance);
     return crossing ?? latticePoint;
   }
+}
+
+/** One closed chain of cubics from the pieces of a whole cycle. */
+export function chainOfPieces(pieces: readonly number[][]): number[] {
+  const chain: number[] = [];
+  for (const piece of pieces) for (let k = chain.length ? 2 : 0; k < piece.length; k++) chain.push(piece[k]);
+  return chain;
 }
 
 function straight(a: Point, b: Point): number[] {

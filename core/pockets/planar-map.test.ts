@@ -3,6 +3,9 @@ import { describe, expect, it } from "vitest";
 import { reversed } from "../geometry/cubic.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { UnionFind } from "../geometry/union-find.ts";
+import { cross } from "./exact.ts";
+import { resolveFaces } from "./faces.ts";
+import { originOf, targetOf } from "./half-edges.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import type { Line } from "./segments.ts";
@@ -27,36 +30,67 @@ const curves = fc.array(
   { minLength: 1, maxLength: 8 },
 );
 
+/** Edges that are no repeats, each once, by their even half-edge. */
+function edgesOf({ noding, halfEdges }: PlanarMap): number[] {
+  const found: number[] = [];
+  for (let e = 0; e < noding.slotCount; e++) if (halfEdges.next[2 * e] >= 0) found.push(2 * e);
+  return found;
+}
+
 function parts(map: PlanarMap): { vertices: number; edges: number; components: number } {
-  const { noding, halfEdges } = map;
+  const { noding } = map;
   const sets = new UnionFind(noding.vertexCount);
-  let components = 0;
-  let vertices = 0;
-  for (let v = 0; v < noding.vertexCount; v++) if (halfEdges.degree[v] > 0) vertices++;
-  for (let e = 0; e < noding.edgeCount; e++) {
-    if (halfEdges.next[2 * e] < 0) continue;
-    const a = sets.find(noding.eu[e]);
-    const b = sets.find(noding.ev[e]);
+  const used = new Set<number>();
+  const edges = edgesOf(map);
+  for (const h of edges) {
+    const [u, v] = [originOf(noding, h), targetOf(noding, h)];
+    used.add(u).add(v);
+    const [a, b] = [sets.find(u), sets.find(v)];
     if (a !== b) sets.join(a, b);
   }
-  for (let v = 0; v < noding.vertexCount; v++)
-    if (halfEdges.degree[v] > 0 && sets.find(v) === v) components++;
-  return { vertices, edges: halfEdges.edgesKept, components };
+  const components = new Set([...used].map((v) => sets.find(v))).size;
+  return { vertices: used.size, edges: edges.length, components };
+}
+
+/** Loops with their exact area in lattice steps squared, doubled; positive where they bound from outside. */
+function loopsOf(map: PlanarMap): { id: number; twice: bigint }[] {
+  const { faces, halfEdges, noding } = map;
+  const found: { id: number; twice: bigint }[] = [];
+  for (let id = 0; id < faces.loopCount; id++) {
+    const first = faces.some[id];
+    if (first < 0) continue;
+    let twice = 0n;
+    let h = first;
+    do {
+      const [a, b] = [originOf(noding, h), targetOf(noding, h)];
+      const [ax, ay, bx, by] = [noding.vx[a], noding.vy[a], noding.vx[b], noding.vy[b]].map(BigInt);
+      twice += ax * by - bx * ay;
+      h = halfEdges.next[h];
+    } while (h !== first);
+    found.push({ id, twice });
+  }
+  return found;
 }
 
 /** No two edges of the map may cross or overlap, whatever the lines did. */
-function crossingEdges({ noding, halfEdges }: PlanarMap): number {
-  const kept: number[] = [];
-  for (let e = 0; e < noding.edgeCount; e++) if (halfEdges.next[2 * e] >= 0) kept.push(e);
+function crossingEdges(map: PlanarMap): number {
+  const { noding } = map;
+  const kept = edgesOf(map);
   const side = (a: number, b: number, c: number) =>
     Math.sign(
-      (noding.vx[b] - noding.vx[a]) * (noding.vy[c] - noding.vy[a]) -
-        (noding.vy[b] - noding.vy[a]) * (noding.vx[c] - noding.vx[a]),
+      cross(
+        noding.vx[b] - noding.vx[a],
+        noding.vy[b] - noding.vy[a],
+        noding.vx[c] - noding.vx[a],
+        noding.vy[c] - noding.vy[a],
+        2 ** 20,
+      ),
     );
   let crossings = 0;
   for (let i = 0; i < kept.length; i++) {
     for (let j = i + 1; j < kept.length; j++) {
-      const [a, b, c, d] = [noding.eu[kept[i]], noding.ev[kept[i]], noding.eu[kept[j]], noding.ev[kept[j]]];
+      const [a, b] = [originOf(noding, kept[i]), targetOf(noding, kept[i])];
+      const [c, d] = [originOf(noding, kept[j]), targetOf(noding, kept[j])];
       if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) crossings++;
     }
   }
@@ -69,11 +103,8 @@ describe("the planar map", () => {
       fc.property(fc.oneof(lineWork, curves), (lines) => {
         const map = buildMap(lines, { strict: true });
         const { vertices, edges, components } = parts(map);
-        const bounded = [...map.faces.face].filter((face, loop) => face === loop).length;
-        const slivers = [...map.faces.area].filter(
-          (area, loop) => area > 0 && map.faces.face[loop] !== loop,
-        ).length;
-        expect(vertices - edges + bounded + slivers + 1).toBe(1 + components);
+        const enclosed = loopsOf(map).filter(({ twice }) => twice > 0n).length;
+        expect(vertices - edges + enclosed + 1).toBe(1 + components);
         expect(crossingEdges(map)).toBe(0);
       }),
       { numRuns: 150, endOnFailure: true },
@@ -90,12 +121,10 @@ describe("the planar map", () => {
           const holders = pockets.filter(({ rings }) => regionContains(rings, probe)).length;
           expect(holders).toBeLessThanOrEqual(1);
         }
-        const outside = [...map.faces.face].reduce(
-          (sum, face, loop) => (face === -1 ? sum - map.faces.area[loop] : sum),
-          0,
-        );
+        const face = resolveFaces(map.faces);
+        const outside = loopsOf(map).filter(({ id }) => face[id] === -1);
+        const left = outside.reduce((sum, { twice }) => sum - Number(twice) / 2, 0) * map.lattice.step ** 2;
         const inside = pockets.reduce((sum, { area }) => sum + area, 0);
-        const left = outside * map.lattice.step ** 2;
         expect(Math.abs(inside - left)).toBeLessThan(1e-3 + left * 1e-4);
       }),
       { numRuns: 120, endOnFailure: true },

@@ -1,53 +1,89 @@
 /** From lines to the planar map: flatten, join what touches, node, link half-edges, find faces. */
 import { polyline } from "../geometry/cubic.ts";
+import { distance, mix } from "../geometry/point.ts";
 import { type Cells, cellsOf } from "./cells.ts";
+import { doubtFor } from "./exact.ts";
 import { type Faces, facesOf } from "./faces.ts";
 import { type HalfEdges, halfEdgesOf } from "./half-edges.ts";
-import { findJoins } from "./joins.ts";
+import { endsOf, findJoins, type Join, type LineEnds } from "./joins.ts";
 import { type Noding, nodeSegments } from "./noding.ts";
-import { type Lattice, type Line, latticeFor, type Segments, segmentsOf, toPage } from "./segments.ts";
+import {
+  addLine,
+  type Lattice,
+  type Line,
+  latticeFor,
+  longestExtent,
+  type Segments,
+  segmentsOf,
+  toPage,
+} from "./segments.ts";
 
 export interface PlanarMap {
-  /** The lines given, then one bridge for each join that ink made by touching. */
-  readonly lines: readonly Line[];
-  readonly givenLines: number;
+  /** The lines given and a bridge for each join that ink made by touching; gone ones leave their place empty. */
+  readonly lines: Line[];
+  /** For joins, the join itself. */
+  readonly joins: Map<number, Join>;
+  readonly ends: LineEnds;
   readonly lattice: Lattice;
   readonly segs: Segments;
-  readonly cells: Cells;
+  cells: Cells;
   readonly noding: Noding;
   readonly halfEdges: HalfEdges;
   readonly faces: Faces;
-  /** Two flags a given line, start and end: 1 where that end meets another line. */
-  readonly met: Uint8Array;
+  readonly strict: boolean;
 }
 
 export interface MapOptions {
   /** Take centre lines alone; otherwise ends whose ink touches other ink are joined. */
   readonly strict?: boolean;
+  /** Called where most memory is held, for measuring. */
+  readonly onPeak?: () => void;
 }
 
 /** Builds the whole map. Lines with fewer than one cubic are left out of it but keep their index. */
-export function buildMap(given: readonly Line[], { strict = false }: MapOptions = {}): PlanarMap {
+export function buildMap(given: readonly Line[], { strict = false, onPeak }: MapOptions = {}): PlanarMap {
   const lattice = latticeFor(given);
-  const bare = segmentsOf(given, lattice);
-  const bareCells = cellsOf(bare);
-  const { joins, met } = given.length
-    ? findJoins({ lines: given, segs: bare, cells: bareCells, lattice, strict })
-    : { joins: [], met: new Uint8Array(0) };
-  const lines: Line[] = [
-    ...given,
-    ...joins.map(({ from, to }, i) => ({
-      id: `join-${i}`,
-      points: polyline([toPage(lattice, from[0], from[1]), toPage(lattice, to[0], to[1])]),
-      closed: false,
-      width: 0,
-      bridge: true,
-    })),
-  ];
-  const segs = joins.length ? segmentsOf(lines.slice(given.length), lattice, bare, given.length) : bare;
-  const cells = joins.length ? cellsOf(segs) : bareCells;
-  const noding = nodeSegments(segs, cells);
-  const halfEdges = halfEdgesOf(noding);
-  const faces = facesOf(halfEdges, cells);
-  return { lines, givenLines: given.length, lattice, segs, cells, noding, halfEdges, faces, met };
+  const lines = [...given];
+  const segs = segmentsOf(lines, lattice);
+  let cells = cellsOf(segs);
+  const ends = endsOf(lines, segs);
+  const joins = new Map<number, Join>();
+  for (const join of findJoins({ lines, segs, cells, lattice, strict, ends, joins })) {
+    joins.set(lines.length, join);
+    appendLine({ lines, segs, ends, lattice }, joinLine(join, lattice, lines.length));
+  }
+  if (joins.size > 0) cells = cellsOf(segs);
+  const noding = nodeSegments(segs, cells, doubtFor(longestExtent(segs)));
+  const loop = new Int32Array(noding.slotCount * 2);
+  const halfEdges = halfEdgesOf(noding, loop);
+  onPeak?.();
+  const faces = facesOf({ lines, joins, lattice, segs, cells, halfEdges }, loop);
+  return { lines, joins, ends, lattice, segs, cells, noding, halfEdges, faces, strict };
+}
+
+/** Adds a line after those that are there, as segments that are not yet in the grid. */
+export function appendLine(
+  { lines, segs, ends, lattice }: Pick<PlanarMap, "lines" | "segs" | "ends" | "lattice">,
+  line: Line,
+): void {
+  ends.first.push(segs.count);
+  addLine(segs, line.points, lines.length, lattice);
+  ends.last.push(segs.count);
+  ends.met.push(false, false);
+  lines.push(line);
+}
+
+/** Joins go this many steps past the line they lead to, so that rounding cannot keep them from crossing it. */
+const PAST = 2;
+
+/** The invisible connector that stands for a join. */
+export function joinLine({ from, to }: Join, lattice: Lattice, index: number): Line {
+  const [x, y] = mix(from, to, 1 + PAST / distance(from, to));
+  return {
+    id: `join-${index}`,
+    points: polyline([toPage(lattice, from[0], from[1]), toPage(lattice, x, y)]),
+    closed: false,
+    width: 0,
+    bridge: true,
+  };
 }

@@ -1,19 +1,22 @@
 /** Pockets: the bounded faces of the planar map, with everything the rest of the house asks of them. */
 import { flatten, sweptArea } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";
-import { innerPoint, ringArea } from "../geometry/polygon.ts";
-import { isHidden } from "./hidden.ts";
-import { CurveCutter, cyclesOf, type Run, runsOf } from "./outlines.ts";
+import { innerPoint } from "../geometry/polygon.ts";
+import { boundingLoops, LOOP, resolveFaces } from "./faces.ts";
+import { isHidden, pushInkedBounds } from "./hidden.ts";
+import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
 
 /** A stretch of outline shared with another pocket, as a chain of cubics. */
 export interface Border {
-  /** Index of the neighbour in the list of pockets. */
+  /** Key of the neighbour. */
   readonly neighbour: number;
   readonly chain: readonly number[];
 }
 
 export interface Pocket {
+  /** Stays the same from one reading to the next while nothing about the pocket changes. */
+  readonly key: number;
   /** Exact area in page units squared, holes taken off. */
   readonly area: number;
   /** A point well inside. */
@@ -25,104 +28,149 @@ export interface Pocket {
   readonly rings: readonly (readonly number[])[];
   /** Ids of the lines that bound it, joins left out. */
   readonly lines: readonly string[];
-  /** Borders with later pockets in the list. */
+  /** Borders with pockets of a higher key. */
   readonly borders: readonly Border[];
   /** Wholly under the ink around it: not offered, never counted as missed. */
   readonly hidden: boolean;
 }
 
 /** All pockets of a map, largest first. */
-export function pocketsOf(map: PlanarMap): Pocket[] {
-  const loopsOfFace = new Map<number, number[]>();
-  for (const loop of map.faces.pockets) loopsOfFace.set(loop, [loop]);
-  map.faces.face.forEach((face, loop) => {
-    if (face !== loop && map.faces.area[loop] < 0) loopsOfFace.get(face)?.push(loop);
-  });
-  const cutter = new CurveCutter(map);
-  const drafts = [...loopsOfFace]
-    .map(([face, loops]) => draftOf(map, cutter, face, loops))
-    .filter((d) => d !== undefined);
-  drafts.sort((a, b) => b.area - a.area);
-  const indexOfFace = new Map(drafts.map(({ face }, index) => [face, index]));
-  return drafts.map((draft, index) => ({
-    area: draft.area,
-    seed: draft.seed,
-    box: boundsOf([draft.rings[0]])!,
-    outline: draft.outline,
-    rings: draft.rings,
-    lines: draft.lines,
-    borders: bordersOf(map, cutter, draft.cycles, index, indexOfFace),
-    hidden: draft.hidden,
-  }));
-}
+export const pocketsOf = (map: PlanarMap): Pocket[] => new PocketReader(map).read();
 
-interface Draft {
-  readonly face: number;
-  readonly area: number;
-  readonly seed: Point;
+/** What is kept of a face between readings. */
+interface Kept {
+  readonly pocket: Pocket;
   readonly cycles: readonly number[][];
-  readonly outline: readonly number[][];
-  readonly rings: readonly number[][];
-  readonly lines: readonly string[];
-  readonly hidden: boolean;
+  /** The loops that lie in the face beside its own bound. */
+  readonly islands: readonly number[];
+  /** Pairs of a loop across the outline and the face it belonged to. */
+  readonly across: readonly number[];
 }
 
-function draftOf(map: PlanarMap, cutter: CurveCutter, face: number, loops: number[]): Draft | undefined {
-  const parts = cyclesOf(map, loops)
-    .map((cycle) => {
-      const runs = runsOf(map, cycle, false);
-      const chain = cutter.outline(runs);
-      return { cycle, runs, chain, area: sweptArea(chain) };
-    })
-    .sort((a, b) => b.area - a.area);
-  const area = parts.reduce((sum, part) => sum + part.area, 0);
-  if (!(area > 0)) return undefined;
-  const rings = parts.map(({ chain }) => ringOf(chain, map.lattice.tolerance * 2));
-  const runs = parts.flatMap((part) => part.runs);
-  const seed = innerPoint(rings);
-  return {
-    face,
-    area,
-    seed,
-    cycles: parts.map(({ cycle }) => cycle),
-    outline: parts.map(({ chain }) => chain),
-    rings,
-    lines: [...new Set(runs.map(({ line }) => line))]
-      .filter((line) => line < map.givenLines)
-      .map((l) => map.lines[l].id),
-    hidden: underInk(map, cutter, runs, parts, rings, area, seed),
-  };
-}
+/** Reads the pockets of a map again and again while its lines are edited; faces that stayed are not read anew. */
+export class PocketReader {
+  private kept = new Map<number, Kept>();
+  private readonly cutter: CurveCutter;
 
-function ringOf(chain: readonly number[], tolerance: number): number[] {
-  return flatten(chain, tolerance).slice(0, -2);
-}
+  constructor(private readonly map: PlanarMap) {
+    this.cutter = new CurveCutter(map);
+  }
 
-/** A pocket can only hide under its ink when its area is less than the ink along its outline could cover. */
-function underInk(
-  map: PlanarMap,
-  cutter: CurveCutter,
-  runs: readonly Run[],
-  parts: readonly { runs: readonly Run[] }[],
-  rings: readonly number[][],
-  area: number,
-  seed: Point,
-): boolean {
-  const widest = runs.reduce((most, run) => Math.max(most, map.lines[run.line].width), 0);
-  if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
-  const bounds: number[] = [];
-  for (const part of parts) {
-    part.runs.forEach((run, i) => {
-      const before = part.runs[(i + part.runs.length - 1) % part.runs.length];
-      const after = part.runs[(i + 1) % part.runs.length];
-      const chain = cutter.piece(run, cutter.meeting(before, run), cutter.meeting(run, after));
-      const points = flatten(chain, map.lattice.tolerance * 2);
-      for (let k = 0; k + 3 < points.length; k += 2) {
-        bounds.push(points[k], points[k + 1], points[k + 2], points[k + 3], map.lines[run.line].width / 2);
+  /** All pockets, largest first. */
+  read(): Pocket[] {
+    const faced: FacedMap = { map: this.map, face: resolveFaces(this.map.faces) };
+    const islands = islandsByFace(faced);
+    const now = new Map<number, Kept>();
+    for (const key of boundingLoops(this.map.faces)) {
+      const inside = islands.get(key) ?? NONE;
+      const before = this.kept.get(key);
+      if (before && sameNumbers(before.islands, inside)) now.set(key, this.withBorders(faced, before));
+      else {
+        const fresh = this.readFace(faced, key, inside);
+        if (fresh) now.set(key, fresh);
       }
+    }
+    this.kept = now;
+    return [...now.values()].map(({ pocket }) => pocket).sort((a, b) => b.area - a.area);
+  }
+
+  private readFace(faced: FacedMap, key: number, islands: readonly number[]): Kept | undefined {
+    const { map } = this;
+    const rims = islands.filter((loop) => map.faces.kind[loop] === LOOP.rim);
+    const parts = cyclesOf(faced, [key, ...rims])
+      .map((cycle) => {
+        const runs = runsOf(faced, cycle, false);
+        const pieces = this.cutter.pieces(runs);
+        const chain = chainOfPieces(pieces);
+        return { cycle, runs, pieces, chain, area: sweptArea(chain) };
+      })
+      .sort((a, b) => b.area - a.area);
+    const area = parts.reduce((sum, part) => sum + part.area, 0);
+    if (!(area > 0)) return undefined;
+    const rings = parts.map(({ chain }) => flatten(chain, map.lattice.tolerance * 2).slice(0, -2));
+    const seed = innerPoint(rings);
+    const runs = parts.flatMap((part) => part.runs);
+    const cycles = parts.map(({ cycle }) => cycle);
+    const pocket: Pocket = {
+      key,
+      area,
+      seed,
+      box: boundsOf([rings[0]])!,
+      outline: parts.map(({ chain }) => chain),
+      rings,
+      lines: [...new Set(runs.map(({ line }) => line))]
+        .filter((line) => !map.joins.has(line))
+        .map((line) => map.lines[line].id),
+      borders: this.bordersOf(faced, cycles, key),
+      hidden: this.underInk(parts, rings, area, seed),
+    };
+    return { pocket, cycles, islands, across: acrossOf(faced, cycles) };
+  }
+
+  /** The same face, its borders read anew where what lies across them has changed. */
+  private withBorders(faced: FacedMap, before: Kept): Kept {
+    const { across, cycles, pocket } = before;
+    let same = true;
+    for (let k = 0; k < across.length && same; k += 2)
+      same = this.map.faces.some[across[k]] >= 0 && faced.face[across[k]] === across[k + 1];
+    if (same) return before;
+    return {
+      ...before,
+      pocket: { ...pocket, borders: this.bordersOf(faced, cycles, pocket.key) },
+      across: acrossOf(faced, cycles),
+    };
+  }
+
+  private bordersOf(faced: FacedMap, cycles: readonly number[][], key: number): Border[] {
+    return cycles.flatMap((cycle) => {
+      const runs = runsOf(faced, cycle, true);
+      const pieces = this.cutter.pieces(runs);
+      return runs.flatMap(({ beyond }, i) => (beyond > key ? [{ neighbour: beyond, chain: pieces[i] }] : []));
     });
   }
-  return isHidden(rings, bounds, seed);
+
+  /** A pocket can only hide under its ink when its area is less than the ink along its outline could cover. */
+  private underInk(
+    parts: readonly { runs: readonly Run[]; pieces: readonly number[][] }[],
+    rings: readonly number[][],
+    area: number,
+    seed: Point,
+  ): boolean {
+    const { lines, lattice } = this.map;
+    const inkOf = (run: Run) => lines[run.line].width;
+    const widest = Math.max(...parts.map(({ runs }) => Math.max(...runs.map(inkOf))));
+    if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
+    const bounds: number[] = [];
+    for (const { runs, pieces } of parts)
+      runs.forEach((run, i) => {
+        pushInkedBounds(bounds, flatten(pieces[i], lattice.tolerance * 2), inkOf(run) / 2);
+      });
+    return isHidden(rings, bounds, seed);
+  }
+}
+
+const NONE: readonly number[] = [];
+
+const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
+  a.length === b.length && a.every((value, i) => value === b[i]);
+
+function islandsByFace({ map, face }: FacedMap): Map<number, number[]> {
+  const found = new Map<number, number[]>();
+  for (const loop of map.faces.islands.keys()) {
+    if (face[loop] < 0) continue;
+    const others = found.get(face[loop]);
+    if (others) others.push(loop);
+    else found.set(face[loop], [loop]);
+  }
+  return found;
+}
+
+/** The loops across an outline, each with its face. */
+function acrossOf({ map, face }: FacedMap, cycles: readonly number[][]): number[] {
+  const { loop } = map.faces;
+  const loops = new Set<number>();
+  for (const cycle of cycles) for (const h of cycle) loops.add(loop[h ^ 1]);
+  return [...loops].flatMap((id) => [id, face[id]]);
 }
 
 function distanceToRings(at: Point, rings: readonly number[][]): number {
@@ -150,29 +198,3 @@ function ringLength(rings: readonly number[][]): number {
   }
   return length;
 }
-
-function bordersOf(
-  map: PlanarMap,
-  cutter: CurveCutter,
-  cycles: readonly number[][],
-  index: number,
-  indexOfFace: ReadonlyMap<number, number>,
-): Border[] {
-  const borders: Border[] = [];
-  for (const cycle of cycles) {
-    const runs = runsOf(map, cycle, true);
-    runs.forEach((run, i) => {
-      const neighbour = indexOfFace.get(run.beyond);
-      if (neighbour === undefined || neighbour <= index) return;
-      const before = runs[(i + runs.length - 1) % runs.length];
-      const after = runs[(i + 1) % runs.length];
-      const chain = cutter.piece(run, cutter.meeting(before, run), cutter.meeting(run, after));
-      borders.push({ neighbour, chain });
-    });
-  }
-  return borders;
-}
-
-/** Signed area check used by tests and benchmarks: the rings' own shoelace area. */
-export const ringsArea = (rings: readonly (readonly number[])[]): number =>
-  rings.reduce((sum, ring) => sum + ringArea(ring), 0);

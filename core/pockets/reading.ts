@@ -3,6 +3,7 @@ import type { Drawing } from "../drawing/drawing.ts";
 import { curveCount, pointAt, polyline } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { ENDS, type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
+import { degreeAt, originOf } from "./half-edges.ts";
 import { buildMap, type MapOptions, type PlanarMap } from "./planar-map.ts";
 import type { Line } from "./segments.ts";
 
@@ -43,36 +44,38 @@ interface LineEnd extends LooseEnd {
 
 /** Ends of ink that meet nothing, with their vertices in the map. */
 function looseEndsOf(map: PlanarMap): LineEnd[] {
-  const { lines, givenLines, segs, noding, halfEdges, met } = map;
-  const first = new Int32Array(givenLines).fill(-1);
-  const last = new Int32Array(givenLines).fill(-1);
-  for (let s = 0; s < segs.count; s++) {
-    const line = segs.line[s];
-    if (line >= givenLines) continue;
-    if (first[line] < 0) first[line] = s;
-    last[line] = s;
-  }
+  const { lines, joins, ends, noding, halfEdges } = map;
   const found: LineEnd[] = [];
-  for (let line = 0; line < givenLines; line++) {
-    const { id, points, closed, bridge } = lines[line];
-    if (closed || bridge || first[line] < 0) continue;
-    const from = noding.segEdge[first[line]];
-    const to = noding.segEdge[last[line] + 1];
-    const floating = touchesNothing(map, from, to);
-    const tips: [vertex: number, flag: number, at: Point][] = [
-      [noding.eu[from], 2 * line, pointAt(points, 0)],
-      [noding.ev[to - 1], 2 * line + 1, pointAt(points, curveCount(points))],
+  lines.forEach(({ id, points, closed, bridge }, line) => {
+    if (closed || bridge || joins.has(line) || ends.first[line] >= ends.last[line]) return;
+    const first = 2 * noding.first[ends.first[line]];
+    const last = lastHalfEdge(map, ends.last[line] - 1);
+    const floating = degreeAt(halfEdges, first) === 1 && touchesNothing(map, line);
+    const tips: [h: number, met: boolean, at: Point][] = [
+      [first, ends.met[2 * line], pointAt(points, 0)],
+      [last, ends.met[2 * line + 1], pointAt(points, curveCount(points))],
     ];
-    for (const [vertex, flag, at] of tips) {
-      if (halfEdges.degree[vertex] === 1 && !met[flag]) found.push({ at, line: id, vertex, floating });
+    for (const [h, met, at] of tips) {
+      const repeated = halfEdges.next[h] < 0;
+      if (met || repeated || degreeAt(halfEdges, h) > 1) continue;
+      found.push({ at, line: id, vertex: originOf(noding, h), floating });
     }
-  }
+  });
   return found;
 }
 
-function touchesNothing({ noding, halfEdges }: PlanarMap, from: number, to: number): boolean {
-  for (let e = from; e < to; e++) if (halfEdges.degree[noding.ev[e]] > 2) return false;
-  return halfEdges.degree[noding.eu[from]] <= 1;
+/** The half-edge that leads back from where segment s ends. */
+function lastHalfEdge({ noding }: PlanarMap, s: number): number {
+  let e = noding.first[s];
+  while (noding.owner[e + 1] === s) e++;
+  return 2 * e + 1;
+}
+
+function touchesNothing({ noding, halfEdges, ends }: PlanarMap, line: number): boolean {
+  for (let s = ends.first[line]; s < ends.last[line]; s++)
+    for (let e = noding.first[s]; noding.owner[e] === s; e++)
+      if (halfEdges.next[2 * e + 1] < 0 || degreeAt(halfEdges, 2 * e + 1) > 2) return false;
+  return true;
 }
 
 export interface Gaps {

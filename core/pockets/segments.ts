@@ -1,7 +1,6 @@
 /**
- * Lines flattened to straight segments whose ends lie on a whole-number lattice. The lattice has 2^24 steps
- * over the longer side of the line work, so differences fit in 25 bits and their cross products in a double's
- * 53: every orientation test further on is exact in plain arithmetic.
+ * Lines flattened to straight segments whose ends lie on a whole-number lattice of 2^31 steps over the longer side
+ * of the line work (with room around it for edits), so that orientation tests can be made exact (see exact.ts).
  */
 import { curveCount, pointAt, stepsFor } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Coords, diagonal, type Point } from "../geometry/point.ts";
@@ -16,7 +15,9 @@ export interface Line {
   readonly bridge: boolean;
 }
 
-const STEPS = 2 ** 24;
+const STEPS = 2 ** 31 - 2;
+/** Room left around the line work on each side, as a part of its longer side. */
+const ROOM = 0.1;
 /** Chords stay this close to their curves, as a part of the line work's diagonal. */
 const FLATNESS = 4e-5;
 /** Rounding in page coordinates stays below a lattice step, however far from the origin a small drawing lies. */
@@ -33,9 +34,26 @@ export interface Lattice {
 
 export function latticeFor(lines: readonly Line[]): Lattice {
   const box: Box = boundsOf(lines.map((line) => line.points)) ?? { x: 0, y: 0, width: 1, height: 1 };
-  const farthest = Math.max(Math.abs(box.x), Math.abs(box.y)) + Math.max(box.width, box.height);
-  const step = Math.max(box.width / STEPS, box.height / STEPS, farthest * ROUNDING) || 1;
-  return { originX: box.x, originY: box.y, step, tolerance: Math.max(FLATNESS * diagonal(box), step) };
+  const side = Math.max(box.width, box.height);
+  const room = side * ROOM;
+  const farthest = Math.max(Math.abs(box.x), Math.abs(box.y)) + side;
+  const step = Math.max((side + 2 * room) / STEPS, farthest * ROUNDING) || 1;
+  return {
+    originX: box.x - room,
+    originY: box.y - room,
+    step,
+    tolerance: Math.max(FLATNESS * diagonal(box), step),
+  };
+}
+
+/** Whether every point of a chain lies where the lattice has steps for it. */
+export function fitsLattice({ originX, originY, step }: Lattice, points: Coords): boolean {
+  for (let i = 0; i + 1 < points.length; i += 2) {
+    const x = (points[i] - originX) / step;
+    const y = (points[i + 1] - originY) / step;
+    if (!(x >= 1 && y >= 1 && x < STEPS && y < STEPS)) return false;
+  }
+  return true;
 }
 
 export const toLatticeX = (lattice: Lattice, x: number): number =>
@@ -47,7 +65,9 @@ export const toPage = (lattice: Lattice, x: number, y: number): Point => [
   lattice.originY + y * lattice.step,
 ];
 
-/** Segment s runs from (ax, ay) to (bx, by) along line[s], whose parameter goes from ua to ub there. */
+/**
+ * Segment s runs from (ax, ay) to (bx, by) along line[s], whose parameter is ua[s] where the segment begins. line[s] is -1 once a segment has been taken out.
+ */
 export interface Segments {
   count: number;
   ax: Int32Array;
@@ -56,10 +76,11 @@ export interface Segments {
   by: Int32Array;
   line: Int32Array;
   ua: Float64Array;
-  ub: Float64Array;
 }
 
-function allocate(capacity: number): Segments {
+const INTS = ["ax", "ay", "bx", "by", "line"] as const;
+
+export function emptySegments(capacity: number): Segments {
   return {
     count: 0,
     ax: new Int32Array(capacity),
@@ -68,66 +89,89 @@ function allocate(capacity: number): Segments {
     by: new Int32Array(capacity),
     line: new Int32Array(capacity),
     ua: new Float64Array(capacity),
-    ub: new Float64Array(capacity),
   };
 }
 
-/** Flattens every line, after those of `before`; pieces shorter than a lattice step vanish. */
-export function segmentsOf(
-  lines: readonly Line[],
-  lattice: Lattice,
-  before?: Segments,
-  firstLine = 0,
-): Segments {
-  let capacity = before?.count ?? 0;
-  for (const { points } of lines)
-    for (let c = 0; c < curveCount(points); c++) capacity += stepsFor(points, c * 6, lattice.tolerance);
-  const out = allocate(capacity);
-  if (before) copyInto(out, before);
-  lines.forEach(({ points }, index) => {
-    let x = toLatticeX(lattice, points[0]);
-    let y = toLatticeY(lattice, points[1]);
-    let from = 0;
-    for (let c = 0; c < curveCount(points); c++) {
-      const steps = stepsFor(points, c * 6, lattice.tolerance);
-      for (let k = 1; k <= steps; k++) {
-        const u = k === steps ? c + 1 : c + k / steps;
-        const at = pointAt(points, u);
-        const nextX = toLatticeX(lattice, at[0]);
-        const nextY = toLatticeY(lattice, at[1]);
-        if (nextX === x && nextY === y) continue;
-        append(out, firstLine + index, x, y, nextX, nextY, from, u);
-        x = nextX;
-        y = nextY;
+/** The parameter where segment s ends: where the next begins, but no later than where its cubic ends. */
+export function endParameter({ count, line, ua }: Segments, lines: readonly Line[], s: number): number {
+  const goesOn = s + 1 < count && line[s + 1] === line[s];
+  const end = goesOn ? ua[s + 1] : curveCount(lines[line[s]].points);
+  return Math.min(end, Math.floor(ua[s]) + 1);
+}
+
+function piecesOf(points: Coords, tolerance: number): number {
+  let pieces = 0;
+  for (let c = 0; c < curveCount(points); c++) pieces += stepsFor(points, c * 6, tolerance);
+  return pieces;
+}
+
+/** Flattens every line; pieces shorter than a lattice step vanish. */
+export function segmentsOf(lines: readonly Line[], lattice: Lattice): Segments {
+  let capacity = 0;
+  for (const { points } of lines) capacity += piecesOf(points, lattice.tolerance);
+  const segs = emptySegments(capacity);
+  for (let index = 0; index < lines.length; index++) appendLine(segs, lines[index].points, index, lattice);
+  return segs;
+}
+
+/** Flattens one more line after those that are there. */
+export function addLine(segs: Segments, points: Coords, index: number, lattice: Lattice): void {
+  const needed = segs.count + piecesOf(points, lattice.tolerance);
+  if (needed > segs.ax.length) {
+    const grown = emptySegments(needed + (needed >> 3) + 64);
+    for (const key of INTS) grown[key].set(segs[key]);
+    grown.ua.set(segs.ua);
+    Object.assign(segs, { ...grown, count: segs.count });
+  }
+  appendLine(segs, points, index, lattice);
+}
+
+function appendLine(segs: Segments, points: Coords, index: number, lattice: Lattice): void {
+  let x = toLatticeX(lattice, points[0]);
+  let y = toLatticeY(lattice, points[1]);
+  let from = 0;
+  for (let c = 0; c < curveCount(points); c++) {
+    const steps = stepsFor(points, c * 6, lattice.tolerance);
+    for (let k = 1; k <= steps; k++) {
+      const u = k === steps ? c + 1 : c + k / steps;
+      const last = k === steps;
+      const at = last ? undefined : pointAt(points, u);
+      const nextX = toLatticeX(lattice, at ? at[0] : points[c * 6 + 6]);
+      const nextY = toLatticeY(lattice, at ? at[1] : points[c * 6 + 7]);
+      if (nextX === x && nextY === y) {
         from = u;
+        continue;
       }
+      const s = segs.count++;
+      segs.ax[s] = x;
+      segs.ay[s] = y;
+      segs.bx[s] = nextX;
+      segs.by[s] = nextY;
+      segs.line[s] = index;
+      segs.ua[s] = from;
+      x = nextX;
+      y = nextY;
+      from = u;
     }
-  });
-  return out;
+  }
 }
 
-function copyInto(out: Segments, { count, ...from }: Segments): void {
-  for (const key of ["ax", "ay", "bx", "by", "line"] as const) out[key].set(from[key].subarray(0, count));
-  for (const key of ["ua", "ub"] as const) out[key].set(from[key].subarray(0, count));
-  out.count = count;
+/** The longest extent of any segment along an axis, in lattice steps. */
+export function longestExtent({ count, ax, ay, bx, by }: Segments, from = 0): number {
+  let longest = 0;
+  for (let s = from; s < count; s++) {
+    const dx = Math.abs(bx[s] - ax[s]);
+    const dy = Math.abs(by[s] - ay[s]);
+    if (dx > longest) longest = dx;
+    if (dy > longest) longest = dy;
+  }
+  return longest;
 }
 
-function append(
-  out: Segments,
-  line: number,
-  ax: number,
-  ay: number,
-  bx: number,
-  by: number,
-  ua: number,
-  ub: number,
-): void {
-  const s = out.count++;
-  out.ax[s] = ax;
-  out.ay[s] = ay;
-  out.bx[s] = bx;
-  out.by[s] = by;
-  out.line[s] = line;
-  out.ua[s] = ua;
-  out.ub[s] = ub;
+/** Where each line's run of segments begins; one more entry for the end. */
+export function firstSegments(lineCount: number, segs: Segments): Int32Array {
+  const first = new Int32Array(lineCount + 1).fill(segs.count);
+  for (let s = segs.count - 1; s >= 0; s--) if (segs.line[s] >= 0) first[segs.line[s]] = s;
+  for (let i = lineCount - 1; i >= 0; i--) first[i] = Math.min(first[i], first[i + 1]);
+  return first;
 }

@@ -136,6 +136,7 @@ function fillsOf(drawing: Drawing, { pockets, pourOf }: Derived, toneOf: (paint:
     return (id !== undefined && drawing.pours[id]?.paint) || null;
   };
   const trapWidth = diagonal(drawing.page.box) * TRAP;
+  const traps = trapsOf(pockets, paintOf);
   const fills: FillItem[] = [];
   pockets.forEach((pocket, index) => {
     const paint = paintOf(index);
@@ -145,11 +146,33 @@ function fillsOf(drawing: Drawing, { pockets, pourOf }: Derived, toneOf: (paint:
       id: pourOf[index]!,
       tone: toneOf(paint),
       outline: pocket.outline,
-      traps: pocket.borders.filter(({ neighbour }) => paintOf(neighbour)).map(({ chain }) => chain),
+      traps: traps.get(index) ?? NO_TRAPS,
       trapWidth,
     });
   });
   return fills;
+}
+
+const NO_TRAPS: readonly Chain[] = [];
+
+/** For each pocket the borders it shares with poured pockets that are painted after it. */
+function trapsOf(
+  pockets: readonly Pocket[],
+  paintOf: (index: number) => Paint | null,
+): Map<number, readonly Chain[]> {
+  const indexOf = new Map(pockets.map(({ key }, index) => [key, index]));
+  const traps = new Map<number, Chain[]>();
+  pockets.forEach(({ borders }, index) => {
+    for (const { neighbour, chain } of borders) {
+      const other = indexOf.get(neighbour);
+      if (other === undefined || !paintOf(index) || !paintOf(other)) continue;
+      const first = Math.min(index, other);
+      const known = traps.get(first);
+      if (known) known.push(chain);
+      else traps.set(first, [chain]);
+    }
+  });
+  return traps;
 }
 
 function shadesOf(drawing: Drawing, pockets: readonly Pocket[], toneOf: (paint: Paint) => Tone): ShadeItem[] {

@@ -1,0 +1,66 @@
+/** Made-up line work for timing engines: polylines in page units on a square page. All from fixed seeds. */
+import type { Point } from "../core/geometry/point.ts";
+
+export type Polyline = readonly Point[];
+
+export const PAGE = 2000;
+
+/** Numbers in 0..1 from a seed (mulberry32, Tommy Ettinger, public domain). */
+export function randomFrom(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Smooth wandering strokes of 24 segments, 200 to 1,000 units long, that cross one another heavily. */
+export function crossingStrokes(count: number, seed = 1): Polyline[] {
+  const random = randomFrom(seed);
+  return Array.from({ length: count }, () => {
+    const step = (200 + 800 * random()) / 24;
+    const points: Point[] = [[random() * PAGE, random() * PAGE]];
+    let heading = random() * Math.PI * 2;
+    let turn = (random() - 0.5) * 0.3;
+    for (let k = 0; k < 24; k++) {
+      const [x, y] = points[k];
+      turn += (random() - 0.5) * 0.08;
+      heading += turn;
+      points.push([x + Math.cos(heading) * step, y + Math.sin(heading) * step]);
+    }
+    return points;
+  });
+}
+
+/** What spots are made of: small closed loops and bundles of short hatching, half and half. */
+export function spotLike(count: number, seed = 2): Polyline[] {
+  const random = randomFrom(seed);
+  const strokes: Point[][] = [];
+  while (strokes.length < count) {
+    const at: Point = [random() * PAGE, random() * PAGE];
+    if (strokes.length % 10 < 5) strokes.push(loopAround(at, 8 + 40 * random(), random));
+    else for (let k = 0; k < 5 && strokes.length < count; k++) strokes.push(hatch(at, k, random));
+  }
+  return strokes;
+}
+
+function loopAround([x, y]: Point, radius: number, random: () => number): Point[] {
+  const phase = random() * Math.PI * 2;
+  const squash = 0.5 + random() / 2;
+  const points = Array.from({ length: 24 }, (_, k): Point => {
+    const a = (k / 24) * Math.PI * 2;
+    const r = radius * (1 + 0.2 * Math.sin(3 * a + phase));
+    return [x + r * Math.cos(a), y + r * squash * Math.sin(a)];
+  });
+  return [...points, points[0]];
+}
+
+function hatch([x, y]: Point, k: number, random: () => number): Point[] {
+  const length = 12 + 24 * random();
+  return Array.from({ length: 9 }, (_, i): Point => {
+    const t = i / 8;
+    return [x + k * 5 + t * length * 0.5 + 2 * Math.sin(3 * t), y + t * length];
+  });
+}

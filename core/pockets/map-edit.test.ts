@@ -1,0 +1,91 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { editMap } from "./map-edit.ts";
+import { buildMap, type PlanarMap } from "./planar-map.ts";
+import { type Pocket, PocketReader } from "./pockets.ts";
+import type { Line } from "./segments.ts";
+import { box, circle, straight } from "./testing.ts";
+
+const coarse = fc.integer({ min: 0, max: 10 }).map((n) => n * 10);
+const fine = fc.integer({ min: 0, max: 1_000_000 }).map((n) => n / 10_000);
+const points = (axis: fc.Arbitrary<number>) => fc.array(fc.tuple(axis, axis), { minLength: 2, maxLength: 5 });
+const shape = fc.oneof(points(coarse), points(fine));
+/** Which line changes, and what it becomes; null takes it away. */
+const step = fc.record({
+  line: fc.nat(9),
+  becomes: fc.option(shape, { nil: null }),
+});
+
+/** The whole page stays in reach of the lattice. */
+const frame = box(-5, -5, 110, 110);
+
+function expectSame(followed: readonly Pocket[], anew: readonly Pocket[]): void {
+  expect(followed.length).toBe(anew.length);
+  followed.forEach(({ area, hidden }, i) => {
+    expect(Math.abs(area - anew[i].area)).toBeLessThan(1e-3);
+    if (area > 20) expect(hidden).toBe(anew[i].hidden);
+  });
+  expect(neighbours(followed)).toBe(neighbours(anew));
+}
+
+/** How many pairs of pockets border one another. */
+const neighbours = (pockets: readonly Pocket[]): number =>
+  pockets.reduce((sum, { borders }) => sum + new Set(borders.map(({ neighbour }) => neighbour)).size, 0);
+
+function liveEdges({ noding, halfEdges }: PlanarMap): number {
+  let count = 0;
+  for (let e = 0; e < noding.slotCount; e++) if (halfEdges.next[2 * e] >= 0) count++;
+  return count;
+}
+
+describe("a map that follows edits", () => {
+  for (const strict of [true, false]) {
+    it(`has the faces of a fresh build after any run of edits, ${strict ? "strict" : "joined"}`, () => {
+      fc.assert(
+        fc.property(
+          fc.array(shape, { minLength: 1, maxLength: 8 }),
+          fc.array(step, { maxLength: 6 }),
+          (start, steps) => {
+            const lines = new Map<string, Line>([[frame.id, frame]]);
+            start.forEach((shape, i) => {
+              lines.set(`l${i}`, { ...straight(shape, 3), id: `l${i}` });
+            });
+            const map = buildMap([...lines.values()], { strict });
+            const reader = new PocketReader(map);
+            reader.read();
+            for (const { line, becomes } of steps) {
+              const id = `l${line}`;
+              const come = becomes ? [{ ...straight(becomes, 3), id }] : [];
+              expect(editMap(map, { gone: lines.has(id) ? [id] : [], come })).toBe(true);
+              // What changed comes last, in the fresh build as in the map.
+              lines.delete(id);
+              if (becomes) lines.set(id, come[0]);
+              const followed = reader.read();
+              const fresh = buildMap([...lines.values()], { strict });
+              const anew = new PocketReader(fresh).read();
+              expectSame(followed, anew);
+              expect(liveEdges(map)).toBe(liveEdges(fresh));
+            }
+          },
+        ),
+        { numRuns: 400, endOnFailure: true },
+      );
+    });
+  }
+
+  it("keeps the very pockets an edit leaves alone", () => {
+    const dot = circle(80, 80, 5);
+    const map = buildMap([box(0, 0, 40, 40), box(60, 0, 40, 40), frame, dot]);
+    const reader = new PocketReader(map);
+    const before = reader.read();
+    editMap(map, { gone: [dot.id], come: [{ ...circle(80, 85, 5), id: dot.id }] });
+    const after = reader.read();
+    const kept = after.filter((pocket) => before.includes(pocket)).map(({ area }) => Math.round(area));
+    expect(kept).toEqual([1600, 1600]);
+  });
+
+  it("asks for a fresh build when a line leaves the lattice", () => {
+    const map = buildMap([box(0, 0, 10, 10)]);
+    expect(editMap(map, { gone: [], come: [box(500, 0, 10, 10)] })).toBe(false);
+  });
+});

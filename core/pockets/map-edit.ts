@@ -1,0 +1,544 @@
+/**
+ * A planar map that follows edits of its lines: only segments that a change touches are noded again, their edges
+ * are taken out of and put into the rings around vertices, and only loops that changed are walked anew. The map
+ * afterwards has the faces a fresh build would find. After Guibas and Marimont, "Rounding arrangements
+ * dynamically" (1998), with the book-keeping left to what can be found again through the grid.
+ */
+import { IntList } from "../geometry/lists.ts";
+import { cellOf, cellsAlong, eachIn, fileLater } from "./cells.ts";
+import { cross, crossingAt, doubtFor } from "./exact.ts";
+import { islandOf, LOOP, traceLoop } from "./faces.ts";
+import { originOf, targetOf } from "./half-edges.ts";
+import { cornerJoinsOf, type JoinInput, joinsAt, searchDistance, widestInk } from "./joins.ts";
+import { AlongSorter, passesSquare } from "./noding.ts";
+import { appendLine, joinLine, type PlanarMap } from "./planar-map.ts";
+import { fitsLattice, type Line, longestExtent } from "./segments.ts";
+
+/** What is to become of some lines: those of `gone` leave, those of `come` arrive; a changed line does both. */
+export interface LineChange {
+  readonly gone: readonly string[];
+  readonly come: readonly Line[];
+}
+
+/** Once this part of the map's slots is dead or new, building afresh is the better way. */
+const WORN = 0.5;
+
+/** Follows a change; false when the map must be built afresh instead, and is not to be used any more. */
+export function editMap(map: PlanarMap, change: LineChange): boolean {
+  if (!change.come.every(({ points }) => fitsLattice(map.lattice, points))) return false;
+  const built = map.noding.builtSlots;
+  if (map.noding.slotCount - built > WORN * built + 4096) return false;
+  new MapEditor(map).run(change);
+  return true;
+}
+
+interface Extent {
+  left: number;
+  top: number;
+  right: number;
+  bottom: number;
+}
+
+class MapEditor {
+  /** Vertices where something came or went. */
+  private readonly touched = new Set<number>();
+  /** Live segments whose vertices have to be found anew. */
+  private readonly affected = new Set<number>();
+  /** Half-edges from which loops are walked anew. */
+  private readonly restart = new Set<number>();
+  /** A half-edge that leaves a vertex, where known. */
+  private readonly leaving = new Map<number, number>();
+  private readonly extent: Extent = { left: 2 ** 31, top: 2 ** 31, right: 0, bottom: 0 };
+  private readonly scratch = new IntList(64);
+
+  constructor(private readonly map: PlanarMap) {}
+
+  run({ gone, come }: LineChange): void {
+    const { map } = this;
+    const leaving = this.indicesOf(gone);
+    const firstNew = map.lines.length;
+    const widest = widestInk([
+      ...map.lines.filter((_, i) => map.ends.last[i] >= 0 && !leaving.has(i)),
+      ...come,
+    ]);
+    const before = [...leaving].flatMap((line) => this.segmentsOfLine(line));
+    for (const line of come) appendLine(map, line);
+    const after = range(map.ends.first[firstNew] ?? map.segs.count, map.segs.count);
+    const ends = this.endsNear([...before, ...after], leaving, widest);
+    const joins = this.joinsToRenew(leaving, ends);
+    for (const s of before) this.takeOut(s);
+    for (const line of joins) for (const s of this.segmentsOfLine(line)) this.takeOut(s);
+    for (const line of [...leaving, ...joins]) this.forgetLine(line);
+    for (const s of after) fileLater(map.cells, map.segs, s);
+    const fresh = [...after, ...this.joinAgain(ends, after, widest)];
+    if (fresh.length > 0)
+      map.noding.doubt = Math.max(map.noding.doubt, doubtFor(longestExtent(map.segs, fresh[0])));
+    for (const s of fresh) this.putIn(s);
+    this.renode();
+    this.retrace();
+  }
+
+  private indicesOf(ids: readonly string[]): Set<number> {
+    const wanted = new Set(ids);
+    const found = new Set<number>();
+    this.map.lines.forEach(({ id }, index) => {
+      if (wanted.has(id) && this.map.ends.last[index] >= 0) found.add(index);
+    });
+    return found;
+  }
+
+  private segmentsOfLine(line: number): number[] {
+    return range(this.map.ends.first[line], this.map.ends.last[line]);
+  }
+
+  private forgetLine(line: number): void {
+    const { ends, joins } = this.map;
+    ends.first[line] = ends.last[line] = -1;
+    joins.delete(line);
+  }
+
+  /** Open ends of lines that stay, or came, near what changed: [line, whether its start]. */
+  private endsNear(
+    changed: readonly number[],
+    leaving: ReadonlySet<number>,
+    widest: number,
+  ): [number, boolean][] {
+    const { map } = this;
+    const { segs, ends, lines } = map;
+    for (const s of changed) this.stretch(s);
+    const input = this.joinInput();
+    const found: [number, boolean][] = [];
+    lines.forEach((line, index) => {
+      if (line.closed || ends.first[index] >= ends.last[index]) return;
+      if (leaving.has(index) || map.joins.has(index)) return;
+      const search = 4 * searchDistance(input, line, widest);
+      const first = ends.first[index];
+      const last = ends.last[index] - 1;
+      if (this.isNear(segs.ax[first], segs.ay[first], search)) found.push([index, true]);
+      if (this.isNear(segs.bx[last], segs.by[last], search)) found.push([index, false]);
+    });
+    return found;
+  }
+
+  private stretch(s: number): void {
+    const { ax, ay, bx, by } = this.map.segs;
+    const { extent } = this;
+    extent.left = Math.min(extent.left, ax[s], bx[s]);
+    extent.right = Math.max(extent.right, ax[s], bx[s]);
+    extent.top = Math.min(extent.top, ay[s], by[s]);
+    extent.bottom = Math.max(extent.bottom, ay[s], by[s]);
+  }
+
+  private isNear(x: number, y: number, within: number): boolean {
+    const { left, right, top, bottom } = this.extent;
+    return x >= left - within && x <= right + within && y >= top - within && y <= bottom + within;
+  }
+
+  private joinInput(): JoinInput {
+    const { lines, segs, cells, lattice, strict, ends, joins } = this.map;
+    return { lines, segs, cells, lattice, strict, ends, joins };
+  }
+
+  /** Joins of lines that leave, to lines that leave, and of the ends that are looked at anew. */
+  private joinsToRenew(leaving: ReadonlySet<number>, ends: readonly [number, boolean][]): number[] {
+    const anew = new Set(ends.map(([line, start]) => 2 * line + Number(start)));
+    return [...this.map.joins].flatMap(([index, { line, start, other }]) =>
+      leaving.has(line) || leaving.has(other) || (start !== undefined && anew.has(2 * line + Number(start)))
+        ? [index]
+        : [],
+    );
+  }
+
+  /** Finds the joins of some ends and of new segments; gives the segments of those joins. */
+  private joinAgain(ends: readonly [number, boolean][], after: readonly number[], widest: number): number[] {
+    const { map } = this;
+    const input = this.joinInput();
+    const joins = [
+      ...ends.flatMap(([line, start]) => [...joinsAt(input, line, start, widest)]),
+      ...cornerJoinsOf(input, after),
+    ];
+    const from = map.segs.count;
+    for (const join of joins) {
+      const index = map.lines.length;
+      map.joins.set(index, join);
+      appendLine(map, joinLine(join, map.lattice, index));
+    }
+    const fresh = range(from, map.segs.count);
+    for (const s of fresh) fileLater(map.cells, map.segs, s);
+    return fresh;
+  }
+
+  /** Takes a segment's edges out of the map and the segment out of the grid. */
+  private takeOut(s: number): void {
+    const { noding, segs } = this.map;
+    this.stretch(s);
+    let e = noding.first[s];
+    for (; noding.owner[e] === s; e++) this.touched.add(noding.at[e]);
+    this.touched.add(noding.at[e]);
+    this.removeEdges(s);
+    segs.line[s] = -1;
+  }
+
+  private removeEdges(s: number): void {
+    const { noding } = this.map;
+    for (let e = noding.first[s]; noding.owner[e] === s; e++) {
+      this.unlink(e);
+      noding.owner[e] = -1;
+    }
+  }
+
+  /** Notes what a new segment meets; its own edges are made with those of all affected ones. */
+  private putIn(s: number): void {
+    const { segs } = this.map;
+    this.stretch(s);
+    this.touched.add(this.vertexAt(segs.ax[s], segs.ay[s]));
+    this.touched.add(this.vertexAt(segs.bx[s], segs.by[s]));
+    this.affected.add(s);
+    this.eachCrossing(s, (other, x, y) => {
+      this.touched.add(this.vertexAt(x, y));
+      this.affected.add(other);
+    });
+  }
+
+  /** Calls `visit` for every proper crossing of a segment with a live one, with the lattice point nearest to it. */
+  private eachCrossing(s: number, visit: (other: number, x: number, y: number) => void): void {
+    const { segs, cells, noding } = this.map;
+    const { ax, ay, bx, by } = segs;
+    const seen = new Set<number>([s]);
+    const meet = (t: number) => {
+      if (seen.has(t)) return;
+      seen.add(t);
+      // The older segment comes first, as in a full build, so that rounding goes the same way.
+      const [i, j] = s < t ? [s, t] : [t, s];
+      const dx = bx[i] - ax[i];
+      const dy = by[i] - ay[i];
+      const ex = bx[j] - ax[j];
+      const ey = by[j] - ay[j];
+      const { doubt } = noding;
+      const sideJ = cross(dx, dy, ax[j] - ax[i], ay[j] - ay[i], doubt);
+      const sideK = cross(dx, dy, bx[j] - ax[i], by[j] - ay[i], doubt);
+      if (!((sideJ > 0 && sideK < 0) || (sideJ < 0 && sideK > 0))) return;
+      const sideA = cross(ex, ey, ax[i] - ax[j], ay[i] - ay[j], doubt);
+      const sideB = cross(ex, ey, bx[i] - ax[j], by[i] - ay[j], doubt);
+      if (!((sideA > 0 && sideB < 0) || (sideA < 0 && sideB > 0))) return;
+      const pair = { x: ax[i], y: ay[i], dx, dy, u: ax[j], v: ay[j], du: ex, dv: ey };
+      const x = crossingAt(ax[i], dx, sideA, sideB, doubt, pair);
+      visit(t, x, crossingAt(ay[i], dy, sideA, sideB, doubt, pair));
+    };
+    cellsAlong(segs, s, cells, this.scratch);
+    for (const cell of this.scratch.data.slice(0, this.scratch.length)) eachIn(cells, segs, cell, meet);
+  }
+
+  private findVertex(x: number, y: number): number {
+    const { cells, noding } = this.map;
+    const cell = cellOf(cells, x, y);
+    for (let v = noding.cellVertices[cell]; v < noding.cellVertices[cell + 1]; v++)
+      if (noding.vx[v] === x && noding.vy[v] === y) return v;
+    return noding.laterVertices.get(cell)?.find((v) => noding.vx[v] === x && noding.vy[v] === y) ?? -1;
+  }
+
+  private vertexAt(x: number, y: number): number {
+    const found = this.findVertex(x, y);
+    if (found >= 0) return found;
+    const { noding, cells } = this.map;
+    if (noding.vertexCount === noding.vx.length) {
+      noding.vx = grown(noding.vx);
+      noding.vy = grown(noding.vy);
+    }
+    const v = noding.vertexCount++;
+    noding.vx[v] = x;
+    noding.vy[v] = y;
+    const cell = cellOf(cells, x, y);
+    const later = noding.laterVertices.get(cell);
+    if (later) later.push(v);
+    else noding.laterVertices.set(cell, [v]);
+    return v;
+  }
+
+  /** Nodes every live segment through a touched vertex again. */
+  private renode(): void {
+    const { segs, cells, noding } = this.map;
+    for (const v of this.touched) {
+      const x = noding.vx[v];
+      const y = noding.vy[v];
+      eachIn(cells, segs, cellOf(cells, x, y), (s) => {
+        if (this.passes(s, x, y) || this.holds(s, v)) this.affected.add(s);
+      });
+    }
+    for (const v of this.touched) {
+      if (this.isHot(v)) noding.cold.delete(v);
+      else noding.cold.add(v);
+    }
+    for (const s of this.affected) if (s < noding.first.length && noding.first[s] >= 0) this.removeEdges(s);
+    for (const s of this.affected) this.layOut(s);
+  }
+
+  private passes(s: number, x: number, y: number): boolean {
+    const { segs, noding } = this.map;
+    const { ax, ay, bx, by } = segs;
+    if (x < Math.min(ax[s], bx[s]) || x > Math.max(ax[s], bx[s])) return false;
+    if (y < Math.min(ay[s], by[s]) || y > Math.max(ay[s], by[s])) return false;
+    return passesSquare(bx[s] - ax[s], by[s] - ay[s], x - ax[s], y - ay[s], noding.doubt);
+  }
+
+  /** Whether a segment was cut at a vertex until now. */
+  private holds(s: number, v: number): boolean {
+    const { noding } = this.map;
+    if (s >= noding.first.length || noding.first[s] < 0) return false;
+    let e = noding.first[s];
+    for (; noding.owner[e] === s; e++) if (noding.at[e] === v) return true;
+    return noding.at[e] === v;
+  }
+
+  /** Finds a segment's vertices from nothing, writes them to new slots and links its edges. */
+  private layOut(s: number): void {
+    const { segs, noding } = this.map;
+    const { ax, ay, bx, by } = segs;
+    const from = this.vertexAt(ax[s], ay[s]);
+    const to = this.vertexAt(bx[s], by[s]);
+    const hits = Int32Array.from(this.hotVertices(s)).filter((v) => v !== from && v !== to);
+    new AlongSorter(noding.vx, noding.vy).sort(segs, s, hits, 0, hits.length);
+    const slot = this.reserve(hits.length + 2);
+    this.setFirst(s, slot);
+    const chain = [from, ...hits, to];
+    chain.forEach((v, k) => {
+      noding.at[slot + k] = v;
+      noding.owner[slot + k] = k + 1 < chain.length ? s : -1;
+    });
+    for (let e = slot; e + 1 < slot + chain.length; e++) this.link(e);
+  }
+
+  /** The vertices whose squares a segment passes, and those of its own crossings. */
+  private hotVertices(s: number): Set<number> {
+    const { segs, cells, noding } = this.map;
+    const hot = new Set<number>();
+    this.eachCrossing(s, (_other, x, y) => {
+      hot.add(this.vertexAt(x, y));
+    });
+    const consider = (v: number) => {
+      if (this.passes(s, noding.vx[v], noding.vy[v]) && this.isHot(v)) hot.add(v);
+    };
+    cellsAlong(segs, s, cells, this.scratch);
+    for (const cell of this.scratch.data.slice(0, this.scratch.length)) {
+      for (let v = noding.cellVertices[cell]; v < noding.cellVertices[cell + 1]; v++) consider(v);
+      for (const v of noding.laterVertices.get(cell) ?? []) consider(v);
+    }
+    return hot;
+  }
+
+  private readonly hotness = new Map<number, boolean>();
+
+  /** A vertex is hot while a segment ends there or two cross there; only touched ones can have gone cold. */
+  private isHot(v: number): boolean {
+    if (!this.touched.has(v)) return !this.map.noding.cold.has(v);
+    const known = this.hotness.get(v);
+    if (known !== undefined) return known;
+    const hot = this.findReason(v);
+    this.hotness.set(v, hot);
+    return hot;
+  }
+
+  private findReason(v: number): boolean {
+    const { segs, cells, noding } = this.map;
+    const { ax, ay, bx, by } = segs;
+    const x = noding.vx[v];
+    const y = noding.vy[v];
+    const through: number[] = [];
+    let ends = false;
+    eachIn(cells, segs, cellOf(cells, x, y), (s) => {
+      if ((ax[s] === x && ay[s] === y) || (bx[s] === x && by[s] === y)) ends = true;
+      else if (this.passes(s, x, y)) through.push(s);
+    });
+    if (ends) return true;
+    return through.some((s) => {
+      let crosses = false;
+      this.eachCrossing(s, (_other, cx, cy) => {
+        if (cx === x && cy === y) crosses = true;
+      });
+      return crosses;
+    });
+  }
+
+  private reserve(slots: number): number {
+    const { noding, halfEdges, faces } = this.map;
+    const slot = noding.slotCount;
+    noding.slotCount += slots;
+    while (noding.slotCount > noding.at.length) {
+      noding.at = grown(noding.at);
+      noding.owner = grown(noding.owner);
+    }
+    while (noding.slotCount * 2 > halfEdges.next.length) {
+      halfEdges.next = grown(halfEdges.next);
+      faces.loop = grown(faces.loop);
+    }
+    halfEdges.next.fill(-1, slot * 2, noding.slotCount * 2);
+    faces.loop.fill(-1, slot * 2, noding.slotCount * 2);
+    return slot;
+  }
+
+  private setFirst(s: number, slot: number): void {
+    const { noding } = this.map;
+    if (s >= noding.first.length) {
+      const first = new Int32Array(s + (s >> 2) + 16).fill(-1);
+      first.set(noding.first);
+      noding.first = first;
+    }
+    noding.first[s] = slot;
+  }
+
+  /** Takes an edge out of the rings around its ends; an edge that repeated it takes its place. */
+  private unlink(e: number): void {
+    const { halfEdges, noding } = this.map;
+    const { next } = halfEdges;
+    if (next[2 * e] < 0) return;
+    for (const h of [2 * e, 2 * e + 1]) {
+      this.endLoop(h);
+      this.unlinkEnd(h);
+    }
+    for (const h of [2 * e, 2 * e + 1]) {
+      next[h] = -1;
+      const v = originOf(noding, h);
+      if (this.leaving.get(v) === h) this.leaving.delete(v);
+    }
+    const repeat = this.findRepeat(e);
+    if (repeat >= 0) this.link(repeat);
+  }
+
+  private unlinkEnd(h: number): void {
+    const { next } = this.map.halfEdges;
+    let g = h;
+    while (next[g ^ 1] !== h) g = next[g ^ 1];
+    if (g === h) return;
+    next[g ^ 1] = next[h ^ 1];
+    this.restart.add(g ^ 1);
+  }
+
+  /** An edge with the same ends that was left out as a repeat; -1 when there is none. */
+  private findRepeat(e: number): number {
+    const { noding, halfEdges, cells, segs } = this.map;
+    const u = noding.at[e];
+    const v = noding.at[e + 1];
+    let found = -1;
+    eachIn(cells, segs, cellOf(cells, noding.vx[u], noding.vy[u]), (s) => {
+      if (s >= noding.first.length || noding.first[s] < 0) return;
+      for (let f = noding.first[s]; noding.owner[f] === s; f++) {
+        if (f === e || halfEdges.next[2 * f] >= 0) continue;
+        const same = noding.at[f] === u && noding.at[f + 1] === v;
+        if (same || (noding.at[f] === v && noding.at[f + 1] === u)) found = f;
+      }
+    });
+    return found;
+  }
+
+  /** Puts an edge into the rings around its ends, unless it repeats one that is there. */
+  private link(e: number): void {
+    const { next } = this.map.halfEdges;
+    const before = this.placeFor(2 * e);
+    const beforeTwin = this.placeFor(2 * e + 1);
+    if (before === REPEAT || beforeTwin === REPEAT) return;
+    this.insert(2 * e, before);
+    this.insert(2 * e + 1, beforeTwin);
+    for (const h of [2 * e, 2 * e + 1]) if (next[h] >= 0) this.restart.add(h);
+  }
+
+  /** Sets h after g in the clockwise ring around its origin. */
+  private insert(h: number, g: number): void {
+    const { next } = this.map.halfEdges;
+    if (g < 0) next[h ^ 1] = h;
+    else {
+      this.endLoop(g ^ 1);
+      next[h ^ 1] = next[g ^ 1];
+      next[g ^ 1] = h;
+      this.restart.add(g ^ 1);
+    }
+    this.leaving.set(originOf(this.map.noding, h), h);
+  }
+
+  /** The half-edge after which h comes, clockwise; -1 where h would be alone, REPEAT where it repeats another. */
+  private placeFor(h: number): number {
+    const { noding, halfEdges } = this.map;
+    const first = this.leavingAt(originOf(noding, h));
+    if (first < 0) return -1;
+    const target = targetOf(noding, h);
+    let place = -1;
+    let g = first;
+    do {
+      if (targetOf(noding, g) === target) return REPEAT;
+      const after = halfEdges.next[g ^ 1];
+      if (place < 0 && this.liesBetween(g, h, after)) place = g;
+      g = after;
+    } while (g !== first);
+    return place;
+  }
+
+  /** Whether h lies in the sector that opens clockwise from g to g2. */
+  private liesBetween(g: number, h: number, g2: number): boolean {
+    if (g === g2) return true;
+    const opening = this.turn(g, g2);
+    if (opening > 0) return !(this.turn(g2, h) <= 0 && this.turn(h, g) <= 0);
+    return this.turn(g, h) < 0 && (opening === 0 || this.turn(h, g2) < 0);
+  }
+
+  /** Positive where half-edge b turns counter-clockwise of a, both leaving one vertex. */
+  private turn(a: number, b: number): number {
+    const { noding } = this.map;
+    const { vx, vy } = noding;
+    const v = originOf(noding, a);
+    const s = targetOf(noding, a);
+    const t = targetOf(noding, b);
+    return cross(vx[s] - vx[v], vy[s] - vy[v], vx[t] - vx[v], vy[t] - vy[v], noding.doubt);
+  }
+
+  private leavingAt(v: number): number {
+    const known = this.leaving.get(v);
+    if (known !== undefined) return known;
+    const { noding, halfEdges, cells, segs } = this.map;
+    let found = -1;
+    eachIn(cells, segs, cellOf(cells, noding.vx[v], noding.vy[v]), (s) => {
+      if (found >= 0 || s >= noding.first.length || noding.first[s] < 0) return;
+      for (let e = noding.first[s]; noding.owner[e] === s; e++) {
+        if (halfEdges.next[2 * e] < 0) continue;
+        if (noding.at[e] === v) found = 2 * e;
+        else if (noding.at[e + 1] === v) found = 2 * e + 1;
+      }
+    });
+    if (found >= 0) this.leaving.set(v, found);
+    return found;
+  }
+
+  private endLoop(h: number): void {
+    const { faces } = this.map;
+    const id = faces.loop[h];
+    if (id < 0 || faces.some[id] < 0) return;
+    faces.some[id] = -1;
+    faces.islands.delete(id);
+  }
+
+  /** Walks the loops that changed, and finds again what islands see that may have changed for them. */
+  private retrace(): void {
+    const { map, extent } = this;
+    const { faces, halfEdges } = map;
+    const firstFresh = faces.loopCount;
+    for (const h of this.restart)
+      if (halfEdges.next[h] >= 0 && faces.loop[h] < firstFresh) traceLoop(map, faces, h);
+    for (const [id, island] of faces.islands) {
+      const blind = island.seen >= 0 && halfEdges.next[island.seen] < 0;
+      const passed =
+        island.y >= extent.top - 1 && island.y <= extent.bottom + 1 && island.x >= extent.left - 1;
+      if (blind || passed) faces.islands.set(id, islandOf(map, faces, id));
+    }
+    for (let id = firstFresh; id < faces.loopCount; id++)
+      if (faces.kind[id] !== LOOP.bound) faces.islands.set(id, islandOf(map, faces, id));
+  }
+}
+
+const REPEAT = -2;
+
+const grown = (from: Int32Array): Int32Array => {
+  const to = new Int32Array(from.length + (from.length >> 2) + 1024);
+  to.set(from);
+  return to;
+};
+
+const range = (from: number, to: number): number[] =>
+  Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
