@@ -1,10 +1,15 @@
-/** The pocket engine beside jsts and GEOS (WebAssembly) on the same line work in the same run. */
+/**
+ * The pocket engine beside jsts and GEOS (WebAssembly) on the same line work in the same run, and one stroke moved
+ * beside a build from nothing.
+ */
 import { boundingLoops } from "../core/pockets/faces.ts";
+import { editMap } from "../core/pockets/map-edit.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
+import type { Line } from "../core/pockets/segments.ts";
 import { straight } from "../core/pockets/testing.ts";
 import { crossingStrokes, type Polyline, spotLike } from "./line-work.ts";
 import { geosEngine, jstsFaces } from "./peers.ts";
-import { timed } from "./timing.ts";
+import { middle, shifted, timed } from "./timing.ts";
 
 interface Case {
   readonly name: string;
@@ -13,37 +18,52 @@ interface Case {
 }
 
 const CASES: readonly Case[] = [
-  { name: "crossing", strokes: crossingStrokes(100), rounds: 9 },
-  { name: "crossing", strokes: crossingStrokes(300), rounds: 7 },
+  { name: "crossing", strokes: crossingStrokes(100), rounds: 15 },
+  { name: "crossing", strokes: crossingStrokes(300), rounds: 9 },
   { name: "crossing", strokes: crossingStrokes(1000), rounds: 3 },
-  { name: "crossing", strokes: crossingStrokes(3000), rounds: 3 },
-  { name: "spot-like", strokes: spotLike(1000), rounds: 5 },
+  { name: "crossing", strokes: crossingStrokes(3000), rounds: 2 },
+  { name: "spot-like", strokes: spotLike(1000), rounds: 7 },
   { name: "spot-like", strokes: spotLike(3000), rounds: 3 },
 ];
-
-const middle = (times: number[]): number => times.sort((a, b) => a - b)[times.length >> 1];
+const WARM_UP = 10;
+const EDITS = 40;
 
 export async function enginesBench(): Promise<void> {
   const geosFaces = await geosEngine();
   for (const { name, strokes, rounds } of CASES) {
-    const lines = strokes.map((points) => straight(points));
-    for (let k = 0; k < 5; k++) buildMap(lines, { strict: true });
+    const lines = strokes.map((points, i) => ({ ...straight(points), id: `s${i}` }));
+    const build = () => buildMap(lines, { strict: true });
+    for (let k = 0; k < WARM_UP; k++) build();
     const times: Record<"ours" | "jsts" | "geos", number[]> = { ours: [], jsts: [], geos: [] };
-    let faces = "";
     for (let round = 0; round < rounds; round++) {
-      for (let k = 0; k < 3; k++) times.ours.push(timed(() => buildMap(lines, { strict: true })));
+      for (let k = 0; k < 3; k++) times.ours.push(timed(build));
       times.jsts.push(timed(() => jstsFaces(strokes)));
       times.geos.push(timed(() => geosFaces(strokes)));
-      if (round === 0)
-        faces = [
-          boundingLoops(buildMap(lines, { strict: true }).faces).length,
-          jstsFaces(strokes),
-          geosFaces(strokes),
-        ].join(" / ");
     }
+    const map = build();
+    const faces = [boundingLoops(map.faces).length, jstsFaces(strokes), geosFaces(strokes)];
     const [ours, jsts, geos] = [middle(times.ours), middle(times.jsts), middle(times.geos)];
+    const work = map.segs.count + map.noding.crossings;
+    console.log(`${name} ${strokes.length}: ${map.segs.count} segments, ${map.noding.crossings} crossings`);
+    console.log(`  faces ${faces.join(" / ")} (ours / jsts / geos)`);
     console.log(
-      `${name} ${strokes.length}: ours ${ours.toFixed(1)} ms, jsts ${jsts.toFixed(0)} ms (${(jsts / ours).toFixed(1)} x), geos ${geos.toFixed(0)} ms (${(geos / ours).toFixed(2)} x); faces ${faces}`,
+      `  build ${ours.toFixed(1)} ms; jsts takes ${(jsts / ours).toFixed(1)} x as long, geos ${(geos / ours).toFixed(1)} x; ${((1e6 * ours) / (work * Math.log2(work))).toFixed(1)} ns per n log n`,
+    );
+    const edit = middle(editTimes(lines));
+    console.log(
+      `  one stroke moved ${edit.toFixed(2)} ms; a build takes ${(ours / edit).toFixed(0)} x as long`,
     );
   }
+}
+
+function editTimes(start: readonly Line[]): number[] {
+  const lines = [...start];
+  let map = buildMap(lines, { strict: true });
+  return Array.from({ length: EDITS }, (_, k) => {
+    const i = (k * 71) % lines.length;
+    lines[i] = shifted(lines[i], 3 + (k % 5));
+    return timed(() => {
+      if (!editMap(map, { gone: [lines[i].id], come: [lines[i]] })) map = buildMap(lines, { strict: true });
+    });
+  });
 }

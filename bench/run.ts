@@ -1,6 +1,14 @@
-/** Benchmarks, each a ratio within one run: `npm run bench`. */
+/** Benchmarks, each a ratio within one run: `npm run bench [-- NAME ...]`. */
+import { enginesBench } from "./engines.ts";
 import { lanternBench } from "./lantern.ts";
 import { mainThreadBench } from "./main-thread.ts";
 
-lanternBench();
-await mainThreadBench();
+const BENCHES: Record<string, () => void | Promise<void>> = {
+  lantern: lanternBench,
+  engines: enginesBench,
+  "main-thread": mainThreadBench,
+};
+
+const chosen = process.argv.slice(2);
+for (const [name, bench] of Object.entries(BENCHES))
+  if (chosen.length === 0 || chosen.includes(name)) await bench();

@@ -1,3 +1,5 @@
+import type { Line } from "../core/pockets/segments.ts";
+
 /** Milliseconds one call takes. */
 export function timed(work: () => unknown): number {
   const begun = performance.now();
@@ -11,3 +13,12 @@ export function median(rounds: number, work: () => unknown): number {
   const times = Array.from({ length: rounds }, () => timed(work)).sort((a, b) => a - b);
   return times[rounds >> 1];
 }
+
+export const middle = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[values.length >> 1];
+
+/** A line moved along both axes. */
+export const shifted = (line: Line, by: number): Line => ({
+  ...line,
+  points: Array.from(line.points, (n) => n + by),
+});

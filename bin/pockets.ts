@@ -2,7 +2,7 @@
 import { newDrawing } from "#core/drawing/new-drawing.ts";
 import { readSvg } from "#core/formats/svg-read.ts";
 import { buildMap } from "#core/pockets/planar-map.ts";
-import { pocketsOf } from "#core/pockets/pockets.ts";
+import { type Pocket, pocketsOf } from "#core/pockets/pockets.ts";
 import { buildWithReach, gapsOf, linesOf, longestReach } from "#core/pockets/reading.ts";
 
 export interface PocketsReport {
@@ -13,6 +13,10 @@ export interface PocketsReport {
   readonly openings: readonly { readonly width: number; readonly at: readonly number[] }[];
 }
 
+/** Pockets under ink are not counted, unless centre lines alone are asked for. */
+export const shownPockets = (pockets: readonly Pocket[], strict: boolean): readonly Pocket[] =>
+  pockets.filter(({ hidden }) => strict || !hidden);
+
 /** Pockets with openings up to `reach` closed; loose ends and openings as they are in the file. */
 export function pocketsReport(
   svg: string,
@@ -22,9 +26,7 @@ export function pocketsReport(
   const drawing = newDrawing("", page, strokes);
   const lines = linesOf(drawing);
   const { looseEnds, openings } = gapsOf(buildMap(lines, { strict }), Math.max(reach, longestReach(drawing)));
-  const pockets = pocketsOf(buildWithReach(lines, reach, { strict })).filter(
-    ({ hidden }) => strict || !hidden,
-  );
+  const pockets = shownPockets(pocketsOf(buildWithReach(lines, reach, { strict })), strict);
   return {
     viewBox: [page.box.x, page.box.y, page.box.width, page.box.height],
     strokes: strokes.length,

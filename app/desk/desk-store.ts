@@ -21,7 +21,7 @@ import { type Derived, derive, type Scene, sceneOf } from "#core/scene/scene.ts"
 import { Keeper, type KeepState } from "../keep/keeper.ts";
 import type { Opened } from "../keep/shelf.ts";
 import { type Client, pocketClient } from "../work/clients.ts";
-import type { GapReading, PocketWork } from "../work/pockets.worker.ts";
+import type { GapReading, PocketReading, PocketWork } from "../work/pockets.worker.ts";
 import type { View } from "./canvas/paint.ts";
 import type { Size } from "./view.ts";
 
@@ -112,12 +112,16 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       if (turn === asked) set({ gaps, chosenOpening: null });
     };
 
-    const take = async (answer: Promise<{ pockets: readonly Pocket[] }>) => {
+    let known = new Map<number, Pocket>();
+
+    const take = async (answer: Promise<PocketReading>) => {
       const turn = ++asked;
       set({ reading: true });
-      const { pockets } = await answer;
+      const { keys, fresh } = await answer;
+      for (const pocket of fresh) known.set(pocket.key, pocket);
+      known = new Map(keys.map((key) => [key, known.get(key)!]));
       if (turn !== asked) return;
-      const shown = pockets.filter(({ hidden }) => !hidden);
+      const shown = [...known.values()];
       set({ ...derivedState(get().history.drawing, shown), reading: false, hovered: null, walked: null });
       await readGaps(turn);
     };

@@ -3,17 +3,20 @@ import * as Comlink from "comlink";
 import { applyPatches, enablePatches, type Patch } from "immer";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
-import type { FreeSpace, Opening } from "#core/pockets/free-space.ts";
+import type { Opening } from "#core/pockets/free-space.ts";
 import { explainLeak, type Leak } from "#core/pockets/leak.ts";
-import { buildMap, type PlanarMap } from "#core/pockets/planar-map.ts";
-import { type Pocket, pocketsOf } from "#core/pockets/pockets.ts";
-import { gapsOf, type LooseEnd, linesOf, longestReach } from "#core/pockets/reading.ts";
+import { LineReader } from "#core/pockets/line-reader.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import { type Gaps, type LooseEnd, longestReach } from "#core/pockets/reading.ts";
 
 enablePatches();
 
+/** What the desk needs to know to have the pockets of now. */
 export interface PocketReading {
-  /** Pockets that show, largest first. */
-  readonly pockets: readonly Pocket[];
+  /** Keys of the pockets that show, largest first. */
+  readonly keys: readonly number[];
+  /** Those among them that are not as they were told before. */
+  readonly fresh: readonly Pocket[];
   /** Time in the worker, milliseconds. */
   readonly took: number;
 }
@@ -24,21 +27,23 @@ export interface GapReading {
 }
 
 let drawing: Drawing | undefined;
-let map: PlanarMap | undefined;
-let space: FreeSpace | undefined;
+const reader = new LineReader();
+let told = new Set<Pocket>();
+let gaps: Gaps | undefined;
 
 function read(): PocketReading {
   const begun = performance.now();
-  map = buildMap(linesOf(drawing!), { strict: drawing!.strict });
-  space = undefined;
-  return { pockets: pocketsOf(map), took: performance.now() - begun };
+  const pockets = reader.read(drawing!).filter(({ hidden }) => !hidden);
+  gaps = undefined;
+  const fresh = pockets.filter((pocket) => !told.has(pocket));
+  told = new Set(pockets);
+  return { keys: pockets.map(({ key }) => key), fresh, took: performance.now() - begun };
 }
 
-function readGaps(): GapReading {
-  const gaps = gapsOf(map!, longestReach(drawing!));
-  space = gaps.space;
-  return { openings: gaps.openings, looseEnds: gaps.looseEnds };
-}
+const readGaps = (): Gaps => {
+  gaps ??= reader.gaps(longestReach(drawing!));
+  return gaps;
+};
 
 const work = {
   open(next: Drawing): PocketReading {
@@ -52,12 +57,12 @@ const work = {
     return read();
   },
 
-  gaps: readGaps,
-
-  leak(at: Point): Leak | undefined {
-    if (!space) readGaps();
-    return explainLeak(space!, at, longestReach(drawing!));
+  gaps(): GapReading {
+    const { openings, looseEnds } = readGaps();
+    return { openings, looseEnds };
   },
+
+  leak: (at: Point): Leak | undefined => explainLeak(readGaps().space, at, longestReach(drawing!)),
 };
 
 export type PocketWork = typeof work;

@@ -19,7 +19,7 @@ export const originOf = ({ at }: Noding, h: number): number => at[(h >> 1) + (h 
 /** The vertex a half-edge leads to. */
 export const targetOf = ({ at }: Noding, h: number): number => at[(h >> 1) + 1 - (h & 1)];
 
-/** How many edges meet where h begins, repeats left out. */
+/** How many edges meet where h begins, repeats left out; h itself must not be one. */
 export function degreeAt({ next }: HalfEdges, h: number): number {
   let degree = 0;
   let now = h;

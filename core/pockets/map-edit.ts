@@ -20,6 +20,16 @@ export interface LineChange {
   readonly come: readonly Line[];
 }
 
+/** What has to change for the lines of a map to become others; lines are compared by identity. */
+export function changeBetween(before: readonly Line[], after: readonly Line[]): LineChange {
+  const kept = new Set(after);
+  const known = new Set(before);
+  return {
+    gone: before.filter((line) => !kept.has(line)).map(({ id }) => id),
+    come: after.filter((line) => !known.has(line)),
+  };
+}
+
 /** Once this part of the map's slots is dead or new, building afresh is the better way. */
 const WORN = 0.5;
 

@@ -39,11 +39,11 @@ export interface Noding {
   readonly builtSlots: number;
 }
 
-export function nodeSegments(segs: Segments, cells: Cells, doubt: number): Noding {
-  const corners = cornersByCell(segs, cells);
-  const noder = new Noder(segs, cells, doubt, corners);
+/** `onPeak` is called where the most memory is held. */
+export function nodeSegments(segs: Segments, cells: Cells, doubt: number, onPeak?: () => void): Noding {
+  const noder = new Noder(segs, cells, doubt, cornersByCell(segs, cells));
   noder.run();
-  return cutSegments(segs, noder);
+  return cutSegments(segs, noder, onPeak);
 }
 
 /** Segment ends by cell: 2s for where segment s begins, left out where the one before it ends, and 2s + 1. */
@@ -249,7 +249,7 @@ class Noder {
 }
 
 /** Orders each segment's vertices along it and lays them out as slots. */
-function cutSegments(segs: Segments, noder: Noder): Noding {
+function cutSegments(segs: Segments, noder: Noder, onPeak?: () => void): Noding {
   const n = segs.count;
   const { from, to, hits, doubt, crossings, cellVertices } = noder;
   const vertexCount = noder.vx.length;
@@ -281,6 +281,7 @@ function cutSegments(segs: Segments, noder: Noder): Noding {
       owner[slot++] = -1;
     }
   }
+  onPeak?.();
   return {
     vertexCount,
     vx,

@@ -53,7 +53,7 @@ export function buildMap(given: readonly Line[], { strict = false, onPeak }: Map
     appendLine({ lines, segs, ends, lattice }, joinLine(join, lattice, lines.length));
   }
   if (joins.size > 0) cells = cellsOf(segs);
-  const noding = nodeSegments(segs, cells, doubtFor(longestExtent(segs)));
+  const noding = nodeSegments(segs, cells, doubtFor(longestExtent(segs)), onPeak);
   const loop = new Int32Array(noding.slotCount * 2);
   const halfEdges = halfEdgesOf(noding, loop);
   onPeak?.();

@@ -1,5 +1,5 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
-import type { Drawing } from "../drawing/drawing.ts";
+import type { Bridge, Drawing, Stroke } from "../drawing/drawing.ts";
 import { curveCount, pointAt, polyline } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { ENDS, type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
@@ -12,23 +12,29 @@ const LONGEST_REACH = 0.05;
 
 export const longestReach = (drawing: Drawing): number => LONGEST_REACH * diagonal(drawing.page.box);
 
-export function linesOf(drawing: Drawing): Line[] {
-  return [
-    ...Object.values(drawing.strokes).map(({ id, points, closed, width }) => ({
-      id,
-      points,
-      closed,
-      width,
-      bridge: false,
-    })),
-    ...Object.values(drawing.bridges).map(({ id, points }) => ({
-      id,
-      points,
-      closed: false,
-      width: 0,
-      bridge: true,
-    })),
-  ].filter(({ points }) => points.length >= 8);
+const lineOfStroke = remembered(
+  ({ id, points, closed, width }: Stroke): Line => ({ id, points, closed, width, bridge: false }),
+);
+const lineOfBridge = remembered(
+  ({ id, points }: Bridge): Line => ({ id, points, closed: false, width: 0, bridge: true }),
+);
+
+/** The drawing's line work; a stroke or bridge that is the same object gives the same line again. */
+export const linesOf = ({ strokes, bridges }: Drawing): Line[] =>
+  [...Object.values(strokes).map(lineOfStroke), ...Object.values(bridges).map(lineOfBridge)].filter(
+    ({ points }) => points.length >= 8,
+  );
+
+/** A function of immutable values that gives the same answer for the same object. */
+function remembered<T extends object, R>(work: (value: T) => R): (value: T) => R {
+  const known = new WeakMap<T, R>();
+  return (value) => {
+    const before = known.get(value);
+    if (before !== undefined) return before;
+    const result = work(value);
+    known.set(value, result);
+    return result;
+  };
 }
 
 export interface LooseEnd {
@@ -44,25 +50,28 @@ interface LineEnd extends LooseEnd {
 
 /** Ends of ink that meet nothing, with their vertices in the map. */
 function looseEndsOf(map: PlanarMap): LineEnd[] {
-  const { lines, joins, ends, noding, halfEdges } = map;
+  const { lines, joins, ends, noding } = map;
   const found: LineEnd[] = [];
   lines.forEach(({ id, points, closed, bridge }, line) => {
     if (closed || bridge || joins.has(line) || ends.first[line] >= ends.last[line]) return;
     const first = 2 * noding.first[ends.first[line]];
     const last = lastHalfEdge(map, ends.last[line] - 1);
-    const floating = degreeAt(halfEdges, first) === 1 && touchesNothing(map, line);
+    const floating = isBare(map, first) && touchesNothing(map, line);
     const tips: [h: number, met: boolean, at: Point][] = [
       [first, ends.met[2 * line], pointAt(points, 0)],
       [last, ends.met[2 * line + 1], pointAt(points, curveCount(points))],
     ];
     for (const [h, met, at] of tips) {
-      const repeated = halfEdges.next[h] < 0;
-      if (met || repeated || degreeAt(halfEdges, h) > 1) continue;
+      if (met || !isBare(map, h)) continue;
       found.push({ at, line: id, vertex: originOf(noding, h), floating });
     }
   });
   return found;
 }
+
+/** Whether a half-edge is the only one where it begins. */
+const isBare = ({ halfEdges }: PlanarMap, h: number): boolean =>
+  halfEdges.next[h] >= 0 && degreeAt(halfEdges, h) === 1;
 
 /** The half-edge that leads back from where segment s ends. */
 function lastHalfEdge({ noding }: PlanarMap, s: number): number {

@@ -1,0 +1,94 @@
+/** `fern build`: times the planar map of polylines, engine time only, so that it can stand beside other engines. */
+import { setFlagsFromString } from "node:v8";
+import { runInNewContext } from "node:vm";
+import { plainToInstance, Type } from "class-transformer";
+import { ArrayMinSize, IsArray, IsNumber, ValidateNested, validateSync } from "class-validator";
+import { polyline } from "#core/geometry/cubic.ts";
+import type { Point } from "#core/geometry/point.ts";
+import { boundingLoops } from "#core/pockets/faces.ts";
+import { buildMap } from "#core/pockets/planar-map.ts";
+import type { Line } from "#core/pockets/segments.ts";
+import { IsPoint } from "./is-point.ts";
+
+class StrokeFile {
+  @IsArray()
+  @ArrayMinSize(1)
+  @IsPoint({ each: true })
+  points!: Point[];
+}
+
+class LineWorkFile {
+  @IsArray()
+  @IsNumber({}, { each: true })
+  viewBox!: number[];
+
+  @IsArray()
+  @ValidateNested({ each: true })
+  @Type(() => StrokeFile)
+  strokes!: StrokeFile[];
+}
+
+export interface BuildReport {
+  /** Median over the repeats. */
+  readonly ms: number;
+  readonly faces: number;
+  readonly segments: number;
+  readonly crossings: number;
+  /** The most that the engine's arrays take together at once. */
+  readonly peakBytes: number;
+}
+
+export function readLineWork(text: string): Line[] {
+  const file = plainToInstance(LineWorkFile, JSON.parse(text));
+  const [problem] = validateSync(file);
+  if (problem) throw new Error(`Not line work: ${problem.property} is not as it should be.`);
+  return file.strokes.map(({ points }, i) => ({
+    id: `s${i}`,
+    points: polyline(points),
+    closed: points.length > 2 && `${points[0]}` === `${points[points.length - 1]}`,
+    width: 0,
+    bridge: false,
+  }));
+}
+
+/** Rounds before the clock counts, so that the engine is compiled as it is in a running application. */
+const WARM_UP = 10;
+
+export function buildReport(lines: readonly Line[], repeat: number): BuildReport {
+  const peak = peakBytes(lines);
+  for (let i = 0; i < WARM_UP; i++) buildMap(lines, { strict: true });
+  const times: number[] = [];
+  let map = buildMap(lines, { strict: true });
+  for (let i = 0; i < repeat; i++) {
+    const begun = performance.now();
+    map = buildMap(lines, { strict: true });
+    times.push(performance.now() - begun);
+  }
+  times.sort((a, b) => a - b);
+  return {
+    ms: times[times.length >> 1],
+    faces: boundingLoops(map.faces).length,
+    segments: map.segs.count,
+    crossings: map.noding.crossings,
+    peakBytes: peak,
+  };
+}
+
+/** Bytes of live typed arrays where the build holds most, after the garbage is collected. */
+export function peakBytes(lines: readonly Line[]): number {
+  setFlagsFromString("--expose-gc");
+  const collect = runInNewContext("gc") as () => void;
+  const held = () => {
+    collect();
+    return process.memoryUsage().arrayBuffers;
+  };
+  const before = held();
+  let most = 0;
+  buildMap(lines, {
+    strict: true,
+    onPeak: () => {
+      most = Math.max(most, held() - before);
+    },
+  });
+  return most;
+}
