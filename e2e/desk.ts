@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import { test as base, expect, type Page } from "@playwright/test";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { readSvg } from "../core/formats/svg-read.ts";
-import type { Point } from "../core/geometry/point.ts";
+import type { Box, Point } from "../core/geometry/point.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
 import { linesOf } from "../core/pockets/reading.ts";
@@ -90,8 +90,8 @@ export async function dragPage(page: Page, points: readonly Point[]): Promise<vo
 }
 
 /** The colour shown on the art canvas at a page point, as [r, g, b, a]. */
-export async function artColour(page: Page, at: Point): Promise<number[]> {
-  const [x, y] = await onScreen(page, at);
+export async function artColour(page: Page, at: Point, view?: Box): Promise<number[]> {
+  const [x, y] = await onScreen(page, at, view);
   return page.evaluate(
     ([px, py]) => {
       const canvas = document.querySelector<HTMLCanvasElement>('canvas[data-layer="art"]')!;
