@@ -15,8 +15,8 @@ const LIMIT_MS = 8;
 const WARM_UP = 60;
 
 export function lanternBench(): void {
-  const { page, strokes } = readSvg(readFileSync("demo/almanac-lantern.svg", "utf8"));
-  const drawing = newDrawing("", page, strokes);
+  const { page, strokes, inkShapes } = readSvg(readFileSync("demo/almanac-lantern.svg", "utf8"));
+  const drawing = newDrawing("", page, strokes, inkShapes);
   const lines = linesOf(drawing);
   const map = buildMap(lines);
   const reader = new PocketReader(map);

@@ -25,8 +25,8 @@ export function bridgeReport(
   svg: string,
   { reach, strict }: { reach: number; strict: boolean },
 ): { report: BridgeReport; svg: string } {
-  const { page, strokes } = readSvg(svg);
-  const bare = newDrawing("", page, strokes);
+  const { page, strokes, inkShapes } = readSvg(svg);
+  const bare = newDrawing("", page, strokes, inkShapes);
   const { openings } = gapsOf(buildMap(linesOf(bare), { strict }), reach);
   const bridges = openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: bridgeAcross(opening) }));
   const drawing = applyEdit(beginHistory(bare), addBridges(bridges))?.history.drawing ?? bare;

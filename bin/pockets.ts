@@ -22,8 +22,8 @@ export function pocketsReport(
   svg: string,
   { reach, strict }: { reach: number; strict: boolean },
 ): PocketsReport {
-  const { page, strokes } = readSvg(svg);
-  const drawing = newDrawing("", page, strokes);
+  const { page, strokes, inkShapes } = readSvg(svg);
+  const drawing = newDrawing("", page, strokes, inkShapes);
   const lines = linesOf(drawing);
   const { looseEnds, openings } = gapsOf(buildMap(lines, { strict }), Math.max(reach, longestReach(drawing)));
   const pockets = shownPockets(pocketsOf(buildWithReach(lines, reach, { strict })), strict);

@@ -27,8 +27,10 @@ export const demoFile = (name: string): string => readFileSync(`demo/almanac-${n
 
 /** The pockets of an SVG, as the desk finds them. */
 export function pocketsIn(svg: string): Pocket[] {
-  const { page, strokes } = readSvg(svg);
-  return pocketsOf(buildMap(linesOf(newDrawing("", page, strokes)))).filter(({ hidden }) => !hidden);
+  const { page, strokes, inkShapes } = readSvg(svg);
+  return pocketsOf(buildMap(linesOf(newDrawing("", page, strokes, inkShapes)))).filter(
+    ({ hidden }) => !hidden,
+  );
 }
 
 /** What the desk last said aloud. */

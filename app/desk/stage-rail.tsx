@@ -86,10 +86,10 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
 
 function figureOf(stage: Stage, desk: Desk): string {
   const { history, gaps, lastExport, reading } = desk;
-  const { strokes, shades } = history.drawing;
+  const { strokes, inkShapes, shades } = history.drawing;
   switch (stage) {
     case "Lines":
-      return `${Object.keys(strokes).length} strokes`;
+      return `${Object.keys(strokes).length + Object.keys(inkShapes).length} lines`;
     case "Gaps":
       return gaps.openings.length === 1 ? "1 opening" : `${gaps.openings.length} openings`;
     case "Flats": {

@@ -72,7 +72,7 @@ export async function openDrawing(id: string): Promise<Opened | undefined> {
   if (!row || row.deletedAt !== undefined) return undefined;
   const steps = await database.steps.where("drawing").equals(id).sortBy("index");
   const history = replay(
-    { ...row.base, name: row.name },
+    { ...row.base, inkShapes: row.base.inkShapes ?? {}, name: row.name },
     steps.map(({ step }) => step),
     row.cursor,
   );

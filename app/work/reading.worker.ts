@@ -26,8 +26,8 @@ async function readFile(file: File): Promise<FileReading> {
     }
     if (/^\s*\{/.test(text)) return { ok: true, drawing: await readDrawingFile(text), notes: [] };
     if (!/^\s*(\uFEFF)?\s*</.test(text)) throw new FileProblem("not-svg", "This is not an SVG.");
-    const { page, strokes, notes } = readSvg(text);
-    return { ok: true, drawing: newDrawing(name, page, strokes), notes };
+    const { page, strokes, inkShapes, notes } = readSvg(text);
+    return { ok: true, drawing: newDrawing(name, page, strokes, inkShapes), notes };
   } catch (error) {
     if (error instanceof FileProblem) return { ok: false, message: error.message };
     return { ok: false, message: "The file could not be read." };

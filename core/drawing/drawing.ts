@@ -15,6 +15,15 @@ export interface Stroke {
   readonly name?: string;
 }
 
+/** Ink as a filled shape: closed chains of cubics in page units. */
+export interface InkShape {
+  readonly id: string;
+  readonly rank: number;
+  readonly outline: readonly (readonly number[])[];
+  readonly evenOdd: boolean;
+  readonly name?: string;
+}
+
 /** An invisible line that closes a gap. */
 export interface Bridge {
   readonly id: string;
@@ -92,6 +101,7 @@ export interface Drawing {
   readonly name: string;
   readonly page: Page;
   readonly strokes: Table<Stroke>;
+  readonly inkShapes: Table<InkShape>;
   readonly bridges: Table<Bridge>;
   readonly tin: Table<Colour>;
   readonly pours: Table<Pour>;

@@ -76,6 +76,8 @@ export function replay(base: Drawing, steps: readonly Step[], cursor: number): H
   return { drawing, steps, cursor };
 }
 
+const LINE_PARTS = new Set<string | number>(["strokes", "inkShapes", "bridges", "strict"]);
+
 /** Whether patches touch what pockets are made of. */
 export const touchesLines = (patches: readonly Patch[]): boolean =>
-  patches.some(({ path }) => path[0] === "strokes" || path[0] === "bridges" || path[0] === "strict");
+  patches.some(({ path }) => LINE_PARTS.has(path[0]));

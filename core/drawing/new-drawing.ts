@@ -1,6 +1,6 @@
 /** A drawing as it begins: bare line art with a starting tin. */
 import type { Box } from "../geometry/point.ts";
-import type { Colour, Drawing, Page, Sheet, SheetName, Stroke } from "./drawing.ts";
+import type { Colour, Drawing, InkShape, Page, Sheet, SheetName, Stroke } from "./drawing.ts";
 
 const STARTING_TIN: readonly [name: string, value: string][] = [
   ["Frond", "#6f9a4a"],
@@ -42,11 +42,17 @@ export function defaultPage(box: Box): Page {
   return { box, width: Math.round(box.width * scale * 10) / 10, unit: "mm", ppi: 300 };
 }
 
-export function newDrawing(name: string, page: Page, strokes: readonly Stroke[]): Drawing {
+export function newDrawing(
+  name: string,
+  page: Page,
+  strokes: readonly Stroke[],
+  inkShapes: readonly InkShape[] = [],
+): Drawing {
   return {
     name,
     page,
     strokes: Object.fromEntries(strokes.map((stroke) => [stroke.id, stroke])),
+    inkShapes: Object.fromEntries(inkShapes.map((shape) => [shape.id, shape])),
     bridges: {},
     tin: startingTin(),
     pours: {},

@@ -17,6 +17,7 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateBy,
   ValidateNested,
   validate,
 } from "class-validator";
@@ -26,6 +27,15 @@ import { FileProblem } from "./file-problem.ts";
 
 const FORMAT = "fern-pocket-drawing";
 const FINITE = { allowNaN: false, allowInfinity: false };
+
+/** Every item of every list is a finite number. */
+const IsNumbersInside = () =>
+  ValidateBy({
+    name: "isNumbersInside",
+    validator: {
+      validate: (lists) => Array.isArray(lists) && lists.every((list) => list.every(Number.isFinite)),
+    },
+  });
 
 class BoxRecord {
   @IsNumber(FINITE) x!: number;
@@ -53,6 +63,12 @@ class StrokeRecord extends Ranked {
   @IsOptional() @IsString() @MaxLength(200) name?: string;
 }
 
+class InkShapeRecord extends Ranked {
+  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() outline!: number[][];
+  @IsBoolean() evenOdd!: boolean;
+  @IsOptional() @IsString() @MaxLength(200) name?: string;
+}
+
 class BridgeRecord {
   @IsString() @MaxLength(80) id!: string;
   @IsArray() @ArrayMinSize(8) @IsNumber(FINITE, { each: true }) points!: number[];
@@ -72,7 +88,7 @@ class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) seed!: [number, number];
   @IsPositive() area!: number;
-  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) region!: number[][];
+  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() region!: number[][];
 }
 
 class ShadeRecord extends Ranked {
@@ -96,6 +112,7 @@ class DrawingRecord {
   @IsString() @MaxLength(200) name!: string;
   @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => StrokeRecord) strokes!: StrokeRecord[];
+  @IsArray() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes: InkShapeRecord[] = [];
   @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => PourRecord) pours!: PourRecord[];
@@ -106,12 +123,13 @@ class DrawingRecord {
 }
 
 export function writeDrawingFile(drawing: Drawing): string {
-  const { strokes, bridges, tin, pours, shades, sheets, ...rest } = drawing;
+  const { strokes, inkShapes, bridges, tin, pours, shades, sheets, ...rest } = drawing;
   const record = {
     format: FORMAT,
     version: 1,
     ...rest,
     strokes: Object.values(strokes),
+    inkShapes: Object.values(inkShapes),
     bridges: Object.values(bridges),
     tin: Object.values(tin),
     pours: Object.values(pours),
@@ -140,6 +158,7 @@ export async function readDrawingFile(text: string): Promise<Drawing> {
     name: record.name,
     page: { ...record.page, box: { ...record.page.box } },
     strokes: byId(record.strokes),
+    inkShapes: byId(record.inkShapes),
     bridges: byId(record.bridges),
     tin: byId(record.tin),
     pours: byId(record.pours.map((pour) => ({ ...pour, paint: pour.paint ? { ...pour.paint } : null }))),

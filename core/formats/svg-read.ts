@@ -2,19 +2,25 @@
  * Reads stroke line art from SVG. The XML goes through a streaming parser that knows no entities of its own, runs
  * nothing and fetches nothing; what cannot be read is counted and told.
  */
+
+import { converter } from "culori";
 import { SaxesParser, type SaxesTagPlain } from "saxes";
-import type { Page, Stroke } from "../drawing/drawing.ts";
+import type { InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
+import { polyline } from "../geometry/cubic.ts";
 import { type Box, boundsOf, grow } from "../geometry/point.ts";
 import { FileProblem } from "./file-problem.ts";
-import { chainsOf } from "./svg-path.ts";
+import { type Chain, chainsOf } from "./svg-path.ts";
 
 export interface SvgReading {
   readonly page: Page;
   readonly strokes: readonly Stroke[];
+  readonly inkShapes: readonly InkShape[];
   /** Sentences on what was left aside. */
   readonly notes: readonly string[];
 }
+
+const oklch = converter("oklch");
 
 /** What an element hands down to its children. */
 interface Inherited {
@@ -22,6 +28,7 @@ interface Inherited {
   readonly stroke: string;
   readonly strokeWidth: string;
   readonly fill: string;
+  readonly fillRule: string;
   readonly hidden: boolean;
   readonly name: string | undefined;
 }
@@ -31,6 +38,7 @@ const ROOT: Inherited = {
   stroke: "none",
   strokeWidth: "1",
   fill: "black",
+  fillRule: "nonzero",
   hidden: false,
   name: undefined,
 };
@@ -72,6 +80,7 @@ const plain = (message: string): string =>
 class SvgReader {
   private readonly stack: Inherited[] = [];
   private readonly strokes: Stroke[] = [];
+  private readonly inkShapes: InkShape[] = [];
   private readonly counts = new Map<string, number>();
   private asideDepth = 0;
   private box: Box | undefined;
@@ -95,10 +104,11 @@ class SvgReader {
   }
 
   finish(): SvgReading {
-    const box = this.box ?? this.boxOfStrokes();
-    if (!box) throw new FileProblem("no-lines", this.emptyMessage());
-    if (this.strokes.length === 0) throw new FileProblem("no-lines", this.emptyMessage());
-    return { page: pageFor(box, this.size), strokes: this.strokes, notes: this.notes() };
+    const { strokes, inkShapes } = this;
+    const box = this.box ?? this.boxOfInk();
+    if (!box || strokes.length + inkShapes.length === 0)
+      throw new FileProblem("no-lines", this.emptyMessage());
+    return { page: pageFor(box, this.size), strokes, inkShapes, notes: this.notes() };
   }
 
   private openRoot(name: string, attributes: Record<string, string>): void {
@@ -122,6 +132,7 @@ class SvgReader {
       stroke: style.stroke ?? above.stroke,
       strokeWidth: style["stroke-width"] ?? above.strokeWidth,
       fill: style.fill ?? above.fill,
+      fillRule: style["fill-rule"] ?? above.fillRule,
       hidden: above.hidden || style.display === "none" || style.visibility === "hidden",
       name: attributes.id ?? above.name,
     };
@@ -142,45 +153,55 @@ class SvgReader {
   }
 
   private addShape(name: string, attributes: Record<string, string>, inherited: Inherited): void {
-    if (isNone(inherited.stroke)) {
+    const inked = isInkColour(inherited.fill) && name !== "line";
+    if (isNone(inherited.stroke) && !inked) {
       if (!isNone(inherited.fill)) this.count("filled");
       return;
     }
     const d = pathOf(name, attributes);
     if (!d) return;
     const { chains, scale } = chainsOf(d, inherited.transform);
+    const named = inherited.name ? { name: inherited.name } : {};
+    if (inked) this.addInkShape(chains, inherited.fillRule === "evenodd", named);
     const width = (lengthInPixels(inherited.strokeWidth) ?? 1) * scale;
-    if (!(width > 0)) return;
+    if (isNone(inherited.stroke) || !(width > 0)) return;
     for (const { points, closed } of chains) {
-      const rank = this.strokes.length + 1;
-      this.strokes.push({
-        id: `s${rank}`,
-        rank,
-        points,
-        closed,
-        width,
-        ...(inherited.name ? { name: inherited.name } : {}),
-      });
+      const rank = this.nextRank();
+      this.strokes.push({ id: `s${rank}`, rank, points, closed, width, ...named });
     }
   }
 
-  private boxOfStrokes(): Box | undefined {
-    const box = boundsOf(this.strokes.map(({ points }) => points));
+  private addInkShape(chains: readonly Chain[], evenOdd: boolean, named: { name?: string }): void {
+    const outline = chains.map(closedPoints).filter((points) => points.length > 8);
+    if (outline.length === 0) return;
+    const rank = this.nextRank();
+    this.inkShapes.push({ id: `i${rank}`, rank, outline, evenOdd, ...named });
+  }
+
+  private nextRank(): number {
+    return this.strokes.length + this.inkShapes.length + 1;
+  }
+
+  private boxOfInk(): Box | undefined {
+    const box = boundsOf([
+      ...this.strokes.map(({ points }) => points),
+      ...this.inkShapes.flatMap(({ outline }) => outline),
+    ]);
     return box && grow(box, Math.max(box.width, box.height, 1) * 0.05);
   }
 
   private emptyMessage(): string {
     const filled = this.counts.get("filled") ?? 0;
     const found = filled
-      ? ` It has ${filled} filled ${filled === 1 ? "shape" : "shapes"}, which cannot be read as lines yet.`
+      ? ` It has ${filled} ${filled === 1 ? "shape" : "shapes"} in light or bright colours, which cannot be read as ink.`
       : "";
-    return `No stroked lines were found in this file.${found}`;
+    return `No lines were found in this file.${found}`;
   }
 
   private notes(): string[] {
     const told: Record<string, (n: number) => string> = {
       filled: (n) =>
-        `${n} filled ${n === 1 ? "shape has" : "shapes have"} no stroke and ${n === 1 ? "was" : "were"} left aside.`,
+        `${n} coloured ${n === 1 ? "shape has" : "shapes have"} no dark fill or stroke and ${n === 1 ? "was" : "were"} left aside.`,
       text: (n) => `${n} piece${n === 1 ? "" : "s"} of text left aside.`,
       image: (n) => `${n} picture${n === 1 ? "" : "s"} left aside.`,
       use: (n) => `${n} reused symbol${n === 1 ? "" : "s"} left aside.`,
@@ -190,6 +211,26 @@ class SvgReader {
     };
     return [...this.counts].map(([what, n]) => told[what](n));
   }
+}
+
+/** Filled shapes darker than this in OKLCH lightness are ink. */
+const DARK = 0.45;
+
+function isInkColour(paint: string): boolean {
+  if (isNone(paint)) return false;
+  const colour = oklch(paint === "currentColor" ? "black" : paint);
+  return colour !== undefined && colour.l < DARK && (colour.alpha ?? 1) > 0.5;
+}
+
+/** A chain closed by a straight line where it is not closed yet, as filling does. */
+function closedPoints({ points }: Chain): number[] {
+  const n = points.length;
+  if (points[0] === points[n - 2] && points[1] === points[n - 1]) return points;
+  const home = polyline([
+    [points[n - 2], points[n - 1]],
+    [points[0], points[1]],
+  ]);
+  return [...points, ...home.slice(2)];
 }
 
 const isNone = (paint: string): boolean => paint === "none" || paint === "transparent";

@@ -3,7 +3,15 @@
  * properties named after the tin. Every shape also carries its plain colour, for programs without custom properties.
  */
 import { type Page, widthInInches } from "../drawing/drawing.ts";
-import type { FillItem, Scene, SceneItem, SceneSheet, ShadeItem, StrokeItem } from "../scene/scene.ts";
+import type {
+  FillItem,
+  InkItem,
+  Scene,
+  SceneItem,
+  SceneSheet,
+  ShadeItem,
+  StrokeItem,
+} from "../scene/scene.ts";
 import { digitsFor, pathData, short } from "./svg-path.ts";
 
 export interface SvgOptions {
@@ -58,11 +66,19 @@ function writeSheet(sheet: SceneSheet, digits: number): string {
 function writeItem(item: SceneItem, sheetOpacity: number, digits: number): string {
   if (item.kind === "fill") return writeFill(item, digits);
   if (item.kind === "shade") return writeShade(item, sheetOpacity, digits);
+  if (item.kind === "ink") return writeInk(item, digits);
   return writeStroke(item, digits);
 }
 
+function writeInk({ name, tone, outline, evenOdd }: InkItem, digits: number): string {
+  const rule = evenOdd ? ' fill-rule="evenodd"' : "";
+  return `<path class="f-${tone.variable}"${labelOf(name)} fill="${tone.value}"${rule} d="${outlineData(outline, digits)}"/>`;
+}
+
+const labelOf = (name: string | undefined): string => (name ? ` data-name="${escaped(name)}"` : "");
+
 function writeFill({ tone, outline, traps, trapWidth }: FillItem, digits: number): string {
-  const fill = `<path class="f-${tone.variable}" fill="${tone.value}" fill-rule="evenodd" d="${outlineData(outline, digits)}"/>`;
+  const fill = `<path class="f-${tone.variable}" fill="${tone.value}" d="${outlineData(outline, digits)}"/>`;
   if (traps.length === 0) return fill;
   const d = traps.map((chain) => pathData(chain, false, digits)).join("");
   const trap = `<path class="s-${tone.variable}" fill="none" stroke="${tone.value}" stroke-width="${short(trapWidth, digits)}" d="${d}"/>`;
@@ -81,11 +97,10 @@ function writeShade(
 }
 
 const clipOf = ({ id, trim }: ShadeItem, digits: number): string =>
-  `<clipPath id="trim-${escaped(id)}"><path clip-rule="evenodd" d="${outlineData(trim, digits)}"/></clipPath>`;
+  `<clipPath id="trim-${escaped(id)}"><path d="${outlineData(trim, digits)}"/></clipPath>`;
 
 function writeStroke({ name, tone, points, closed, width }: StrokeItem, digits: number): string {
-  const label = name ? ` data-name="${escaped(name)}"` : "";
-  return `<path class="s-${tone.variable}"${label} stroke="${tone.value}" stroke-width="${short(width, digits)}" d="${pathData(points, closed, digits)}"/>`;
+  return `<path class="s-${tone.variable}"${labelOf(name)} stroke="${tone.value}" stroke-width="${short(width, digits)}" d="${pathData(points, closed, digits)}"/>`;
 }
 
 const outlineData = (outline: readonly (readonly number[])[], digits: number): string =>

@@ -66,24 +66,39 @@ describe("reading SVG", () => {
   it("tells what it left aside, runs nothing and follows nothing", () => {
     const { strokes, notes } = readSvg(
       svg(
-        '<script>alert(1)</script><image href="http://nowhere.invalid/a.png"/><text>hi</text><path fill="#000" d="M0 0h5v5z"/><path stroke="#000" onclick="x()" d="M0 0L9 9"/>',
+        '<script>alert(1)</script><image href="http://nowhere.invalid/a.png"/><text>hi</text><path fill="#f80" d="M0 0h5v5z"/><path stroke="#000" onclick="x()" d="M0 0L9 9"/>',
       ),
     );
     expect(strokes).toHaveLength(1);
     expect(notes.join(" ")).toMatch(
       /2 scripts found and not run.*1 link to outside files not followed.*|1 picture/s,
     );
-    expect(notes.some((note) => note.includes("filled shape"))).toBe(true);
+    expect(notes.some((note) => note.includes("coloured shape"))).toBe(true);
   });
 
   it("refuses what it cannot read, saying why", () => {
     expect(problemOf("  ").kind).toBe("empty");
     expect(problemOf("<svg><g></svg>").kind).toBe("broken");
     expect(problemOf("<html></html>").kind).toBe("not-svg");
-    expect(problemOf(svg('<path fill="#000" d="M0 0h5v5z"/>')).message).toContain("1 filled shape");
+    expect(problemOf(svg('<path fill="#f80" d="M0 0h5v5z"/>')).message).toContain("1 shape in light");
     expect(problemOf('<!DOCTYPE svg [<!ENTITY a "aaaa">]><svg>&a;</svg>').kind).toBe("broken");
     expect(() => checkSize(50 * 1024 * 1024)).toThrow("50 MB");
     expect(() => checkSize(0)).toThrow("empty");
+  });
+
+  it("takes dark filled shapes for ink, with their fill rule, closing what is open", () => {
+    const { strokes, inkShapes } = readSvg(
+      svg(
+        '<g fill="#221b18"><path fill-rule="evenodd" d="M0 0h9v9zM2 2h3v3h-3z"/><path fill="white" d="M0 0h1v1z"/></g><circle r="3" stroke="#000"/>',
+      ),
+    );
+    expect(inkShapes.map(({ outline, evenOdd }) => [outline.length, evenOdd])).toEqual([
+      [2, true],
+      [1, false],
+    ]);
+    for (const { outline } of inkShapes)
+      for (const chain of outline) expect(chain.slice(0, 2)).toEqual(chain.slice(-2));
+    expect(strokes).toHaveLength(1);
   });
 
   it("survives paths that make no sense", () => {

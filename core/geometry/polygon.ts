@@ -65,3 +65,16 @@ export function innerPoint(rings: readonly Coords[]): Point {
   }
   return best;
 }
+
+/** How often a ring winds around a point (Sunday, "Inclusion of a point in a polygon", 2001). */
+export function windingNumber(ring: Coords, [x, y]: Point): number {
+  let winding = 0;
+  const n = ring.length;
+  for (let i = 0, j = n - 2; i < n; j = i, i += 2) {
+    const upwards = ring[i + 1] > y;
+    if (ring[j + 1] > y === upwards) continue;
+    const turn = (ring[i] - ring[j]) * (y - ring[j + 1]) - (x - ring[j]) * (ring[i + 1] - ring[j + 1]);
+    if (upwards ? turn > 0 : turn < 0) winding += upwards ? 1 : -1;
+  }
+  return winding;
+}

@@ -12,7 +12,9 @@
 import { IntList } from "../geometry/lists.ts";
 import { boundsOf, mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
+import { isInk } from "./ink-regions.ts";
 import type { PlanarMap } from "./planar-map.ts";
+import { regionsOf } from "./pockets.ts";
 import { toPage } from "./segments.ts";
 import { nextInTriangle, previousInTriangle, type Triangulation, triangulate } from "./triangulation.ts";
 
@@ -38,6 +40,8 @@ export interface FreeSpace {
   readonly gates: Int32Array;
   /** 1 where a gate hangs on a loose end. */
   readonly atEnd: Uint8Array;
+  /** 1 for triangles filled with ink. */
+  readonly solid: Uint8Array;
 }
 
 /** How a vertex ends a line: it does not, it ends one that meets others, or one that floats free. */
@@ -58,6 +62,7 @@ interface Vertices {
 export function freeSpaceOf(map: PlanarMap, ends: ReadonlyMap<number, number>): FreeSpace {
   const vertices = verticesOf(map, ends);
   const mesh = triangulate(vertices.xy, vertices.wanted);
+  const solid = fillInk(map, mesh, vertices.xy);
   const { width, narrowest } = gateWidths(mesh, vertices);
   const room = roomsOf(mesh, vertices, width);
   const gates: number[] = [];
@@ -67,7 +72,46 @@ export function freeSpaceOf(map: PlanarMap, ends: ReadonlyMap<number, number>): 
   const atEnd = Uint8Array.from(mesh.triangles, (v, e) =>
     endGate(loose[v], loose[mesh.triangles[nextInTriangle(e)]]),
   );
-  return { mesh, xy: vertices.xy, width, narrowest, room, gates: sorted, atEnd };
+  return { mesh, xy: vertices.xy, width, narrowest, room, gates: sorted, atEnd, solid };
+}
+
+/** Finds the triangles inside ink shapes and makes walls of their edges. */
+function fillInk(map: PlanarMap, { triangles, twins, fixed }: Triangulation, xy: Float64Array): Uint8Array {
+  const count = triangles.length / 3;
+  const solid = new Uint8Array(count);
+  const regions = regionsOf(map);
+  if (regions.size === 0) return solid;
+  const seen = new Uint8Array(count);
+  for (let first = 0; first < count; first++) {
+    if (seen[first]) continue;
+    const room = roomOf(first, twins, fixed, seen);
+    const [a, b, c] = [triangles[3 * first], triangles[3 * first + 1], triangles[3 * first + 2]];
+    const middle: Point = [
+      (xy[2 * a] + xy[2 * b] + xy[2 * c]) / 3,
+      (xy[2 * a + 1] + xy[2 * b + 1] + xy[2 * c + 1]) / 3,
+    ];
+    if (!isInk(regions, middle, map.lattice.tolerance)) continue;
+    for (const t of room) {
+      solid[t] = 1;
+      fixed.fill(1, 3 * t, 3 * t + 3);
+    }
+  }
+  return solid;
+}
+
+/** The triangles that hang together with one without a line between them. */
+function roomOf(first: number, twins: Int32Array, fixed: Uint8Array, seen: Uint8Array): number[] {
+  const room = [first];
+  seen[first] = 1;
+  for (let k = 0; k < room.length; k++) {
+    for (let e = 3 * room[k]; e < 3 * room[k] + 3; e++) {
+      const t = twins[e] < 0 ? -1 : (twins[e] - (twins[e] % 3)) / 3;
+      if (t < 0 || fixed[e] || seen[t]) continue;
+      seen[t] = 1;
+      room.push(t);
+    }
+  }
+  return room;
 }
 
 function verticesOf(map: PlanarMap, ends: ReadonlyMap<number, number>): Vertices {

@@ -14,10 +14,10 @@ export interface Leak {
 
 const MOST_OPENINGS = 24;
 
-/** Explains a point in the open; undefined when it lies beyond the drawing's frame. */
+/** Explains a point in the open; undefined when it lies beyond the drawing's frame or in ink. */
 export function explainLeak(space: FreeSpace, at: Point, longestReach: number): Leak | undefined {
   const start = triangleAt(space, at);
-  if (start < 0) return undefined;
+  if (start < 0 || space.solid[start]) return undefined;
   const candidates = new Set(openingGates(space, longestReach));
   const closed = new Set<number>();
   const openings: Opening[] = [];

@@ -4,8 +4,10 @@ import { type Box, boundsOf, type Point } from "../geometry/point.ts";
 import { innerPoint } from "../geometry/polygon.ts";
 import { boundingLoops, LOOP, resolveFaces } from "./faces.ts";
 import { isHidden, pushInkedBounds } from "./hidden.ts";
+import { type InkRegion, isInk } from "./ink-regions.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
+import { grownCycle } from "./trapping.ts";
 
 /** A stretch of outline shared with another pocket, as a chain of cubics. */
 export interface Border {
@@ -24,6 +26,8 @@ export interface Pocket {
   readonly box: Box;
   /** Closed chains of cubics (see geometry/cubic.ts), the outer one first, holes after. */
   readonly outline: readonly (readonly number[])[];
+  /** What its colour covers: the outline, grown under ink shapes (see trapping.ts); the winding rule is nonzero. */
+  readonly cover: readonly (readonly number[])[];
   /** The outline flattened to rings, for hit tests. */
   readonly rings: readonly (readonly number[])[];
   /** Ids of the lines that bound it, joins left out. */
@@ -60,6 +64,7 @@ export class PocketReader {
   read(): Pocket[] {
     const faced: FacedMap = { map: this.map, face: resolveFaces(this.map.faces) };
     const islands = islandsByFace(faced);
+    const regions = regionsOf(this.map);
     const now = new Map<number, Kept>();
     for (const key of boundingLoops(this.map.faces)) {
       const inside = islands.get(key) ?? NONE;
@@ -71,7 +76,11 @@ export class PocketReader {
       }
     }
     this.kept = now;
-    return [...now.values()].map(({ pocket }) => pocket).sort((a, b) => b.area - a.area);
+    const { tolerance } = this.map.lattice;
+    return [...now.values()]
+      .map(({ pocket }) => pocket)
+      .filter(({ seed }) => !isInk(regions, seed, tolerance))
+      .sort((a, b) => b.area - a.area);
   }
 
   private readFace(faced: FacedMap, key: number, islands: readonly number[]): Kept | undefined {
@@ -91,12 +100,15 @@ export class PocketReader {
     const seed = innerPoint(rings);
     const runs = parts.flatMap((part) => part.runs);
     const cycles = parts.map(({ cycle }) => cycle);
+    const outline = parts.map(({ chain }) => chain);
+    const inked = runs.some(({ line }) => map.lines[line].region);
     const pocket: Pocket = {
       key,
       area,
       seed,
       box: boundsOf([rings[0]])!,
-      outline: parts.map(({ chain }) => chain),
+      outline,
+      cover: inked ? parts.map(({ runs, pieces }) => grownCycle(map, runs, pieces)) : outline,
       rings,
       lines: [...new Set(runs.map(({ line }) => line))]
         .filter((line) => !map.joins.has(line))
@@ -150,6 +162,15 @@ export class PocketReader {
 }
 
 const NONE: readonly number[] = [];
+
+/** The ink shapes of the lines that are there. */
+export function regionsOf({ lines, ends }: PlanarMap): Set<InkRegion> {
+  const regions = new Set<InkRegion>();
+  lines.forEach(({ region }, index) => {
+    if (region && ends.last[index] >= 0) regions.add(region);
+  });
+  return regions;
+}
 
 const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((value, i) => value === b[i]);

@@ -1,5 +1,5 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
-import type { Bridge, Drawing, Stroke } from "../drawing/drawing.ts";
+import type { Bridge, Drawing, InkShape, Stroke } from "../drawing/drawing.ts";
 import { curveCount, pointAt, polyline } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { ENDS, type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
@@ -19,11 +19,24 @@ const lineOfBridge = remembered(
   ({ id, points }: Bridge): Line => ({ id, points, closed: false, width: 0, bridge: true }),
 );
 
+const linesOfShape = remembered((shape: InkShape): Line[] =>
+  shape.outline.map((points, i) => ({
+    id: `${shape.id}/${i}`,
+    points,
+    closed: true,
+    width: 0,
+    bridge: false,
+    region: shape,
+  })),
+);
+
 /** The drawing's line work; a stroke or bridge that is the same object gives the same line again. */
-export const linesOf = ({ strokes, bridges }: Drawing): Line[] =>
-  [...Object.values(strokes).map(lineOfStroke), ...Object.values(bridges).map(lineOfBridge)].filter(
-    ({ points }) => points.length >= 8,
-  );
+export const linesOf = ({ strokes, inkShapes, bridges }: Drawing): Line[] =>
+  [
+    ...Object.values(strokes).map(lineOfStroke),
+    ...Object.values(inkShapes).flatMap(linesOfShape),
+    ...Object.values(bridges).map(lineOfBridge),
+  ].filter(({ points }) => points.length >= 8);
 
 /** A function of immutable values that gives the same answer for the same object. */
 function remembered<T extends object, R>(work: (value: T) => R): (value: T) => R {

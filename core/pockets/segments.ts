@@ -4,6 +4,7 @@
  */
 import { curveCount, pointAt, stepsFor } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Coords, diagonal, type Point } from "../geometry/point.ts";
+import type { InkRegion } from "./ink-regions.ts";
 
 /** One line of the line work: a chain of cubics (see geometry/cubic.ts) in page units. */
 export interface Line {
@@ -13,6 +14,8 @@ export interface Line {
   /** Width of the ink along the line in page units; 0 for a bridge. */
   readonly width: number;
   readonly bridge: boolean;
+  /** For a line that is part of an ink shape's outline, the whole shape. */
+  readonly region?: InkRegion;
 }
 
 const STEPS = 2 ** 31 - 2;

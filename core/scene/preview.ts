@@ -11,11 +11,11 @@ export function withPreview(
   tin: Table<Colour>,
 ): Scene {
   const value = stepOf(tin[paint.colour]?.value ?? "#808080", paint.step);
-  const fills: FillItem[] = pockets.map(({ outline }) => ({
+  const fills: FillItem[] = pockets.map(({ cover }) => ({
     kind: "fill",
     id: "preview",
     tone: { value, variable: "preview" },
-    outline,
+    outline: cover,
     traps: [],
     trapWidth: 0,
   }));

@@ -6,6 +6,7 @@ import { stepOf } from "../colour/ladder.ts";
 import {
   type Blend,
   type Drawing,
+  type InkShape,
   type Paint,
   ranked,
   SHEETS,
@@ -30,6 +31,7 @@ export interface FillItem {
   readonly kind: "fill";
   readonly id: string;
   readonly tone: Tone;
+  /** By the nonzero winding rule. */
   readonly outline: readonly Chain[];
   readonly traps: readonly Chain[];
   /** Width of the trap lines in page units. */
@@ -57,7 +59,17 @@ export interface StrokeItem {
   readonly width: number;
 }
 
-export type SceneItem = FillItem | ShadeItem | StrokeItem;
+/** Ink as a filled shape. */
+export interface InkItem {
+  readonly kind: "ink";
+  readonly id: string;
+  readonly name?: string;
+  readonly tone: Tone;
+  readonly outline: readonly Chain[];
+  readonly evenOdd: boolean;
+}
+
+export type SceneItem = FillItem | ShadeItem | StrokeItem | InkItem;
 
 export interface SceneSheet {
   readonly name: SheetName;
@@ -115,7 +127,9 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
   };
   items.flats = fillsOf(drawing, derived, toneOf);
   items.shade = shadesOf(drawing, derived.pockets, toneOf);
-  items.ink = ranked(drawing.strokes).map((stroke) => strokeItem(stroke, ink));
+  items.ink = [...Object.values(drawing.strokes), ...Object.values(drawing.inkShapes)]
+    .sort((a, b) => a.rank - b.rank)
+    .map((line) => ("outline" in line ? inkItem(line, ink) : strokeItem(line, ink)));
   const sheets = SHEETS.filter((name) => drawing.sheets[name].visible && items[name].length > 0).map(
     (name) => ({
       name,
@@ -129,6 +143,15 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
 function strokeItem({ id, name, points, closed, width }: Stroke, tone: Tone): StrokeItem {
   return { kind: "stroke", id, name, tone, points, closed, width };
 }
+
+const inkItem = ({ id, name, outline, evenOdd }: InkShape, tone: Tone): InkItem => ({
+  kind: "ink",
+  id,
+  name,
+  tone,
+  outline,
+  evenOdd,
+});
 
 function fillsOf(drawing: Drawing, { pockets, pourOf }: Derived, toneOf: (paint: Paint) => Tone): FillItem[] {
   const paintOf = (index: number): Paint | null => {
@@ -145,7 +168,7 @@ function fillsOf(drawing: Drawing, { pockets, pourOf }: Derived, toneOf: (paint:
       kind: "fill",
       id: pourOf[index]!,
       tone: toneOf(paint),
-      outline: pocket.outline,
+      outline: pocket.cover,
       traps: traps.get(index) ?? NO_TRAPS,
       trapWidth,
     });
@@ -180,7 +203,7 @@ function shadesOf(drawing: Drawing, pockets: readonly Pocket[], toneOf: (paint: 
   for (const { id, points, seed, paint, blend, opacity } of ranked(drawing.shades)) {
     const pocket = pocketAt(pockets, seed);
     if (!pocket) continue;
-    shades.push({ kind: "shade", id, tone: toneOf(paint), points, trim: pocket.outline, blend, opacity });
+    shades.push({ kind: "shade", id, tone: toneOf(paint), points, trim: pocket.cover, blend, opacity });
   }
   return shades;
 }

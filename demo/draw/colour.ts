@@ -25,8 +25,8 @@ export function colouredDemo(
   hand: Hand,
   shades: readonly ShadeGesture[],
 ): Drawing {
-  const { page, strokes } = readSvg(svg);
-  let drawing = newDrawing(title, page, strokes);
+  const { page, strokes, inkShapes } = readSvg(svg);
+  let drawing = newDrawing(title, page, strokes, inkShapes);
   const apply = (edit: Edit) => {
     drawing = applyEdit(beginHistory(drawing), edit)?.history.drawing ?? drawing;
   };

@@ -1,6 +1,14 @@
 /** The canvas painter: draws a scene on any 2D canvas, on the page or in a worker. */
 import type { Blend } from "#core/drawing/drawing.ts";
-import type { FillItem, Scene, SceneItem, SceneSheet, ShadeItem, StrokeItem } from "#core/scene/scene.ts";
+import type {
+  FillItem,
+  InkItem,
+  Scene,
+  SceneItem,
+  SceneSheet,
+  ShadeItem,
+  StrokeItem,
+} from "#core/scene/scene.ts";
 
 type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
@@ -80,7 +88,13 @@ function paintSheet(context: Context, sheet: SceneSheet, view: View, opacity: nu
 function paintItem(context: Context, item: SceneItem, opacity: number): void {
   if (item.kind === "fill") paintFill(context, item);
   else if (item.kind === "shade") paintShade(context, item, opacity);
+  else if (item.kind === "ink") paintInk(context, item);
   else paintStroke(context, item);
+}
+
+function paintInk(context: Context, { tone, outline, evenOdd }: InkItem): void {
+  context.fillStyle = tone.value;
+  context.fill(pathOf(outline, true), evenOdd ? "evenodd" : "nonzero");
 }
 
 function paintFill(context: Context, { tone, outline, traps, trapWidth }: FillItem): void {
@@ -92,7 +106,7 @@ function paintFill(context: Context, { tone, outline, traps, trapWidth }: FillIt
     context.stroke(pathOf(traps, false));
   }
   context.fillStyle = tone.value;
-  context.fill(pathOf(outline, true), "evenodd");
+  context.fill(pathOf(outline, true));
 }
 
 function paintShade(
@@ -101,7 +115,7 @@ function paintShade(
   sheetOpacity: number,
 ): void {
   context.save();
-  context.clip(pathOf(trim, true), "evenodd");
+  context.clip(pathOf(trim, true));
   context.globalCompositeOperation = COMPOSITE[blend];
   context.globalAlpha = opacity * sheetOpacity;
   context.fillStyle = tone.value;
