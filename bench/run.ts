@@ -1,10 +1,12 @@
 /** Benchmarks, each a ratio within one run: `npm run bench [-- NAME ...]`. */
 import { enginesBench } from "./engines.ts";
+import { gapsBench } from "./gaps.ts";
 import { lanternBench } from "./lantern.ts";
 import { mainThreadBench } from "./main-thread.ts";
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
   lantern: lanternBench,
+  gaps: gapsBench,
   engines: enginesBench,
   "main-thread": mainThreadBench,
 };

@@ -6,7 +6,7 @@ import { readSvg } from "#core/formats/svg-read.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { buildMap } from "#core/pockets/planar-map.ts";
 import { pocketsOf } from "#core/pockets/pockets.ts";
-import { bridgeAcross, gapsOf, linesOf } from "#core/pockets/reading.ts";
+import { gapsOf, linesOf } from "#core/pockets/reading.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type PocketsReport, shownPockets } from "./pockets.ts";
 
@@ -28,7 +28,7 @@ export function bridgeReport(
   const { page, strokes, inkShapes } = readSvg(svg);
   const bare = newDrawing("", page, strokes, inkShapes);
   const { openings } = gapsOf(buildMap(linesOf(bare), { strict }), reach);
-  const bridges = openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: bridgeAcross(opening) }));
+  const bridges = openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: opening.bridge }));
   const drawing = applyEdit(beginHistory(bare), addBridges(bridges))?.history.drawing ?? bare;
   const pockets = pocketsOf(buildMap(linesOf(drawing), { strict }));
   return {

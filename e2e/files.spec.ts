@@ -40,7 +40,7 @@ test.describe("bad input", () => {
     await deskReady(page);
     await expect(page.getByText("1 script found and not run", { exact: false }).first()).toBeVisible();
     expect(await page.title()).not.toBe("run");
-    await expect(stage(page, "Lines")).toContainText("1 strokes");
+    await expect(stage(page, "Lines")).toContainText("1 stroke");
   });
 });
 

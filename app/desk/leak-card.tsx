@@ -1,6 +1,5 @@
 import { addBridges } from "#core/drawing/edits.ts";
 import { showLength } from "#core/drawing/length.ts";
-import { bridgeAcross } from "#core/pockets/reading.ts";
 import { newId } from "../keep/shelf.ts";
 import { useDesk, useDeskStore } from "./desk-store.ts";
 import { toScreen } from "./view.ts";
@@ -21,7 +20,7 @@ export function LeakCard() {
   const top = Math.max(8, Math.min(y + 22, matSize.height - CARD.height - 8));
   const bridge = (count: number) => {
     const openings = leak.openings.slice(0, count);
-    edit(addBridges(openings.map((opening) => ({ id: newId(), points: bridgeAcross(opening) }))));
+    edit(addBridges(openings.map((opening) => ({ id: newId(), points: opening.bridge }))));
     set({ leak: null });
   };
   return (

@@ -41,6 +41,11 @@ export function StageRail() {
   );
 }
 
+function countLines(strokes: number, shapes: number): string {
+  if (shapes > 0) return `${strokes + shapes} lines`;
+  return strokes === 1 ? "1 stroke" : `${strokes} strokes`;
+}
+
 function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
   const active = useDesk((s) => s.stage === stage);
   const figure = useDesk((s) => figureOf(stage, s));
@@ -89,7 +94,7 @@ function figureOf(stage: Stage, desk: Desk): string {
   const { strokes, inkShapes, shades } = history.drawing;
   switch (stage) {
     case "Lines":
-      return `${Object.keys(strokes).length + Object.keys(inkShapes).length} lines`;
+      return countLines(Object.keys(strokes).length, Object.keys(inkShapes).length);
     case "Gaps":
       return gaps.openings.length === 1 ? "1 opening" : `${gaps.openings.length} openings`;
     case "Flats": {

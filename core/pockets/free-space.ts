@@ -9,6 +9,7 @@
  * (1998); merging regions across gates in order of width is a merge tree (Carr, Snoeyink and Axen, 2003), whose
  * persistence is measured here as the ratio of room to width.
  */
+import { polyline } from "../geometry/cubic.ts";
 import { IntList } from "../geometry/lists.ts";
 import { boundsOf, mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
@@ -25,6 +26,14 @@ const MARGIN = 0.25;
 /** How many times wider than a gate the areas on both its sides must be for it to be an opening. */
 const ROOM_AT_END = 2.6;
 const ROOM_AT_FLANK = 6;
+/** The same between two ends that face one another; none where they surely belong together. */
+const ROOM_BETWEEN_FACING = 1.3;
+/** The same where an end points straight at a line it stops short of. */
+const ROOM_AHEAD = 1;
+/** A line that stops short leaves no more open than this many times the way it came. */
+const TAILS_AHEAD = 0.4;
+/** Straight means within this angle. */
+const AHEAD = Math.cos((40 * Math.PI) / 180);
 
 export interface FreeSpace {
   readonly mesh: Triangulation;
@@ -38,8 +47,10 @@ export interface FreeSpace {
   readonly room: Float64Array;
   /** One half-edge for each gate, widest first. */
   readonly gates: Int32Array;
-  /** 1 where a gate hangs on a loose end. */
-  readonly atEnd: Uint8Array;
+  /** How many times a gate's width the areas on both its sides must have room for it to be an opening. */
+  readonly roomNeeded: Float64Array;
+  /** For gates between ends that face one another the smooth line that closes them. */
+  readonly smooth: ReadonlyMap<number, readonly number[]>;
   /** 1 for triangles filled with ink. */
   readonly solid: Uint8Array;
 }
@@ -51,17 +62,42 @@ export const ENDS = { none: 0, anchored: 1, floating: 2 } as const;
 const endGate = (a: number, b: number): number =>
   a === ENDS.anchored || b === ENDS.anchored || (a && b) ? 1 : 0;
 
+/** What is known of loose ends, by their vertices in the map. */
+export interface EndReading {
+  readonly ends: readonly {
+    readonly vertex: number;
+    /** One of ENDS. */
+    readonly kind: number;
+    /** The direction in which the line would go on, of unit length. */
+    readonly onward: Point;
+    /** How far the line runs back from the end before it meets another, page units. */
+    readonly tail: number;
+    /** How its direction turns along the way, radians a page unit. */
+    readonly curvature: number;
+  }[];
+  readonly facing: readonly {
+    readonly from: number;
+    readonly to: number;
+    readonly sure: boolean;
+    readonly bridge: readonly number[];
+  }[];
+}
+
 interface Vertices {
   readonly xy: Float64Array;
   readonly wanted: Int32Array;
+  /** Numbers here of the map's vertices; -1 for those left out. */
+  readonly ids: Int32Array;
   /** One of ENDS for each vertex. */
   readonly loose: Uint8Array;
   readonly frameFrom: number;
 }
 
-export function freeSpaceOf(map: PlanarMap, ends: ReadonlyMap<number, number>): FreeSpace {
-  const vertices = verticesOf(map, ends);
-  const mesh = triangulate(vertices.xy, vertices.wanted);
+export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
+  const vertices = verticesOf(map, reading);
+  const facing = reading.facing.map(({ from, to }) => [vertices.ids[from], vertices.ids[to]] as const);
+  const mesh = triangulate(vertices.xy, Int32Array.from([...vertices.wanted, ...facing.flat()]));
+  const passages = facing.map(([a, b]) => openEdge(mesh, a, b));
   const solid = fillInk(map, mesh, vertices.xy);
   const { width, narrowest } = gateWidths(mesh, vertices);
   const room = roomsOf(mesh, vertices, width);
@@ -69,10 +105,142 @@ export function freeSpaceOf(map: PlanarMap, ends: ReadonlyMap<number, number>): 
   for (let e = 0; e < mesh.triangles.length; e++) if (!mesh.fixed[e] && mesh.twins[e] > e) gates.push(e);
   const sorted = Int32Array.from(gates).sort((a, b) => width[b] - width[a]);
   const { loose } = vertices;
-  const atEnd = Uint8Array.from(mesh.triangles, (v, e) =>
-    endGate(loose[v], loose[mesh.triangles[nextInTriangle(e)]]),
+  const roomNeeded = Float64Array.from(mesh.triangles, (v, e) =>
+    endGate(loose[v], loose[mesh.triangles[nextInTriangle(e)]]) ? ROOM_AT_END : ROOM_AT_FLANK,
   );
-  return { mesh, xy: vertices.xy, width, narrowest, room, gates: sorted, atEnd, solid };
+  const smooth = new Map<number, readonly number[]>();
+  reading.facing.forEach(({ sure, bridge }, i) => {
+    for (const e of passages[i]) {
+      roomNeeded[e] = sure ? 0 : ROOM_BETWEEN_FACING;
+      smooth.set(e, bridge);
+    }
+  });
+  const paired = new Set(passages.flat().map((e) => mesh.triangles[e]));
+  for (const { vertex, kind, onward, tail, curvature } of reading.ends) {
+    const v = vertices.ids[vertex];
+    if (kind !== ENDS.anchored || v < 0 || paired.has(v)) continue;
+    const e = gateAhead(mesh, vertices, width, narrowest, v, onward);
+    if (e < 0 || width[e] > tail * TAILS_AHEAD) continue;
+    const bridge = arcToWall(vertices, v, onward, curvature, MOST_ASTRAY * width[e]);
+    for (const half of [e, mesh.twins[e]]) {
+      roomNeeded[half] = ROOM_AHEAD;
+      if (bridge) smooth.set(half, bridge);
+    }
+  }
+  return { mesh, xy: vertices.xy, width, narrowest, room, gates: sorted, roomNeeded, smooth, solid };
+}
+
+/**
+ * The way a line would go on from its end to the next line, at the curvature it came with, as a chain of one cubic;
+ * undefined where it meets none within `most` page units.
+ */
+function arcToWall(
+  { xy, wanted }: Vertices,
+  v: number,
+  [dx, dy]: Point,
+  curvature: number,
+  most: number,
+): number[] | undefined {
+  const start = Math.atan2(dy, dx);
+  const from: Point = [xy[2 * v], xy[2 * v + 1]];
+  const along = (length: number): Point => {
+    const chord = start + (curvature * length) / 2;
+    const part = curvature * length;
+    const reach = Math.abs(part) < 1e-6 ? length : (2 * Math.sin(part / 2)) / curvature;
+    return [from[0] + reach * Math.cos(chord), from[1] + reach * Math.sin(chord)];
+  };
+  let last = from;
+  for (let k = 1; k <= ARC_STEPS; k++) {
+    const length = (most * k) / ARC_STEPS;
+    const next = along(length);
+    const hit = firstWall(xy, wanted, v, last, next);
+    if (hit < Infinity) return arcChain(from, start, curvature, (most * (k - 1 + hit)) / ARC_STEPS, along);
+    last = next;
+  }
+  return undefined;
+}
+
+const ARC_STEPS = 8;
+/** Going straight on may be this many times as far as the shortest way. */
+const MOST_ASTRAY = 1.8;
+
+function arcChain(
+  from: Point,
+  start: number,
+  curvature: number,
+  length: number,
+  along: (length: number) => Point,
+): number[] {
+  const to = along(length);
+  const end = start + curvature * length;
+  const handle = length / 3;
+  return [
+    ...from,
+    from[0] + handle * Math.cos(start),
+    from[1] + handle * Math.sin(start),
+    to[0] - handle * Math.cos(end),
+    to[1] - handle * Math.sin(end),
+    ...to,
+  ];
+}
+
+/** Where on the way from p to q the first line stands, as a part of the way; Infinity where none does. */
+function firstWall(xy: Float64Array, wanted: Int32Array, v: number, p: Point, q: Point): number {
+  let first = Infinity;
+  const ex = q[0] - p[0];
+  const ey = q[1] - p[1];
+  for (let k = 0; k < wanted.length; k += 2) {
+    const a = wanted[k];
+    const b = wanted[k + 1];
+    if (a === v || b === v) continue;
+    const ax = xy[2 * a] - p[0];
+    const ay = xy[2 * a + 1] - p[1];
+    const bx = xy[2 * b] - p[0];
+    const by = xy[2 * b + 1] - p[1];
+    const sideA = ex * ay - ey * ax;
+    const sideB = ex * by - ey * bx;
+    if (sideA > 0 === sideB > 0) continue;
+    const t = sideA / (sideA - sideB);
+    const hit = ((ax + t * (bx - ax)) * ex + (ay + t * (by - ay)) * ey) / (ex * ex + ey * ey);
+    if (hit >= 0 && hit <= 1 && hit < first) first = hit;
+  }
+  return first;
+}
+
+/** The gate at an end that leads best straight on to another line, by nearness and direction; -1 if there is none. */
+function gateAhead(
+  mesh: Triangulation,
+  { loose }: Vertices,
+  width: Float64Array,
+  narrowest: Float64Array,
+  v: number,
+  onward: Point,
+): number {
+  let best = -1;
+  let least = Infinity;
+  for (let e = 0; e < mesh.triangles.length; e++) {
+    if (mesh.triangles[e] !== v || mesh.fixed[e] || mesh.twins[e] < 0) continue;
+    if (loose[mesh.triangles[nextInTriangle(e)]]) continue;
+    const from = 4 * e;
+    const x = narrowest[from + 2] - narrowest[from];
+    const y = narrowest[from + 3] - narrowest[from + 1];
+    const straight = (x * onward[0] + y * onward[1]) / Math.hypot(x, y);
+    const cost = width[e] * (2 - straight);
+    if (!(straight >= AHEAD && cost < least)) continue;
+    least = cost;
+    best = e;
+  }
+  return best;
+}
+
+/** Makes a gate of the edge between two vertices; gives its half-edges, none where a line stands between them. */
+function openEdge({ triangles, twins, fixed }: Triangulation, a: number, b: number): number[] {
+  for (let e = 0; e < triangles.length; e++) {
+    if (!fixed[e] || triangles[e] !== a || triangles[nextInTriangle(e)] !== b || twins[e] < 0) continue;
+    fixed[e] = fixed[twins[e]] = 0;
+    return [e, twins[e]];
+  }
+  return [];
 }
 
 /** Finds the triangles inside ink shapes and makes walls of their edges. */
@@ -114,7 +282,7 @@ function roomOf(first: number, twins: Int32Array, fixed: Uint8Array, seen: Uint8
   return room;
 }
 
-function verticesOf(map: PlanarMap, ends: ReadonlyMap<number, number>): Vertices {
+function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
   const { noding, halfEdges, lattice } = map;
   const extent = latticeExtent(map);
   const side = extent.side;
@@ -158,8 +326,8 @@ function verticesOf(map: PlanarMap, ends: ReadonlyMap<number, number>): Vertices
     place(left, top + length - a);
   }
   const loose = new Uint8Array(xs.length / 2);
-  for (const [v, kind] of ends) if (ids[v] >= 0) loose[ids[v]] = kind;
-  return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), loose, frameFrom };
+  for (const { vertex, kind } of ends) if (ids[vertex] >= 0) loose[ids[vertex]] = kind;
+  return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), ids, loose, frameFrom };
 }
 
 /** Where the line work lies on the lattice: its corner and its longer side, in steps. */
@@ -260,7 +428,7 @@ const triangleOf = (e: number): number => (e - (e % 3)) / 3;
 
 /** Whether a gate lies between areas so roomy that it is an opening rather than a corner. */
 function isOpening(space: FreeSpace, e: number, smallerRoom: number): boolean {
-  return smallerRoom >= space.width[e] * (space.atEnd[e] ? ROOM_AT_END : ROOM_AT_FLANK);
+  return smallerRoom >= space.width[e] * space.roomNeeded[e];
 }
 
 /**
@@ -291,13 +459,16 @@ export interface Opening {
   /** Where a bridge across it would begin and end. */
   readonly from: Point;
   readonly to: Point;
+  /** The line that would close it: smooth between ends that face one another, else the shortest. */
+  readonly bridge: readonly number[];
 }
 
 export function openingOf(space: FreeSpace, e: number): Opening {
   const n = space.narrowest;
   const from: Point = [n[4 * e], n[4 * e + 1]];
   const to: Point = [n[4 * e + 2], n[4 * e + 3]];
-  return { width: space.width[e], at: mix(from, to, 0.5), from, to };
+  const bridge = space.smooth.get(e) ?? polyline([from, to]);
+  return { width: space.width[e], at: mix(from, to, 0.5), from, to, bridge };
 }
 
 /** The half-edges of all openings up to a reach, narrowest first. */

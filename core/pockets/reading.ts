@@ -1,9 +1,10 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
 import type { Bridge, Drawing, InkShape, Stroke } from "../drawing/drawing.ts";
-import { curveCount, pointAt, polyline } from "../geometry/cubic.ts";
+import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
+import { curvatureAt, type EndPoint, facingPairs, onwardFrom, smoothBridge } from "./facing-ends.ts";
 import { ENDS, type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
-import { degreeAt, originOf } from "./half-edges.ts";
+import { degreeAt, originOf, targetOf } from "./half-edges.ts";
 import { buildMap, type MapOptions, type PlanarMap } from "./planar-map.ts";
 import type { Line } from "./segments.ts";
 
@@ -57,12 +58,12 @@ export interface LooseEnd {
 
 interface LineEnd extends LooseEnd {
   readonly vertex: number;
-  /** True where the line crosses or meets nothing at all. */
-  readonly floating: boolean;
+  /** For pairing ends that face one another. */
+  readonly end: EndPoint;
 }
 
-/** Ends of ink that meet nothing, with their vertices in the map. */
-function looseEndsOf(map: PlanarMap): LineEnd[] {
+/** Open ends of ink with their vertices in the map, those that meet other lines too. */
+function endsOfInk(map: PlanarMap, reach: number): LineEnd[] {
   const { lines, joins, ends, noding } = map;
   const found: LineEnd[] = [];
   lines.forEach(({ id, points, closed, bridge }, line) => {
@@ -70,16 +71,30 @@ function looseEndsOf(map: PlanarMap): LineEnd[] {
     const first = 2 * noding.first[ends.first[line]];
     const last = lastHalfEdge(map, ends.last[line] - 1);
     const floating = isBare(map, first) && touchesNothing(map, line);
-    const tips: [h: number, met: boolean, at: Point][] = [
-      [first, ends.met[2 * line], pointAt(points, 0)],
-      [last, ends.met[2 * line + 1], pointAt(points, curveCount(points))],
-    ];
-    for (const [h, met, at] of tips) {
-      if (met || !isBare(map, h)) continue;
-      found.push({ at, line: id, vertex: originOf(noding, h), floating });
+    for (const start of [true, false]) {
+      const h = start ? first : last;
+      const met = ends.met[2 * line + (start ? 0 : 1)] || !isBare(map, h);
+      const at = pointAt(points, start ? 0 : curveCount(points));
+      const tail = met ? 0 : tailLength(map, line, start);
+      const curvature = curvatureAt(lines[line], start, Math.min(tail, reach));
+      const end = { met, at, onward: onwardFrom(lines[line], start), floating, line, tail, curvature };
+      found.push({ at, line: id, vertex: originOf(noding, h), end });
     }
   });
   return found;
+}
+
+/** How far a line runs back from an end before it meets another, in page units. */
+function tailLength(map: PlanarMap, line: number, start: boolean): number {
+  const { noding, halfEdges, ends, lattice } = map;
+  let length = 0;
+  let h = start ? 2 * noding.first[ends.first[line]] : lastHalfEdge(map, ends.last[line] - 1);
+  do {
+    const [u, v] = [originOf(noding, h), targetOf(noding, h)];
+    length += Math.hypot(noding.vx[v] - noding.vx[u], noding.vy[v] - noding.vy[u]);
+    h = halfEdges.next[h];
+  } while (degreeAt(halfEdges, h) === 2);
+  return length * lattice.step;
 }
 
 /** Whether a half-edge is the only one where it begins. */
@@ -108,16 +123,29 @@ export interface Gaps {
 }
 
 export function gapsOf(map: PlanarMap, reach: number): Gaps {
-  const ends = looseEndsOf(map);
-  const kinds = ends.map(
-    ({ vertex, floating }) => [vertex, floating ? ENDS.floating : ENDS.anchored] as const,
+  const ends = endsOfInk(map, reach);
+  const loose = ends.filter(({ end }) => !end.met);
+  const kinds = loose.map(({ vertex, end }) => ({
+    vertex,
+    kind: end.floating ? ENDS.floating : ENDS.anchored,
+    onward: end.onward,
+    tail: end.tail,
+    curvature: end.curvature,
+  }));
+  const pairs = facingPairs(
+    ends.map(({ end }) => end),
+    reach,
   );
-  const space = freeSpaceOf(map, new Map(kinds));
+  const facing = pairs.map(({ a, b, sure }) => ({
+    from: ends[a].vertex,
+    to: ends[b].vertex,
+    sure,
+    bridge: smoothBridge(ends[a].end, ends[b].end),
+  }));
+  const space = freeSpaceOf(map, { ends: kinds, facing });
   const openings = openingGates(space, reach).map((e) => openingOf(space, e));
-  return { looseEnds: ends.map(({ at, line }) => ({ at, line })), openings, space };
+  return { looseEnds: loose.map(({ at, line }) => ({ at, line })), openings, space };
 }
-
-export const bridgeAcross = (opening: Opening): number[] => polyline([opening.from, opening.to]);
 
 /** The map with every opening up to `reach` bridged. */
 export function buildWithReach(lines: readonly Line[], reach: number, options: MapOptions): PlanarMap {
@@ -125,7 +153,7 @@ export function buildWithReach(lines: readonly Line[], reach: number, options: M
   if (!(reach > 0)) return map;
   const bridges = gapsOf(map, reach).openings.map((opening, i) => ({
     id: `reach-${i}`,
-    points: bridgeAcross(opening),
+    points: opening.bridge,
     closed: false,
     width: 0,
     bridge: true,

@@ -9,7 +9,7 @@ import { regionContains } from "../../core/geometry/polygon.ts";
 import { fitClosed } from "../../core/lines/fit.ts";
 import { buildMap } from "../../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../../core/pockets/pockets.ts";
-import { bridgeAcross, gapsOf, linesOf, longestReach } from "../../core/pockets/reading.ts";
+import { gapsOf, linesOf, longestReach } from "../../core/pockets/reading.ts";
 import type { Hand, Hint, P } from "./hand.ts";
 
 export interface ShadeGesture {
@@ -32,7 +32,7 @@ export function colouredDemo(
   };
   const map = () => buildMap(linesOf(drawing));
   const { openings } = gapsOf(map(), longestReach(drawing));
-  apply(addBridges(openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: bridgeAcross(opening) }))));
+  apply(addBridges(openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: opening.bridge }))));
   pocketsOf(map())
     .filter(({ hidden }) => !hidden)
     .forEach((pocket, i) => {

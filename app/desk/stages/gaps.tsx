@@ -1,5 +1,4 @@
 import { addBridges } from "#core/drawing/edits.ts";
-import { bridgeAcross } from "#core/pockets/reading.ts";
 import { newId } from "../../keep/shelf.ts";
 import { Toggle } from "../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
@@ -20,9 +19,7 @@ export function GapsSettings() {
       <button
         type="button"
         disabled={openings.length === 0}
-        onClick={() =>
-          edit(addBridges(openings.map((opening) => ({ id: newId(), points: bridgeAcross(opening) }))))
-        }
+        onClick={() => edit(addBridges(openings.map((opening) => ({ id: newId(), points: opening.bridge }))))}
         className="h-8 rounded-md border border-edge px-3 hover:bg-well disabled:border-line disabled:text-edge"
       >
         Bridge all {openings.length || ""} openings
