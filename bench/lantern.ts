@@ -6,11 +6,13 @@ import { boundingLoops } from "../core/pockets/faces.ts";
 import { editMap } from "../core/pockets/map-edit.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { PocketReader } from "../core/pockets/pockets.ts";
+import { readReach } from "../core/pockets/reach-reading.ts";
 import { gapsOf, linesOf, longestReach } from "../core/pockets/reading.ts";
 import { median, shifted } from "./timing.ts";
 
 const ROUNDS = 31;
 const LIMIT_MS = 8;
+const FRAME_MS = 16.7;
 /** Edits before the clock counts: the worker of a desk in use has its code compiled. */
 const WARM_UP = 60;
 
@@ -31,6 +33,8 @@ export function lanternBench(): void {
   };
   for (let warm = 0; warm < WARM_UP; warm++) follow();
   const edit = median(ROUNDS, follow);
+  const { space } = gapsOf(map, longestReach(drawing));
+  const reach = median(ROUNDS, () => readReach(space, longestReach(drawing) * ((k++ % 50) / 50)));
   const gaps = median(ROUNDS, () => gapsOf(map, longestReach(drawing)));
   console.log(
     `lantern: ${strokes.length} strokes, ${map.segs.count} segments, ${boundingLoops(map.faces).length} faces`,
@@ -38,5 +42,6 @@ export function lanternBench(): void {
   console.log(
     `  pockets after an edit   ${edit.toFixed(1)} ms (limit ${LIMIT_MS}), a build from nothing takes ${(full / edit).toFixed(1)} x as long`,
   );
+  console.log(`  a reach tried           ${reach.toFixed(1)} ms (a frame has ${FRAME_MS})`);
   console.log(`  openings after an edit  ${gaps.toFixed(1)} ms, ${(gaps / full).toFixed(2)} x the build`);
 }

@@ -3,6 +3,7 @@ import { ranked } from "#core/drawing/drawing.ts";
 import { removeShade } from "#core/drawing/edits.ts";
 import { type DeskStore, STAGES, useDeskStore } from "./desk-store.ts";
 import { nextSnag } from "./next-snag.ts";
+import { bridgeOpenings, leaveOpen } from "./openings.ts";
 import { pourInto } from "./tools/pour.ts";
 import { TRAYS } from "./trays.ts";
 import { fitView, zoomAt } from "./view.ts";
@@ -80,10 +81,19 @@ function onKey(desk: DeskStore, event: KeyboardEvent, onPanning: (panning: boole
   else if (!onPaper(event)) return false;
   else if (key === " ") onPanning(true);
   else if (event.key in ARROWS) walk(desk, ARROWS[event.key]);
-  else if (key === "enter") pourWalked(desk, false);
-  else if (key === "backspace" || key === "delete") pourWalked(desk, true);
+  else if (key === "enter") act(desk, false);
+  else if (key === "backspace" || key === "delete") act(desk, true);
   else return false;
   return true;
+}
+
+/** Enter does what the stage is for, delete takes it back: openings are bridged or left open, pockets poured. */
+function act(desk: DeskStore, away: boolean): void {
+  const state = desk.getState();
+  const { chosenOpening } = state;
+  if (state.stage !== "Gaps" || chosenOpening === null) pourWalked(desk, away);
+  else if (away) leaveOpen(state, [chosenOpening]);
+  else bridgeOpenings(state, [chosenOpening]);
 }
 
 function pourWalked(desk: DeskStore, empty: boolean): void {

@@ -9,14 +9,15 @@ import {
   applyEdit,
   type Edit,
   type History,
+  linePatches,
   type Move,
   redo,
-  touchesLines,
   undo,
 } from "#core/drawing/history.ts";
 import type { Point } from "#core/geometry/point.ts";
 import type { Leak } from "#core/pockets/leak.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
+import type { ReachReading } from "#core/pockets/reach-reading.ts";
 import { type Derived, derive, type Scene, sceneOf } from "#core/scene/scene.ts";
 import { Keeper, type KeepState } from "../keep/keeper.ts";
 import type { Opened } from "../keep/shelf.ts";
@@ -34,6 +35,8 @@ export type ToolName =
   | "explain"
   | "bridge"
   | "unbridge"
+  | "pull"
+  | "move"
   | "pour"
   | "empty"
   | "dip"
@@ -71,6 +74,8 @@ export interface DeskState {
   readonly leak: Leak | null;
   readonly chosenShade: string | null;
   readonly chosenOpening: number | null;
+  /** What a reach that is being tried would close. */
+  readonly triedReach: (ReachReading & { readonly width: number }) | null;
   readonly showBridges: boolean;
   readonly checkGround: boolean;
   readonly mat: "light" | "middle" | "dark";
@@ -86,6 +91,8 @@ export interface DeskActions {
   readonly set: (change: Partial<DeskState>) => void;
   readonly chooseTool: (tool: ToolName) => void;
   readonly explainLeak: (at: Point) => Promise<void>;
+  /** Shows what a reach in page units would close, without touching the drawing. */
+  readonly tryReach: (width: number) => Promise<void>;
   readonly close: () => void;
 }
 
@@ -106,6 +113,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const client: Client<PocketWork> = pocketClient();
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
     let asked = 0;
+    let tried = 0;
 
     const readGaps = async (turn: number) => {
       const gaps = await client.work.gaps();
@@ -132,9 +140,11 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       set({ history: move.history, ...derivedState(next, get().derived.pockets), said });
       if (get().chosenShade && !next.shades[get().chosenShade!]) set({ chosenShade: null });
       keeper.keep(move.history);
-      if (touchesLines(move.patches)) {
-        set({ leak: null });
-        void take(client.work.follow(move.patches));
+      const lines = linePatches(move.patches);
+      if (lines.length > 0) {
+        tried++;
+        set({ leak: null, triedReach: null });
+        void take(client.work.follow(lines));
       }
     };
 
@@ -160,6 +170,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       leak: null,
       chosenShade: null,
       chosenOpening: null,
+      triedReach: null,
       showBridges: true,
       checkGround: false,
       mat: "light",
@@ -180,6 +191,11 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       explainLeak: async (at) => {
         const leak = (await client.work.leak(at)) ?? null;
         set({ leak, said: leak ? sayLeak(leak) : "" });
+      },
+      tryReach: async (width) => {
+        const turn = ++tried;
+        const reading = await client.work.reach(width);
+        if (turn === tried) set({ triedReach: { ...reading, width } });
       },
       close: () => client.stop(),
     };

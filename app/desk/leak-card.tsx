@@ -1,7 +1,6 @@
-import { addBridges } from "#core/drawing/edits.ts";
 import { showLength } from "#core/drawing/length.ts";
-import { newId } from "../keep/shelf.ts";
 import { useDesk, useDeskStore } from "./desk-store.ts";
+import { bridgeEdit } from "./openings.ts";
 import { toScreen } from "./view.ts";
 
 const CARD = { width: 268, height: 130 };
@@ -19,8 +18,7 @@ export function LeakCard() {
   const left = Math.max(8, Math.min(x + 26, matSize.width - CARD.width - 8));
   const top = Math.max(8, Math.min(y + 22, matSize.height - CARD.height - 8));
   const bridge = (count: number) => {
-    const openings = leak.openings.slice(0, count);
-    edit(addBridges(openings.map((opening) => ({ id: newId(), points: opening.bridge }))));
+    edit(bridgeEdit(leak.openings.slice(0, count)));
     set({ leak: null });
   };
   return (

@@ -7,6 +7,7 @@ import { FrondMark } from "../ui/frond-mark.tsx";
 import { IconButton } from "../ui/icon-button.tsx";
 import { type Desk, STAGES, type Stage, useDesk, useDeskStore } from "./desk-store.ts";
 import { KeySheet } from "./key-sheet.tsx";
+import { sortOpenings } from "./openings.ts";
 import { pocketCounts } from "./stats.ts";
 
 /** The stages along one stem, each with its live figure: the only navigation on the desk. */
@@ -41,8 +42,10 @@ export function StageRail() {
   );
 }
 
+const countOpenings = (count: number): string => (count === 1 ? "1 opening" : `${count} openings`);
+
 function countLines(strokes: number, shapes: number): string {
-  if (shapes > 0) return `${strokes + shapes} lines`;
+  if (shapes > 0) return strokes + shapes === 1 ? "1 line" : `${strokes + shapes} lines`;
   return strokes === 1 ? "1 stroke" : `${strokes} strokes`;
 }
 
@@ -96,7 +99,7 @@ function figureOf(stage: Stage, desk: Desk): string {
     case "Lines":
       return countLines(Object.keys(strokes).length, Object.keys(inkShapes).length);
     case "Gaps":
-      return gaps.openings.length === 1 ? "1 opening" : `${gaps.openings.length} openings`;
+      return countOpenings(sortOpenings({ gaps, history }).open.length);
     case "Flats": {
       const { all, coloured } = pocketCounts(desk);
       return reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;

@@ -7,6 +7,8 @@ import {
   HelpCircle,
   Link2,
   type LucideIcon,
+  Magnet,
+  Move,
   Pipette,
   Ruler,
   Sun,
@@ -25,6 +27,7 @@ const LOOK: TrayItem = { tool: "look", word: "Look", hint: "Drag the paper about
 
 export const TRAYS: Readonly<Record<Stage, readonly TrayItem[]>> = {
   Lines: [
+    { tool: "move", word: "Move", hint: "Drag a line; its pockets keep their colours", icon: Move },
     LOOK,
     { tool: "inspect", word: "Inspect", hint: "Point at a line to see its width and name", icon: Ruler },
   ],
@@ -37,6 +40,12 @@ export const TRAYS: Readonly<Record<Stage, readonly TrayItem[]>> = {
     },
     { tool: "bridge", word: "Bridge", hint: "Draw a closing line from line to line", icon: Link2 },
     { tool: "unbridge", word: "Unbridge", hint: "Click a bridge to take it away", icon: Unlink2 },
+    {
+      tool: "pull",
+      word: "Pull",
+      hint: "Click a loose end to pull it onto the line it should meet, or drag it there",
+      icon: Magnet,
+    },
     LOOK,
   ],
   Flats: [

@@ -1,6 +1,7 @@
 /** Walking the pockets by keyboard: the next one in a direction, and what is said of it. */
 import { stepWord } from "#core/colour/ladder.ts";
 import type { Point } from "#core/geometry/point.ts";
+import { longestNeighbours } from "#core/pockets/neighbours.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { Desk, DeskStore } from "./desk-store.ts";
 
@@ -34,12 +35,21 @@ function nextIn(pockets: readonly Pocket[], current: number, [x, y]: Point, [dx,
   return best;
 }
 
-/** Like "pocket 12 of 44, Frond 1 darker". */
-export function describePocket({ derived, history }: Desk, index: number): string {
+/** Like "Pocket 12 of 44, Frond 1 darker, touches Potting soil base and 2 uncoloured". */
+export function describePocket(desk: Desk, index: number): string {
+  const { pockets } = desk.derived;
+  const touched = longestNeighbours(pockets)[index].map((other) => colourOf(desk, other));
+  const bare = touched.filter((colour) => colour === BARE).length;
+  const colours = [...new Set(touched.filter((colour) => colour !== BARE))];
+  if (bare > 0) colours.push(`${bare} ${BARE}`);
+  const touches = colours.length > 0 ? `, touches ${colours.join(" and ")}` : "";
+  return `Pocket ${index + 1} of ${pockets.length}, ${colourOf(desk, index)}${touches}`;
+}
+
+const BARE = "uncoloured";
+
+function colourOf({ derived, history }: Desk, index: number): string {
   const id = derived.pourOf[index];
   const paint = id === undefined ? null : history.drawing.pours[id].paint;
-  const colour = paint
-    ? `${history.drawing.tin[paint.colour]?.name ?? "unknown"} ${stepWord(paint.step)}`
-    : "uncoloured";
-  return `Pocket ${index + 1} of ${derived.pockets.length}, ${colour}`;
+  return paint ? `${history.drawing.tin[paint.colour]?.name ?? "unknown"} ${stepWord(paint.step)}` : BARE;
 }

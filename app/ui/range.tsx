@@ -5,12 +5,14 @@ interface Props {
   /** 0 to 1. */
   readonly value: number;
   readonly onChange: (value: number) => void;
+  /** Called once the hand lets go. */
+  readonly onDone?: (value: number) => void;
   readonly disabled?: boolean;
   readonly className?: string;
 }
 
 /** A share from nothing to all, in steps of a hundredth. */
-export function Range({ label, value, onChange, disabled, className = "w-28" }: Props) {
+export function Range({ label, value, onChange, onDone, disabled, className = "w-28" }: Props) {
   return (
     <Slider.Root
       min={0}
@@ -19,6 +21,7 @@ export function Range({ label, value, onChange, disabled, className = "w-28" }: 
       disabled={disabled}
       value={[Math.round(value * 100)]}
       onValueChange={([next]) => onChange(next / 100)}
+      onValueCommit={([next]) => onDone?.(next / 100)}
       className={`relative flex h-5 touch-none items-center select-none ${className}`}
     >
       <Slider.Track className="relative h-1 grow rounded-full bg-line">

@@ -5,8 +5,9 @@ import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
 import type { Opening } from "#core/pockets/free-space.ts";
 import { explainLeak, type Leak } from "#core/pockets/leak.ts";
-import { LineReader } from "#core/pockets/line-reader.ts";
+import { isReached, LineReader } from "#core/pockets/line-reader.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
+import { type ReachReading, readReach } from "#core/pockets/reach-reading.ts";
 import { type Gaps, type LooseEnd, longestReach } from "#core/pockets/reading.ts";
 
 enablePatches();
@@ -29,21 +30,15 @@ export interface GapReading {
 let drawing: Drawing | undefined;
 const reader = new LineReader();
 let told = new Set<Pocket>();
-let gaps: Gaps | undefined;
-
 function read(): PocketReading {
   const begun = performance.now();
   const pockets = reader.read(drawing!).filter(({ hidden }) => !hidden);
-  gaps = undefined;
   const fresh = pockets.filter((pocket) => !told.has(pocket));
   told = new Set(pockets);
   return { keys: pockets.map(({ key }) => key), fresh, took: performance.now() - begun };
 }
 
-const readGaps = (): Gaps => {
-  gaps ??= reader.gaps(longestReach(drawing!));
-  return gaps;
-};
+const readGaps = (): Gaps => reader.gaps(drawing!);
 
 const work = {
   open(next: Drawing): PocketReading {
@@ -51,7 +46,7 @@ const work = {
     return read();
   },
 
-  /** Follows an edit that touched the lines. */
+  /** Follows an edit by those of its patches that touch the lines. */
   follow(patches: Patch[]): PocketReading {
     drawing = applyPatches(drawing!, patches);
     return read();
@@ -62,7 +57,16 @@ const work = {
     return { openings, looseEnds };
   },
 
-  leak: (at: Point): Leak | undefined => explainLeak(readGaps().space, at, longestReach(drawing!)),
+  /** What a reach would close. */
+  reach: (width: number): ReachReading => {
+    const reading = readReach(readGaps().space, width);
+    return Comlink.transfer(reading, [reading.triangles.buffer]);
+  },
+
+  leak: (at: Point): Leak | undefined => {
+    const closed = (opening: Opening) => isReached(drawing!, opening);
+    return explainLeak(readGaps().space, at, longestReach(drawing!), closed);
+  },
 };
 
 export type PocketWork = typeof work;

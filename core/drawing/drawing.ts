@@ -30,6 +30,12 @@ export interface Bridge {
   readonly points: readonly number[];
 }
 
+/** An opening that is meant to stay open, remembered by where it is. */
+export interface Declined {
+  readonly id: string;
+  readonly at: Point;
+}
+
 export interface Colour {
   readonly id: string;
   readonly rank: number;
@@ -55,6 +61,8 @@ export interface Pour {
   readonly seed: Point;
   /** Page units squared. */
   readonly area: number;
+  /** Ids of the lines around it when it was poured. */
+  readonly lines: readonly string[];
   /** Flattened outline: rings [x, y, …], outer first. */
   readonly region: readonly (readonly number[])[];
 }
@@ -103,6 +111,9 @@ export interface Drawing {
   readonly strokes: Table<Stroke>;
   readonly inkShapes: Table<InkShape>;
   readonly bridges: Table<Bridge>;
+  /** Openings up to this width in page units count as closed; 0 for none. */
+  readonly reach: number;
+  readonly declined: Table<Declined>;
   readonly tin: Table<Colour>;
   readonly pours: Table<Pour>;
   readonly shades: Table<Shade>;

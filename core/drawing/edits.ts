@@ -1,8 +1,12 @@
 /** The edits a drawing knows, each a small named value. Ids are given by the caller, so that edits stay pure. */
+import type { Point } from "../geometry/point.ts";
+import { shifted } from "../lines/pull.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import {
   type Blend,
   type Bridge,
+  type Declined,
+  type Drawing,
   type Page,
   type Paint,
   type Shade,
@@ -21,28 +25,46 @@ export interface PourTarget {
   readonly shared?: boolean;
 }
 
+const countPockets = (count: number): string => (count === 1 ? "pocket" : `${count} pockets`);
+
 /** Pours into pockets, replacing what was there; with no paint it takes the colour out. */
-export function pour(targets: readonly PourTarget[], paint: Paint | null, ids: readonly string[]): Edit {
-  const many = targets.length === 1 ? "pocket" : `${targets.length} pockets`;
-  return {
-    label: paint ? `Pour ${many}` : `Empty ${many}`,
-    change: (draft) => {
-      let rank = topRank(draft.pours);
-      targets.forEach(({ pocket, pourId, shared }, i) => {
-        if (pourId && !shared) delete draft.pours[pourId];
-        if (!paint && !(pourId && shared)) return;
-        draft.pours[ids[i]] = {
-          id: ids[i],
-          rank: ++rank,
-          paint,
-          seed: [pocket.seed[0], pocket.seed[1]],
-          area: pocket.area,
-          region: pocket.rings.map((ring) => [...ring]),
-        };
-      });
-    },
-  };
+export const pour = (targets: readonly PourTarget[], paint: Paint | null, ids: readonly string[]): Edit => ({
+  label: `${paint ? "Pour" : "Empty"} ${countPockets(targets.length)}`,
+  change: pourChange(targets.map((target, i) => ({ target, paint, id: ids[i] }))),
+});
+
+/** One pour of many: into a pocket, with its own paint. */
+export interface OnePour {
+  readonly target: PourTarget;
+  readonly paint: Paint | null;
+  readonly id: string;
 }
+
+/** Fills specks, each with a paint of its own. */
+export const fillSpecks = (pours: readonly OnePour[]): Edit => ({
+  label: pours.length === 1 ? "Fill speck" : `Fill ${pours.length} specks`,
+  change: pourChange(pours),
+});
+
+const pourChange =
+  (pours: readonly OnePour[]): Edit["change"] =>
+  (draft) => {
+    let rank = topRank(draft.pours);
+    for (const { target, paint, id } of pours) {
+      const { pocket, pourId, shared } = target;
+      if (pourId && !shared) delete draft.pours[pourId];
+      if (!paint && !(pourId && shared)) continue;
+      draft.pours[id] = {
+        id,
+        rank: ++rank,
+        paint,
+        seed: [pocket.seed[0], pocket.seed[1]],
+        area: pocket.area,
+        lines: [...pocket.lines],
+        region: pocket.rings.map((ring) => [...ring]),
+      };
+    }
+  };
 
 export const addColour = (id: string, name: string, value: string): Edit => ({
   label: `Add ${name}`,
@@ -97,6 +119,64 @@ export const removeBridge = (id: string): Edit => ({
     delete draft.bridges[id];
   },
 });
+
+/** Openings up to this width in page units count as closed from now on. */
+export const setReach = (reach: number): Edit => ({
+  label: reach > 0 ? "Set reach" : "Reach off",
+  merge: "reach",
+  change: (draft) => {
+    draft.reach = reach;
+  },
+});
+
+/** Leaves openings open for good, until they are reconsidered. */
+export const declineOpenings = (declined: readonly Declined[]): Edit => ({
+  label: declined.length === 1 ? "Leave opening open" : `Leave ${declined.length} openings open`,
+  change: (draft) => {
+    for (const { id, at } of declined) draft.declined[id] = { id, at: [at[0], at[1]] };
+  },
+});
+
+export const reconsiderOpenings = (): Edit => ({
+  label: "Reconsider openings",
+  change: (draft) => {
+    draft.declined = {};
+  },
+});
+
+/** Gives a line other points. */
+export const reshapeLine = (id: string, points: readonly number[], label: string): Edit => ({
+  label,
+  change: (draft) => {
+    draft.strokes[id].points = [...points];
+  },
+});
+
+/**
+ * Moves a line, from where it is in `from`, by a way in page units; the moves of one gesture are one step. Colours
+ * of pockets that this line alone bounds travel with it.
+ */
+export function moveLine(from: Drawing, id: string, by: Point, gesture: string): Edit {
+  const points = shifted(from.strokes[id].points, by);
+  const carried = Object.values(from.pours)
+    .filter(({ lines }) => lines.length > 0 && lines.every((line) => line === id))
+    .map(({ id: pour, seed, region }) => ({
+      id: pour,
+      seed: shifted(seed, by),
+      region: region.map((ring) => shifted(ring, by)),
+    }));
+  return {
+    label: "Move line",
+    merge: gesture,
+    change: (draft) => {
+      draft.strokes[id].points = points;
+      for (const { id: pour, seed, region } of carried) {
+        draft.pours[pour].seed = [seed[0], seed[1]];
+        draft.pours[pour].region = region;
+      }
+    },
+  };
+}
 
 export const addShade = (shade: Omit<Shade, "rank">): Edit => ({
   label: "Add shade",

@@ -45,12 +45,23 @@ export function applyEdit(history: History, { label, merge, change }: Edit): Mov
   const step: Step = { label, merge, patches, inverse };
   const steps =
     merge !== undefined && last?.merge === merge
-      ? [
-          ...done.slice(0, -1),
-          { ...step, patches: [...last.patches, ...patches], inverse: [...inverse, ...last.inverse] },
-        ]
+      ? [...done.slice(0, -1), merged(last, step)]
       : [...done, step];
   return { history: { drawing, steps, cursor: steps.length }, patches };
+}
+
+/** Two steps as one; where the later writes over the same places, what came between is forgotten. */
+function merged(before: Step, after: Step): Step {
+  const paths = (patches: readonly Patch[]) =>
+    patches.map(({ op, path }) => (op === "replace" ? path.join("/") : Symbol("other")));
+  const [first, second] = [paths(before.patches), paths(after.patches)];
+  if (first.length === second.length && first.every((path, i) => path === second[i]))
+    return { ...after, inverse: before.inverse };
+  return {
+    ...after,
+    patches: [...before.patches, ...after.patches],
+    inverse: [...after.inverse, ...before.inverse],
+  };
 }
 
 export const undoLabel = ({ steps, cursor }: History): string | undefined => steps[cursor - 1]?.label;
@@ -76,8 +87,15 @@ export function replay(base: Drawing, steps: readonly Step[], cursor: number): H
   return { drawing, steps, cursor };
 }
 
-const LINE_PARTS = new Set<string | number>(["strokes", "inkShapes", "bridges", "strict"]);
+const LINE_PARTS = new Set<string | number>([
+  "strokes",
+  "inkShapes",
+  "bridges",
+  "reach",
+  "declined",
+  "strict",
+]);
 
-/** Whether patches touch what pockets are made of. */
-export const touchesLines = (patches: readonly Patch[]): boolean =>
-  patches.some(({ path }) => LINE_PARTS.has(path[0]));
+/** Those of some patches that touch what pockets are made of. */
+export const linePatches = (patches: readonly Patch[]): Patch[] =>
+  patches.filter(({ path }) => LINE_PARTS.has(path[0]));

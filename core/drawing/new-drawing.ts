@@ -54,6 +54,8 @@ export function newDrawing(
     strokes: Object.fromEntries(strokes.map((stroke) => [stroke.id, stroke])),
     inkShapes: Object.fromEntries(inkShapes.map((shape) => [shape.id, shape])),
     bridges: {},
+    reach: 0,
+    declined: {},
     tin: startingTin(),
     pours: {},
     shades: {},

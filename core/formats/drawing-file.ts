@@ -74,6 +74,11 @@ class BridgeRecord {
   @IsArray() @ArrayMinSize(8) @IsNumber(FINITE, { each: true }) points!: number[];
 }
 
+class DeclinedRecord {
+  @IsString() @MaxLength(80) id!: string;
+  @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) at!: [number, number];
+}
+
 class ColourRecord extends Ranked {
   @IsString() @MaxLength(80) name!: string;
   @IsHexColor() value!: string;
@@ -88,6 +93,7 @@ class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) seed!: [number, number];
   @IsPositive() area!: number;
+  @IsArray() @IsString({ each: true }) lines: string[] = [];
   @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() region!: number[][];
 }
 
@@ -114,6 +120,8 @@ class DrawingRecord {
   @IsArray() @ValidateNested({ each: true }) @Type(() => StrokeRecord) strokes!: StrokeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes: InkShapeRecord[] = [];
   @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
+  @IsNumber(FINITE) @Min(0) reach = 0;
+  @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined: DeclinedRecord[] = [];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => PourRecord) pours!: PourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ShadeRecord) shades!: ShadeRecord[];
@@ -123,7 +131,7 @@ class DrawingRecord {
 }
 
 export function writeDrawingFile(drawing: Drawing): string {
-  const { strokes, inkShapes, bridges, tin, pours, shades, sheets, ...rest } = drawing;
+  const { strokes, inkShapes, bridges, declined, tin, pours, shades, sheets, ...rest } = drawing;
   const record = {
     format: FORMAT,
     version: 1,
@@ -131,6 +139,7 @@ export function writeDrawingFile(drawing: Drawing): string {
     strokes: Object.values(strokes),
     inkShapes: Object.values(inkShapes),
     bridges: Object.values(bridges),
+    declined: Object.values(declined),
     tin: Object.values(tin),
     pours: Object.values(pours),
     shades: Object.values(shades),
@@ -160,6 +169,8 @@ export async function readDrawingFile(text: string): Promise<Drawing> {
     strokes: byId(record.strokes),
     inkShapes: byId(record.inkShapes),
     bridges: byId(record.bridges),
+    reach: record.reach,
+    declined: byId(record.declined),
     tin: byId(record.tin),
     pours: byId(record.pours.map((pour) => ({ ...pour, paint: pour.paint ? { ...pour.paint } : null }))),
     shades: byId(record.shades.map((shade) => ({ ...shade, paint: { ...shade.paint } }))),

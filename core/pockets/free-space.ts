@@ -97,7 +97,8 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   const vertices = verticesOf(map, reading);
   const facing = reading.facing.map(({ from, to }) => [vertices.ids[from], vertices.ids[to]] as const);
   const mesh = triangulate(vertices.xy, Int32Array.from([...vertices.wanted, ...facing.flat()]));
-  const passages = facing.map(([a, b]) => openEdge(mesh, a, b));
+  const leaving = halfEdgesAt(mesh, vertices, facing.flat());
+  const passages = facing.map(([a, b]) => openEdge(mesh, leaving, a, b));
   const solid = fillInk(map, mesh, vertices.xy);
   const { width, narrowest } = gateWidths(mesh, vertices);
   const room = roomsOf(mesh, vertices, width);
@@ -119,7 +120,7 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   for (const { vertex, kind, onward, tail, curvature } of reading.ends) {
     const v = vertices.ids[vertex];
     if (kind !== ENDS.anchored || v < 0 || paired.has(v)) continue;
-    const e = gateAhead(mesh, vertices, width, narrowest, v, onward);
+    const e = gateAhead(mesh, leaving.get(v) ?? [], vertices, width, narrowest, onward);
     if (e < 0 || width[e] > tail * TAILS_AHEAD) continue;
     const bridge = arcToWall(vertices, v, onward, curvature, MOST_ASTRAY * width[e]);
     for (const half of [e, mesh.twins[e]]) {
@@ -207,19 +208,36 @@ function firstWall(xy: Float64Array, wanted: Int32Array, v: number, p: Point, q:
   return first;
 }
 
+/** The half-edges that leave ends, by vertex. */
+function halfEdgesAt(
+  { triangles }: Triangulation,
+  { loose }: Vertices,
+  others: readonly number[],
+): Map<number, number[]> {
+  const leaving = new Map<number, number[]>(others.map((v) => [v, []]));
+  for (let e = 0; e < triangles.length; e++) {
+    const v = triangles[e];
+    if (!loose[v] && !leaving.has(v)) continue;
+    const known = leaving.get(v);
+    if (known) known.push(e);
+    else leaving.set(v, [e]);
+  }
+  return leaving;
+}
+
 /** The gate at an end that leads best straight on to another line, by nearness and direction; -1 if there is none. */
 function gateAhead(
   mesh: Triangulation,
+  leaving: readonly number[],
   { loose }: Vertices,
   width: Float64Array,
   narrowest: Float64Array,
-  v: number,
   onward: Point,
 ): number {
   let best = -1;
   let least = Infinity;
-  for (let e = 0; e < mesh.triangles.length; e++) {
-    if (mesh.triangles[e] !== v || mesh.fixed[e] || mesh.twins[e] < 0) continue;
+  for (const e of leaving) {
+    if (mesh.fixed[e] || mesh.twins[e] < 0) continue;
     if (loose[mesh.triangles[nextInTriangle(e)]]) continue;
     const from = 4 * e;
     const x = narrowest[from + 2] - narrowest[from];
@@ -234,9 +252,14 @@ function gateAhead(
 }
 
 /** Makes a gate of the edge between two vertices; gives its half-edges, none where a line stands between them. */
-function openEdge({ triangles, twins, fixed }: Triangulation, a: number, b: number): number[] {
-  for (let e = 0; e < triangles.length; e++) {
-    if (!fixed[e] || triangles[e] !== a || triangles[nextInTriangle(e)] !== b || twins[e] < 0) continue;
+function openEdge(
+  { triangles, twins, fixed }: Triangulation,
+  leaving: ReadonlyMap<number, readonly number[]>,
+  a: number,
+  b: number,
+): number[] {
+  for (const e of leaving.get(a) ?? []) {
+    if (!fixed[e] || triangles[nextInTriangle(e)] !== b || twins[e] < 0) continue;
     fixed[e] = fixed[twins[e]] = 0;
     return [e, twins[e]];
   }

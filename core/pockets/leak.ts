@@ -14,12 +14,22 @@ export interface Leak {
 
 const MOST_OPENINGS = 24;
 
-/** Explains a point in the open; undefined when it lies beyond the drawing's frame or in ink. */
-export function explainLeak(space: FreeSpace, at: Point, longestReach: number): Leak | undefined {
+/**
+ * Explains a point in the open; undefined when it lies beyond the drawing's frame or in ink. Openings that count as
+ * closed already are no way out.
+ */
+export function explainLeak(
+  space: FreeSpace,
+  at: Point,
+  longestReach: number,
+  isClosed: (opening: Opening) => boolean = () => false,
+): Leak | undefined {
   const start = triangleAt(space, at);
   if (start < 0 || space.solid[start]) return undefined;
   const candidates = new Set(openingGates(space, longestReach));
   const closed = new Set<number>();
+  for (const gate of candidates)
+    if (isClosed(openingOf(space, gate))) closed.add(gate).add(space.mesh.twins[gate]);
   const openings: Opening[] = [];
   const first = widestWayOut(space, start, closed);
   for (let way = first; way; way = widestWayOut(space, start, closed)) {

@@ -1,33 +1,75 @@
-/** Reads a drawing's lines again and again while it is edited: the map follows where it can, and is built anew where not. */
+/**
+ * Reads a drawing's lines again and again while it is edited: the map follows where it can, and is built anew where
+ * not. Openings within the drawing's reach are closed by bridges that live in the map alone.
+ */
 import type { Drawing } from "../drawing/drawing.ts";
+import { distance } from "../geometry/point.ts";
+import type { Opening } from "./free-space.ts";
 import { changeBetween, editMap } from "./map-edit.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { type Pocket, PocketReader } from "./pockets.ts";
-import { type Gaps, gapsOf, linesOf } from "./reading.ts";
+import { bridgeLine, type Gaps, gapsOf, linesOf, longestReach } from "./reading.ts";
 import type { Line } from "./segments.ts";
 
 export class LineReader {
-  private lines: readonly Line[] = [];
+  /** Lines in the map: the drawing's own, then the bridges of its reach. */
+  private own: readonly Line[] = [];
+  private reached: readonly Line[] = [];
   private map: PlanarMap | undefined;
   private pockets: PocketReader | undefined;
+  private lastGaps: Gaps | undefined;
 
   /** All pockets, largest first; one that did not change is the same object as before. */
   read(drawing: Drawing): Pocket[] {
-    const lines = linesOf(drawing);
-    if (!this.follows(lines, drawing.strict)) {
-      this.map = buildMap(lines, { strict: drawing.strict });
-      this.pockets = new PocketReader(this.map);
+    const own = linesOf(drawing);
+    const changed = !this.map || this.map.strict !== drawing.strict || differ(own, this.own);
+    if (changed) {
+      this.turnTo(own, [], drawing.strict);
+      this.lastGaps = undefined;
     }
-    this.lines = lines;
+    const reached = drawing.reach > 0 ? this.reachedBridges(drawing) : [];
+    if (differ(reached, this.reached)) this.turnTo(own, reached, drawing.strict);
     return this.pockets!.read();
   }
 
-  private follows(lines: readonly Line[], strict: boolean): boolean {
-    return this.map?.strict === strict && editMap(this.map, changeBetween(this.lines, lines));
+  private reachedBridges(drawing: Drawing): Line[] {
+    const { openings } = this.gaps(drawing);
+    const bridges = openings.filter((opening) => isReached(drawing, opening)).map(bridgeLine("reach"));
+    // The same bridge stays the same line, so that the map sees no change.
+    const known = new Map(this.reached.map((line) => [line.points, line]));
+    return bridges.map((line) => known.get(line.points) ?? line);
   }
 
-  /** Loose ends and openings of the lines last read, up to a reach in page units. */
-  gaps(reach: number): Gaps {
-    return gapsOf(this.map!, reach);
+  /** Makes the map one of these lines. */
+  private turnTo(own: readonly Line[], reached: readonly Line[], strict: boolean): void {
+    const lines = [...own, ...reached];
+    const follows =
+      this.map?.strict === strict && editMap(this.map, changeBetween([...this.own, ...this.reached], lines));
+    if (!follows) {
+      this.map = buildMap(lines, { strict });
+      this.pockets = new PocketReader(this.map);
+    }
+    this.own = own;
+    this.reached = reached;
+  }
+
+  /** Loose ends and openings of the drawing's own lines, before its reach closes any. */
+  gaps(drawing: Drawing): Gaps {
+    if (!this.lastGaps) {
+      if (this.reached.length > 0) this.turnTo(this.own, [], drawing.strict);
+      this.lastGaps = gapsOf(this.map!, longestReach(drawing));
+    }
+    return this.lastGaps;
   }
 }
+
+/** Whether a drawing's reach closes an opening: it is not wider, and not meant to stay open. */
+export const isReached = (drawing: Drawing, opening: Opening): boolean =>
+  opening.width <= drawing.reach && !isDeclined(drawing, opening);
+
+/** Whether an opening is one of those the drawing is to leave open: it lies where one was declined. */
+export const isDeclined = ({ declined }: Drawing, { at, width }: Opening): boolean =>
+  Object.values(declined).some((place) => distance(place.at, at) <= width / 2 + 1e-9);
+
+const differ = (a: readonly Line[], b: readonly Line[]): boolean =>
+  a.length !== b.length || a.some((line, i) => line !== b[i]);

@@ -54,6 +54,8 @@ function remembered<T extends object, R>(work: (value: T) => R): (value: T) => R
 export interface LooseEnd {
   readonly at: Point;
   readonly line: string;
+  /** Whether it is the line's start. */
+  readonly start: boolean;
 }
 
 interface LineEnd extends LooseEnd {
@@ -78,7 +80,7 @@ function endsOfInk(map: PlanarMap, reach: number): LineEnd[] {
       const tail = met ? 0 : tailLength(map, line, start);
       const curvature = curvatureAt(lines[line], start, Math.min(tail, reach));
       const end = { met, at, onward: onwardFrom(lines[line], start), floating, line, tail, curvature };
-      found.push({ at, line: id, vertex: originOf(noding, h), end });
+      found.push({ at, line: id, start, vertex: originOf(noding, h), end });
     }
   });
   return found;
@@ -144,19 +146,24 @@ export function gapsOf(map: PlanarMap, reach: number): Gaps {
   }));
   const space = freeSpaceOf(map, { ends: kinds, facing });
   const openings = openingGates(space, reach).map((e) => openingOf(space, e));
-  return { looseEnds: loose.map(({ at, line }) => ({ at, line })), openings, space };
+  return { looseEnds: loose.map(({ at, line, start }) => ({ at, line, start })), openings, space };
 }
+
+/** An opening's bridge as a line of the map. */
+export const bridgeLine =
+  (name: string) =>
+  ({ bridge }: Opening, i: number): Line => ({
+    id: `${name}-${i}`,
+    points: bridge,
+    closed: false,
+    width: 0,
+    bridge: true,
+  });
 
 /** The map with every opening up to `reach` bridged. */
 export function buildWithReach(lines: readonly Line[], reach: number, options: MapOptions): PlanarMap {
   const map = buildMap(lines, options);
   if (!(reach > 0)) return map;
-  const bridges = gapsOf(map, reach).openings.map((opening, i) => ({
-    id: `reach-${i}`,
-    points: opening.bridge,
-    closed: false,
-    width: 0,
-    bridge: true,
-  }));
+  const bridges = gapsOf(map, reach).openings.map(bridgeLine("reach"));
   return bridges.length ? buildMap([...lines, ...bridges], options) : map;
 }

@@ -1,8 +1,8 @@
 /** What is drawn over the paper and never delivered: lit pockets, bridges, openings, the way out of a leak. */
 import { stepOf } from "#core/colour/ladder.ts";
-import type { Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { activeTool, type Desk } from "../desk-store.ts";
+import { sortOpenings } from "../openings.ts";
 import type { Gesture } from "../tools/tool.ts";
 import { chainPath, pathOf } from "./paint.ts";
 
@@ -89,17 +89,20 @@ function paintBridges(
 function paintOpenings(
   context: CanvasRenderingContext2D,
   desk: Desk,
-  { ember, paper }: Colours,
+  { ember, fern, paper }: Colours,
   pixel: number,
 ): void {
+  const pulling = activeTool(desk) === "pull";
   desk.gaps.looseEnds.forEach(({ at }) => {
     context.strokeStyle = ember;
-    context.lineWidth = 1.5 * pixel;
-    const r = 4 * pixel;
+    context.lineWidth = (pulling ? 1.5 : 1) * pixel;
+    const r = (pulling ? 4.5 : 2.5) * pixel;
     context.strokeRect(at[0] - r, at[1] - r, 2 * r, 2 * r);
   });
-  desk.gaps.openings.forEach(({ from, to, at }, i) => {
-    paintGate(context, from, to, ember, paper, pixel);
+  paintTriedReach(context, desk, fern);
+  const { closed, declined } = sortOpenings(desk);
+  desk.gaps.openings.forEach(({ bridge, at }, i) => {
+    if (!declined.includes(i)) paintGate(context, bridge, closed.includes(i) ? fern : ember, paper, pixel);
     if (i !== desk.chosenOpening) return;
     context.beginPath();
     context.arc(at[0], at[1], 22 * pixel, 0, Math.PI * 2);
@@ -109,30 +112,44 @@ function paintOpenings(
   });
 }
 
+/** The pockets that a reach being tried would make. */
+function paintTriedReach(context: CanvasRenderingContext2D, { triedReach }: Desk, fern: string): void {
+  if (!triedReach || triedReach.triangles.length === 0) return;
+  const { triangles } = triedReach;
+  const path = new Path2D();
+  for (let k = 0; k < triangles.length; k += 6) {
+    path.moveTo(triangles[k], triangles[k + 1]);
+    path.lineTo(triangles[k + 2], triangles[k + 3]);
+    path.lineTo(triangles[k + 4], triangles[k + 5]);
+    path.closePath();
+  }
+  context.globalAlpha = 0.35;
+  context.fillStyle = fern;
+  context.fill(path);
+  context.globalAlpha = 1;
+}
+
 /** An opening: its two sides, and a dashed proposal of the bridge between them. */
 function paintGate(
   context: CanvasRenderingContext2D,
-  from: Point,
-  to: Point,
-  ember: string,
+  bridge: readonly number[],
+  colour: string,
   paper: string,
   pixel: number,
 ): void {
-  context.beginPath();
-  context.moveTo(...from);
-  context.lineTo(...to);
+  const path = chainPath(bridge, false);
   context.strokeStyle = paper;
   context.lineWidth = 4 * pixel;
-  context.stroke();
+  context.stroke(path);
   context.setLineDash([3 * pixel, 3 * pixel]);
-  context.strokeStyle = ember;
+  context.strokeStyle = colour;
   context.lineWidth = 2 * pixel;
-  context.stroke();
+  context.stroke(path);
   context.setLineDash([]);
-  context.fillStyle = ember;
-  for (const [px, py] of [from, to]) {
+  context.fillStyle = colour;
+  for (const k of [0, bridge.length - 2]) {
     context.beginPath();
-    context.arc(px, py, 3.5 * pixel, 0, Math.PI * 2);
+    context.arc(bridge[k], bridge[k + 1], 3.5 * pixel, 0, Math.PI * 2);
     context.fill();
   }
 }
@@ -161,7 +178,7 @@ function paintLeak(
   context.lineWidth = 3 * pixel;
   context.stroke(smooth);
   context.setLineDash([]);
-  for (const { from, to } of openings) paintGate(context, from, to, ember, paper, pixel);
+  for (const { bridge } of openings) paintGate(context, bridge, ember, paper, pixel);
 }
 
 function paintChosenShade(

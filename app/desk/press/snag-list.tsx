@@ -2,6 +2,8 @@ import clsx from "clsx";
 import { showLength } from "#core/drawing/length.ts";
 import { useDesk, useDeskStore } from "../desk-store.ts";
 import { goToOpening, goToPocket, nextSnag } from "../next-snag.ts";
+import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../openings.ts";
+import { fillSpecksOf } from "../specks.ts";
 import { pocketCounts } from "../stats.ts";
 
 /** What wants a look before delivery. On the Gaps stage every opening is listed with its width. */
@@ -17,43 +19,48 @@ export function SnagList() {
   );
 }
 
-const ROW = "flex w-full items-baseline justify-between rounded-md px-2 py-1 text-left hover:bg-well";
+const ROW = "flex w-full items-baseline justify-between gap-1.5 rounded-md px-2 py-1 text-left hover:bg-well";
 
 function Openings() {
-  const openings = useDesk((s) => s.gaps.openings);
-  const looseEnds = useDesk((s) => s.gaps.looseEnds.length);
+  const gaps = useDesk((s) => s.gaps);
+  const history = useDesk((s) => s.history);
   const chosen = useDesk((s) => s.chosenOpening);
-  const page = useDesk((s) => s.history.drawing.page);
   const desk = useDeskStore();
+  const { closed, open, declined } = sortOpenings({ gaps, history });
+  const { length: looseEnds } = gaps.looseEnds;
   return (
     <>
-      {openings.length === 0 ? (
+      {gaps.openings.length === 0 ? (
         <p className="mt-1 px-2 text-quiet">No narrow openings. Colour will stay where you pour it.</p>
       ) : (
-        <>
-          <ol className="mt-1">
-            {openings.map((opening, i) => (
-              <li key={`${opening.at}`}>
-                <button
-                  type="button"
-                  aria-pressed={i === chosen}
-                  onClick={() => goToOpening(desk, i)}
-                  className={clsx(ROW, i === chosen && "bg-ember-soft font-semibold text-ember")}
-                >
-                  <span>Opening {i + 1}</span>
-                  <span className="tabular-nums">{showLength(page, opening.width)}</span>
-                </button>
-              </li>
-            ))}
-          </ol>
-          <button
-            type="button"
-            onClick={() => nextSnag(desk, 1)}
-            className="mt-1 h-8 w-full rounded-md border border-edge hover:bg-well"
-          >
-            Next opening
-          </button>
-        </>
+        <ol className="mt-1" aria-label="Openings, narrowest first">
+          {[...open, ...closed, ...declined].map((i) => (
+            <OpeningRow
+              key={`${gaps.openings[i].at}`}
+              index={i}
+              chosen={i === chosen}
+              state={closed.includes(i) ? "closed" : declined.includes(i) ? "left open" : ""}
+            />
+          ))}
+        </ol>
+      )}
+      {gaps.openings.length > 1 && (
+        <button
+          type="button"
+          onClick={() => nextSnag(desk, 1)}
+          className="mt-1 h-8 w-full rounded-md border border-edge hover:bg-well"
+        >
+          Next opening
+        </button>
+      )}
+      {declined.length > 0 && (
+        <button
+          type="button"
+          onClick={() => reconsider(desk.getState())}
+          className="mt-1 h-8 w-full rounded-md border border-edge hover:bg-well"
+        >
+          Reconsider {declined.length} left open
+        </button>
       )}
       <p className="mt-2 px-2 text-xs text-quiet">
         {looseEnds} loose {looseEnds === 1 ? "end" : "ends"}, marked with squares
@@ -62,11 +69,52 @@ function Openings() {
   );
 }
 
+/** One opening with its width; once chosen, what can be done with it. */
+function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; state: string }) {
+  const opening = useDesk((s) => s.gaps.openings[index]);
+  const page = useDesk((s) => s.history.drawing.page);
+  const desk = useDeskStore();
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={chosen}
+        onClick={() => goToOpening(desk, index)}
+        className={clsx(ROW, chosen && "bg-ember-soft font-semibold text-ember", state && "text-quiet")}
+      >
+        <span>Opening {index + 1}</span>
+        {state && <span className="text-xs">{state}</span>}
+        <span className="tabular-nums">{showLength(page, opening.width)}</span>
+      </button>
+      {chosen && (
+        <div className="flex gap-1 px-2 pb-1">
+          <button
+            type="button"
+            onClick={() => bridgeOpenings(desk.getState(), [index])}
+            className="h-7 grow rounded-md bg-ember px-2 font-medium text-white"
+          >
+            Bridge it
+          </button>
+          {state !== "left open" && (
+            <button
+              type="button"
+              onClick={() => leaveOpen(desk.getState(), [index])}
+              className="h-7 grow rounded-md border border-edge px-2 hover:bg-well"
+            >
+              Leave open
+            </button>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}
+
 function Counts() {
   const desk = useDeskStore();
   const derived = useDesk((s) => s.derived);
   const drawing = useDesk((s) => s.history.drawing);
-  const openings = useDesk((s) => s.gaps.openings.length);
+  const openings = useDesk((s) => sortOpenings(s).open.length);
   const { bare, specks } = pocketCounts({ ...desk.getState(), derived });
   void drawing;
   const step = (list: readonly number[]) => {
@@ -77,6 +125,17 @@ function Counts() {
     <ul className="mt-1">
       <Snag word="Uncoloured pockets" count={bare.length} onStep={() => step(bare)} />
       <Snag word="Specks" count={specks.length} onStep={() => step(specks)} />
+      {specks.length > 0 && (
+        <li>
+          <button
+            type="button"
+            onClick={() => fillSpecksOf(desk.getState())}
+            className="my-1 h-8 w-full rounded-md border border-edge hover:bg-well"
+          >
+            Fill specks from neighbours
+          </button>
+        </li>
+      )}
       <Snag word="Openings" count={openings} onStep={() => desk.getState().set({ stage: "Gaps" })} />
     </ul>
   );

@@ -1,29 +1,75 @@
-import { addBridges } from "#core/drawing/edits.ts";
-import { newId } from "../../keep/shelf.ts";
+import { setReach } from "#core/drawing/edits.ts";
+import { showLength } from "#core/drawing/length.ts";
+import { longestReach } from "#core/pockets/reading.ts";
+import { Range } from "../../ui/range.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
+import { bridgeOpenings, sortOpenings } from "../openings.ts";
 
-/** Bridges shown or hidden, and all openings at once. */
+/** The reach with what it closes as it moves; bridges for good; bridges shown or hidden; the check ground. */
 export function GapsSettings() {
   const showBridges = useDesk((s) => s.showBridges);
+  const checkGround = useDesk((s) => s.checkGround);
   const bridges = useDesk((s) => Object.keys(s.history.drawing.bridges).length);
-  const openings = useDesk((s) => s.gaps.openings);
-  const { set, edit } = useDeskStore().getState();
+  const gaps = useDesk((s) => s.gaps);
+  const history = useDesk((s) => s.history);
+  const desk = useDeskStore();
+  const { set } = desk.getState();
+  const { closed, open } = sortOpenings({ gaps, history });
+  const chosen = closed.length > 0 ? closed : open;
   return (
     <>
-      <Toggle
-        label={`Show bridges (${bridges})`}
-        checked={showBridges}
-        onChange={(on) => set({ showBridges: on })}
-      />
+      <Reach />
       <button
         type="button"
-        disabled={openings.length === 0}
-        onClick={() => edit(addBridges(openings.map((opening) => ({ id: newId(), points: opening.bridge }))))}
-        className="h-8 rounded-md border border-edge px-3 hover:bg-well disabled:border-line disabled:text-edge"
+        disabled={chosen.length === 0}
+        onClick={() => bridgeOpenings(desk.getState(), chosen)}
+        className="h-8 rounded-md border border-edge px-3 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge"
       >
-        Bridge all {openings.length || ""} openings
+        {closed.length > 0
+          ? `Bridge these ${closed.length} for good`
+          : `Bridge all ${open.length || ""} openings`}
       </button>
+      <div className="grid gap-1 text-xs">
+        <Toggle
+          label={`Show bridges (${bridges})`}
+          checked={showBridges}
+          onChange={(on) => set({ showBridges: on })}
+        />
+        <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
+      </div>
     </>
+  );
+}
+
+/** Openings up to the reach count as closed. While it moves, the pockets it would make light up. */
+function Reach() {
+  const drawing = useDesk((s) => s.history.drawing);
+  const tried = useDesk((s) => s.triedReach);
+  const openings = useDesk((s) => s.gaps.openings);
+  const desk = useDeskStore();
+  const longest = longestReach(drawing);
+  const width = tried?.width ?? drawing.reach;
+  const closes = openings.filter((opening) => opening.width <= width).length;
+  const choose = (share: number) => {
+    const { tryReach } = desk.getState();
+    void tryReach(share * longest);
+  };
+  return (
+    <div className="w-56">
+      <p className="flex justify-between gap-2 text-xs whitespace-nowrap">
+        <span>Reach {width > 0 ? showLength(drawing.page, width) : "off"}</span>
+        <span className="text-quiet tabular-nums" data-testid="reach-count">
+          {tried ? `${closes} closed, ${tried.fresh} new` : `${closes} of ${openings.length} closed`}
+        </span>
+      </p>
+      <Range
+        label="Reach"
+        className="w-full"
+        value={width / longest}
+        onChange={choose}
+        onDone={(share) => desk.getState().edit(setReach(share * longest))}
+      />
+    </div>
   );
 }

@@ -3,7 +3,9 @@ import { bridgeTool, unbridgeTool } from "./bridge.ts";
 import { dipTool } from "./dip.ts";
 import { explainTool } from "./explain.ts";
 import { inspectTool, lookTool } from "./look.ts";
+import { moveTool } from "./move.ts";
 import { emptyTool, pourTool } from "./pour.ts";
+import { pullTool } from "./pull.ts";
 import { adjustTool, shadeTool } from "./shade.ts";
 import type { Tool } from "./tool.ts";
 
@@ -13,6 +15,8 @@ export const TOOLS: Readonly<Record<ToolName, Tool>> = {
   explain: explainTool,
   bridge: bridgeTool,
   unbridge: unbridgeTool,
+  pull: pullTool,
+  move: moveTool,
   pour: pourTool,
   empty: emptyTool,
   dip: dipTool,

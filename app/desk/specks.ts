@@ -1,0 +1,26 @@
+/** Specks: pockets too small to see. In one step each takes the colour of the neighbour it shares most border with. */
+import type { Paint } from "#core/drawing/drawing.ts";
+import { fillSpecks, type OnePour } from "#core/drawing/edits.ts";
+import { longestNeighbours } from "#core/pockets/neighbours.ts";
+import { newId } from "../keep/shelf.ts";
+import type { Desk } from "./desk-store.ts";
+import { pocketCounts } from "./stats.ts";
+
+export function fillSpecksOf(desk: Desk): void {
+  const { pockets, pourOf } = desk.derived;
+  const { pours } = desk.history.drawing;
+  const neighbours = longestNeighbours(pockets);
+  const paintOf = (index: number): Paint | null => {
+    const id = pourOf[index];
+    return id === undefined ? null : (pours[id]?.paint ?? null);
+  };
+  const filled = pocketCounts(desk).specks.flatMap((index): OnePour[] => {
+    const source = neighbours[index].find((other) => paintOf(other));
+    if (source === undefined) return [];
+    return [
+      { target: { pocket: pockets[index], pourId: pourOf[index] }, paint: paintOf(source), id: newId() },
+    ];
+  });
+  if (filled.length > 0) desk.edit(fillSpecks(filled));
+  else desk.set({ said: "No speck has a coloured neighbour yet. Pour around them first." });
+}

@@ -1,0 +1,19 @@
+/** Moving lines about: whole, or one end of them. Chains of cubics in page units (geometry/cubic.ts). */
+import type { Coords, Point } from "../geometry/point.ts";
+
+export const shifted = (points: Coords, [dx, dy]: Point): number[] =>
+  Array.from(points, (n, i) => n + (i % 2 === 0 ? dx : dy));
+
+/** A chain with its start or end somewhere else; the handle there goes along, so that the line keeps its bearing. */
+export function pulledEnd(points: Coords, start: boolean, to: Point): number[] {
+  const pulled = Array.from(points);
+  const end = start ? 0 : pulled.length - 2;
+  const handle = start ? 2 : pulled.length - 4;
+  const dx = to[0] - pulled[end];
+  const dy = to[1] - pulled[end + 1];
+  pulled[end] = to[0];
+  pulled[end + 1] = to[1];
+  pulled[handle] += dx;
+  pulled[handle + 1] += dy;
+  return pulled;
+}
