@@ -38,7 +38,10 @@ async function pocketInSight(page: Page, pockets: readonly Pocket[], box: Box): 
 }
 
 async function pourAndTakeHome(page: Page, svg: string): Promise<void> {
-  const { box } = readSvg(svg).page;
+  const { page: sheet, strokes } = readSvg(svg);
+  const { box } = sheet;
+  const [x, y] = strokes[0].points;
+  await expect.poll(async () => (await artColour(page, [x, y], box))[3]).toBeGreaterThan(0);
   await stage(page, "Flats").click();
   const pocket = await pocketInSight(page, pocketsIn(svg), box);
   await page.getByRole("button", { name: /^Radish/ }).click();

@@ -92,6 +92,14 @@ export function polyline(points: readonly Point[]): number[] {
   return out;
 }
 
+/** Whether the cubic at offset o leaves the straight way between its ends. */
+export function isBent(chain: Coords, o: number): boolean {
+  const dx = chain[o + 6] - chain[o];
+  const dy = chain[o + 7] - chain[o + 1];
+  const off = (i: number) => Math.abs(dx * (chain[i + 1] - chain[o + 1]) - dy * (chain[i] - chain[o]));
+  return off(o + 2) + off(o + 4) > 1e-9 * (dx * dx + dy * dy);
+}
+
 function bend(chain: Coords, o: number): number {
   const x = chain[o] - 2 * chain[o + 2] + chain[o + 4];
   const y = chain[o + 1] - 2 * chain[o + 3] + chain[o + 5];

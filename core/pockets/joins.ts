@@ -2,12 +2,20 @@
  * What looks closed is closed. An end whose ink touches another line's ink is joined to it by a short invisible
  * connector; nobody's points move. In strict reading only ends that lie on a line up to rounding are joined.
  */
-import { closestNear, pointAt } from "../geometry/cubic.ts";
+import { closestNear, curveCount, isBent, pointAt } from "../geometry/cubic.ts";
 import { IntList } from "../geometry/lists.ts";
 import { distance, mix, type Point } from "../geometry/point.ts";
 import { type Cells, cellOf, cellsAlong, columnOf, eachIn, rowOf } from "./cells.ts";
 import { goesOn, passesSquare } from "./noding.ts";
-import { endParameter, firstSegments, type Lattice, type Line, type Segments } from "./segments.ts";
+import {
+  endParameter,
+  FLATNESS,
+  firstSegments,
+  type Lattice,
+  type Line,
+  type Segments,
+  toPage,
+} from "./segments.ts";
 
 /** A connector from an end or a corner of one line to a point on another (or on a far part of its own), in lattice steps. */
 export interface Join {
@@ -36,8 +44,14 @@ export function endsOf(lines: readonly Line[], segs: Segments): LineEnds {
   };
 }
 
-/** Ends this near a line, in lattice steps, lie on it: ends and lines are each rounded by most of a step. */
+/** Corners this near a line, in lattice steps, lie on it: both are rounded by most of a step. */
 const ROUNDING = 2.5;
+/** Ends this near a line lie on it, as a part of the line work's diagonal: arcs turned into cubics leave as much. */
+const END_ROUNDING = 1e-8;
+
+/** How near an end must come to a line to lie on it, in lattice steps. */
+const endRounding = ({ tolerance, step }: Lattice): number =>
+  Math.max(ROUNDING, (END_ROUNDING * tolerance) / FLATNESS / step);
 
 export interface JoinInput {
   readonly lines: readonly Line[];
@@ -125,7 +139,10 @@ export const widestInk = (lines: readonly Line[]): number =>
 /** How far from its tip an end of this line may find something to join, in lattice steps. */
 export function searchDistance({ lattice, strict }: JoinInput, line: Line, widest: number): number {
   const ink = strict ? 0 : (line.width + widest) / 2;
-  return Math.max(ROUNDING, (Math.max(ink, lattice.tolerance) + lattice.tolerance) / lattice.step);
+  return Math.max(
+    endRounding(lattice),
+    (Math.max(ink, lattice.tolerance) + lattice.tolerance) / lattice.step,
+  );
 }
 
 const NONE: readonly Join[] = [];
@@ -144,6 +161,7 @@ export function joinsAt(input: JoinInput, index: number, start: boolean, widest:
   ends.met[index * 2 + (start ? 0 : 1)] = false;
   if (near.every((s) => s === own)) return NONE;
   const tail = tailOf(segs, first, last, start, search);
+  const rounding = endRounding(input.lattice);
   const nearest = new Map<number, { gap: number; at: Point }>();
   const crossed = new Set<number>();
   for (const s of near) {
@@ -160,7 +178,7 @@ export function joinsAt(input: JoinInput, index: number, start: boolean, widest:
   }
   ends.met[index * 2 + (start ? 0 : 1)] = nearest.size > 0 || crossed.size > 0;
   return [...nearest]
-    .filter(([other, { gap }]) => gap > 0 && (gap <= ROUNDING || !crossed.has(other)))
+    .filter(([other, { gap }]) => gap > 0 && (gap <= rounding || !crossed.has(other)))
     .map(([other, { at }]) => ({ line: index, start, other, from: tip, to: at }));
 }
 
@@ -176,9 +194,13 @@ function isJoined(
   const { lines, segs, lattice, strict } = input;
   const line = lines[index];
   const other = lines[segs.line[s]];
+  const rounding = endRounding(lattice);
   if (gap <= ROUNDING) return true;
   if (!strict && gap * lattice.step <= (line.width + other.width) / 2) return true;
   if (gap * lattice.step > 1.5 * lattice.tolerance) return false;
+  const end = start ? 0 : line.points.length - 8;
+  const cubic = Math.min(curveCount(other.points) - 1, Math.floor(segs.ua[s])) * 6;
+  if (!isBent(line.points, end) && !isBent(other.points, cubic)) return false;
   // The chord stands off its curve: ask the curve itself.
   const tip = pointAt(line.points, start ? 0 : (line.points.length - 2) / 6);
   const from = segs.ua[s];
@@ -186,7 +208,12 @@ function isJoined(
   const length = Math.hypot(segs.bx[s] - segs.ax[s], segs.by[s] - segs.ay[s]);
   const guess = from + ((to - from) * distance(at, [segs.ax[s], segs.ay[s]])) / length;
   const on = pointAt(other.points, closestNear(other.points, tip, guess, to - from));
-  return distance(on, tip) <= ROUNDING * lattice.step;
+  if (distance(on, tip) <= rounding * lattice.step) return true;
+  // Between chord and curve: the line has come across the curve itself.
+  const a = toPage(lattice, segs.ax[s], segs.ay[s]);
+  const b = toPage(lattice, segs.bx[s], segs.by[s]);
+  const [tipSide, curveSide] = [turn(a, b, tip), turn(a, b, on)];
+  return tipSide * curveSide > 0 && Math.abs(tipSide) <= Math.abs(curveSide);
 }
 
 interface Tail {

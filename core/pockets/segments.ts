@@ -22,7 +22,7 @@ const STEPS = 2 ** 31 - 2;
 /** Room left around the line work on each side, as a part of its longer side. */
 const ROOM = 0.1;
 /** Chords stay this close to their curves, as a part of the line work's diagonal. */
-const FLATNESS = 4e-5;
+export const FLATNESS = 4e-5;
 /** Rounding in page coordinates stays below a lattice step, however far from the origin a small drawing lies. */
 const ROUNDING = 2 ** -46;
 

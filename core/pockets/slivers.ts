@@ -4,7 +4,7 @@
  * twice, then enclose slivers that nobody drew. A thin face between straight lines is measured again on the lines
  * as they were given.
  */
-import { curveCount, pointAt } from "../geometry/cubic.ts";
+import { curveCount, isBent, pointAt } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import type { MapParts } from "./faces.ts";
 import { originOf } from "./half-edges.ts";
@@ -13,6 +13,8 @@ import { endParameter, toPage } from "./segments.ts";
 
 /** Rounding to the lattice makes no face thicker on average than this many steps. */
 const ROUNDING = 4;
+/** A face beside a join is rounding up to this thickness: joins are as long as rounding makes them. */
+const BESIDE_JOINS = 100;
 /** What doubles can tell apart, as a part of the coordinates' size. */
 const PRECISION = 1e-12;
 
@@ -23,6 +25,8 @@ export function isSliver(parts: MapParts, first: number, twice: number, length: 
   if (thickness > Math.max(ROUNDING, (2 * tolerance) / step)) return false;
   const sides = sidesOf(parts, first);
   if (sides.some(({ owner }) => isCurved(parts, owner))) return true;
+  if (thickness <= BESIDE_JOINS && sides.some(({ owner }) => parts.joins.has(parts.segs.line[owner])))
+    return true;
   return thickness <= ROUNDING && isRounding(parts, sides);
 }
 
@@ -47,16 +51,12 @@ function sidesOf({ halfEdges }: MapParts, first: number): Side[] {
 
 function isCurved({ segs, lines }: MapParts, s: number): boolean {
   const { points } = lines[segs.line[s]];
-  const o = Math.min(curveCount(points) - 1, Math.floor(segs.ua[s])) * 6;
-  const dx = points[o + 6] - points[o];
-  const dy = points[o + 7] - points[o + 1];
-  const off = (i: number) => Math.abs(dx * (points[i + 1] - points[o + 1]) - dy * (points[i] - points[o]));
-  return off(o + 2) + off(o + 4) > 1e-9 * (dx * dx + dy * dy);
+  return isBent(points, Math.min(curveCount(points) - 1, Math.floor(segs.ua[s])) * 6);
 }
 
 /** Measures a loop of straight sides on the lines as given. */
 function isRounding(parts: MapParts, sides: readonly Side[]): boolean {
-  if (sides.length < 3 || sides.some(({ owner }) => parts.joins.has(parts.segs.line[owner]))) return true;
+  if (sides.length < 3) return true;
   const { vx, vy } = parts.halfEdges.noding;
   const corners: Point[] = [];
   for (let i = 0; i < sides.length; i++) {
