@@ -25,7 +25,8 @@ const CASES: readonly Case[] = [
   { name: "spot-like", strokes: spotLike(1000), rounds: 7 },
   { name: "spot-like", strokes: spotLike(3000), rounds: 3 },
 ];
-const WARM_UP = 10;
+/** Builds before the clock counts, by segments: small cases need more of them to be compiled. */
+const warmUps = (segments: number): number => (segments < 10_000 ? 80 : 8);
 const EDITS = 40;
 
 export async function enginesBench(): Promise<void> {
@@ -33,7 +34,8 @@ export async function enginesBench(): Promise<void> {
   for (const { name, strokes, rounds } of CASES) {
     const lines = strokes.map((points, i) => ({ ...straight(points), id: `s${i}` }));
     const build = () => buildMap(lines, { strict: true });
-    for (let k = 0; k < WARM_UP; k++) build();
+    const { segs } = build();
+    for (let k = 0; k < warmUps(segs.count); k++) build();
     const times: Record<"ours" | "jsts" | "geos", number[]> = { ours: [], jsts: [], geos: [] };
     for (let round = 0; round < rounds; round++) {
       for (let k = 0; k < 3; k++) times.ours.push(timed(build));

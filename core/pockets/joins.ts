@@ -64,22 +64,13 @@ export interface JoinInput {
   readonly joins: ReadonlyMap<number, Join>;
 }
 
-/** All joins of all ends; notes in `ends.met` which ends meet something. */
+/** All joins of open ends; notes in `ends.met` which ends meet something. */
 export function findJoins(input: JoinInput): Join[] {
   const { lines } = input;
   const widest = widestInk(lines);
   const joins: Join[] = [];
   for (let index = 0; index < lines.length; index++)
     for (const start of [true, false]) joins.push(...joinsAt(input, index, start, widest));
-  const { cells } = input;
-  for (let cell = 0; cell + 1 < cells.start.length; cell++) {
-    for (let k = cells.start[cell]; k < cells.start[cell + 1]; k++) {
-      const s = cells.items[k];
-      if (!isCorner(input, s) || cellOf(cells, input.segs.ax[s], input.segs.ay[s]) !== cell) continue;
-      for (let m = cells.start[cell]; m < cells.start[cell + 1]; m++)
-        pushCornerJoin(input, s, cells.items[m], joins);
-    }
-  }
   return joins;
 }
 
@@ -110,6 +101,13 @@ function pushCornerJoin({ segs }: JoinInput, s: number, other: number, joins: Jo
   const gap = distance(to, [x, y]);
   if (gap === 0 || gap > ROUNDING) return;
   joins.push({ line: segs.line[s], start: undefined, other: segs.line[other], from: [x, y], to });
+}
+
+/** The joins of corners that noding has seen to miss a segment: pairs of the segment and the corner's own one. */
+export function joinsOfMisses(input: JoinInput, misses: readonly (readonly [number, number])[]): Join[] {
+  const joins: Join[] = [];
+  for (const [other, s] of misses) if (isCorner(input, s)) pushCornerJoin(input, s, other, joins);
+  return joins;
 }
 
 /** The joins of corners among some segments that are new, with all others. */

@@ -40,11 +40,19 @@ export interface Noding {
 }
 
 /** `onPeak` is called where the most memory is held. */
-export function nodeSegments(segs: Segments, cells: Cells, doubt: number, onPeak?: () => void): Noding {
+export function nodeSegments(
+  segs: Segments,
+  cells: Cells,
+  doubt: number,
+  onPeak?: () => void,
+): { noding: Noding; misses: readonly (readonly [segment: number, corner: number])[] } {
   const noder = new Noder(segs, cells, doubt, cornersByCell(segs, cells));
   noder.run();
-  return cutSegments(segs, noder, onPeak);
+  return { noding: cutSegments(segs, noder, onPeak), misses: noder.misses };
 }
+
+/** A corner that misses a segment by less than this many lattice steps may lie on it but for rounding. */
+const NEAR_MISS = 2.5;
 
 /** Segment ends by cell: 2s for where segment s begins, left out where the one before it ends, and 2s + 1. */
 interface Corners {
@@ -113,7 +121,10 @@ class Noder {
   readonly to: Int32Array;
   readonly cellVertices: Int32Array;
   crossings = 0;
+  /** Segments with others that begin at a corner beside them, just out of their way. */
+  readonly misses: [segment: number, corner: number][] = [];
   private firstVertex = 0;
+  private crossingsFrom = 0;
   private readonly pair: SegmentPair = { x: 0, y: 0, dx: 0, dy: 0, u: 0, v: 0, du: 0, dv: 0 };
 
   constructor(
@@ -136,6 +147,7 @@ class Noder {
       this.firstVertex = this.vx.length;
       this.cellVertices[cell] = this.firstVertex;
       this.placeCorners(cell);
+      this.crossingsFrom = this.vx.length;
       this.findCrossings(cell);
       this.findHotSquares(cell);
     }
@@ -217,6 +229,13 @@ class Noder {
     }
   }
 
+  private noteMiss(cell: number, s: number, x: number, y: number): void {
+    const { ax, ay } = this.segs;
+    const { start, items } = this.cells;
+    for (let k = start[cell]; k < start[cell + 1]; k++)
+      if (ax[items[k]] === x && ay[items[k]] === y) this.misses.push([s, items[k]]);
+  }
+
   /** Every segment of the cell against every vertex in it: does it pass through the vertex's square? */
   private findHotSquares(cell: number): void {
     const { ax, ay, bx, by } = this.segs;
@@ -232,21 +251,31 @@ class Noder {
       const y0 = ay[s];
       const x1 = bx[s];
       const y1 = by[s];
+      const dx = x1 - x0;
+      const dy = y1 - y0;
       const left = x0 < x1 ? x0 : x1;
       const right = x0 < x1 ? x1 : x0;
       const top = y0 < y1 ? y0 : y1;
       const bottom = y0 < y1 ? y1 : y0;
+      const near = NEAR_MISS * (right - left + bottom - top);
       for (let v = firstVertex; v < vertexCount; v++) {
         const x = vx[v];
         const y = vy[v];
-        if (x < left || x > right || y < top || y > bottom) continue;
-        if (!passesSquare(x1 - x0, y1 - y0, x - x0, y - y0, doubt)) continue;
+        const side = dx * (y - y0) - dy * (x - x0);
+        if (side > near || side < -near) continue;
         if ((x === x0 && y === y0) || (x === x1 && y === y1)) continue;
-        this.hits.push(s, v);
+        const within = x >= left && x <= right && y >= top && y <= bottom;
+        if (within && passesSquare(dx, dy, x - x0, y - y0, doubt)) this.hits.push(s, v);
+        else if (v < this.crossingsFrom && isBeside(x, y, left, right, top, bottom))
+          this.noteMiss(cell, s, x, y);
       }
     }
   }
 }
+
+/** Whether a point lies in a box grown by a near miss. */
+const isBeside = (x: number, y: number, left: number, right: number, top: number, bottom: number): boolean =>
+  x >= left - NEAR_MISS && x <= right + NEAR_MISS && y >= top - NEAR_MISS && y <= bottom + NEAR_MISS;
 
 /** Orders each segment's vertices along it and lays them out as slots. */
 function cutSegments(segs: Segments, noder: Noder, onPeak?: () => void): Noding {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { reversed } from "../geometry/cubic.ts";
+import { flatten, reversed } from "../geometry/cubic.ts";
+import { boxHolds } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { cross } from "./exact.ts";
@@ -97,6 +98,60 @@ function crossingEdges(map: PlanarMap): number {
   return crossings;
 }
 
+const RASTER = 360;
+const EDGE = 10;
+const CELL = (120 + 2 * EDGE) / RASTER;
+
+/** Cells by what a fill can reach from them: 0 where a line passes, else a label; the corner has 1. */
+function rasterLabels(lines: readonly Line[]): Int32Array {
+  const labels = new Int32Array(RASTER * RASTER);
+  for (const { points } of lines) markLine(labels, flatten(points, CELL / 20));
+  const free = (k: number) => labels[k] === 0;
+  let label = 0;
+  for (let first = 0; first < labels.length; first++) {
+    if (!free(first)) continue;
+    labels[first] = ++label;
+    const queue = [first];
+    for (let k = queue.pop(); k !== undefined; k = queue.pop()) {
+      const column = k % RASTER;
+      const beside = [k - RASTER, k + RASTER];
+      if (column > 0) beside.push(k - 1);
+      if (column + 1 < RASTER) beside.push(k + 1);
+      for (const next of beside) {
+        if (next < 0 || next >= labels.length || !free(next)) continue;
+        labels[next] = label;
+        queue.push(next);
+      }
+    }
+  }
+  return labels;
+}
+
+/** Marks every cell that a line comes near as a wall, -1. */
+function markLine(labels: Int32Array, flat: readonly number[]): void {
+  for (let k = 0; k + 3 < flat.length; k += 2) {
+    const [ax, ay, bx, by] = flat.slice(k, k + 4);
+    const steps = Math.ceil((Math.hypot(bx - ax, by - ay) / CELL) * 4) + 1;
+    for (let i = 0; i <= steps; i++) {
+      const x = ax + ((bx - ax) * i) / steps;
+      const y = ay + ((by - ay) * i) / steps;
+      for (const [dx, dy] of NEAR) {
+        const column = Math.floor((x + dx * CELL + EDGE) / CELL);
+        const row = Math.floor((y + dy * CELL + EDGE) / CELL);
+        if (column >= 0 && row >= 0 && column < RASTER && row < RASTER) labels[row * RASTER + column] = -1;
+      }
+    }
+  }
+}
+
+const NEAR = [
+  [0, 0],
+  [0.3, 0],
+  [-0.3, 0],
+  [0, 0.3],
+  [0, -0.3],
+];
+
 describe("the planar map", () => {
   it("is planar and satisfies Euler's relation", () => {
     fc.assert(
@@ -128,6 +183,33 @@ describe("the planar map", () => {
         expect(Math.abs(inside - left)).toBeLessThan(1e-3 + left * 1e-4);
       }),
       { numRuns: 120, endOnFailure: true },
+    );
+  });
+
+  it("agrees with a raster fill: places that colour can reach one another lie in one pocket", () => {
+    fc.assert(
+      fc.property(fc.oneof(lineWork, curves), (lines) => {
+        const pockets = pocketsOf(buildMap(lines, { strict: true }));
+        const labels = rasterLabels(lines);
+        const pocketOf = new Map<number, number>();
+        const torn = new Set<number>();
+        for (let k = 0; k < RASTER * RASTER; k += 41) {
+          if (labels[k] <= 0) continue;
+          const at: [number, number] = [
+            ((k % RASTER) + 0.5) * CELL - EDGE,
+            (Math.floor(k / RASTER) + 0.5) * CELL - EDGE,
+          ];
+          const holder = pockets.findIndex(
+            ({ rings, box }) => boxHolds(box, at) && regionContains(rings, at),
+          );
+          if ((pocketOf.get(labels[k]) ?? holder) !== holder) torn.add(labels[k]);
+          pocketOf.set(labels[k], holder);
+        }
+        expect([...torn]).toEqual([]);
+        // The raster's first label is that of its corner: the outside.
+        expect(pocketOf.get(1) ?? -1).toBe(-1);
+      }),
+      { numRuns: 40, endOnFailure: true },
     );
   });
 

@@ -5,7 +5,7 @@ import { type Cells, cellsOf } from "./cells.ts";
 import { doubtFor } from "./exact.ts";
 import { type Faces, facesOf } from "./faces.ts";
 import { type HalfEdges, halfEdgesOf } from "./half-edges.ts";
-import { endsOf, findJoins, type Join, type LineEnds } from "./joins.ts";
+import { endsOf, findJoins, type Join, joinsOfMisses, type LineEnds } from "./joins.ts";
 import { type Noding, nodeSegments } from "./noding.ts";
 import {
   addLine,
@@ -48,12 +48,20 @@ export function buildMap(given: readonly Line[], { strict = false, onPeak }: Map
   let cells = cellsOf(segs);
   const ends = endsOf(lines, segs);
   const joins = new Map<number, Join>();
-  for (const join of findJoins({ lines, segs, cells, lattice, strict, ends, joins })) {
-    joins.set(lines.length, join);
-    appendLine({ lines, segs, ends, lattice }, joinLine(join, lattice, lines.length));
-  }
-  if (joins.size > 0) cells = cellsOf(segs);
-  const noding = nodeSegments(segs, cells, doubtFor(longestExtent(segs)), onPeak);
+  const input = { lines, segs, cells, lattice, strict, ends, joins };
+  const addJoins = (found: readonly Join[]) => {
+    for (const join of found) {
+      joins.set(lines.length, join);
+      appendLine({ lines, segs, ends, lattice }, joinLine(join, lattice, lines.length));
+    }
+    if (found.length > 0) cells = cellsOf(segs);
+  };
+  addJoins(findJoins(input));
+  const doubt = doubtFor(longestExtent(segs));
+  const first = nodeSegments(segs, cells, doubt, onPeak);
+  const missed = joinsOfMisses(input, first.misses);
+  addJoins(missed);
+  const { noding } = missed.length > 0 ? nodeSegments(segs, cells, doubt, onPeak) : first;
   const loop = new Int32Array(noding.slotCount * 2);
   const halfEdges = halfEdgesOf(noding, loop);
   onPeak?.();

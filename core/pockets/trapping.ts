@@ -4,7 +4,7 @@
  * a distance that nowhere passes the middle of the ink, so that colour never comes out on the far side.
  */
 import { flatten, polyline } from "../geometry/cubic.ts";
-import type { Point } from "../geometry/point.ts";
+import { distance, mix, type Point } from "../geometry/point.ts";
 import { columnOf, eachIn, rowOf } from "./cells.ts";
 import type { Run } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
@@ -14,11 +14,14 @@ import { toLatticeX, toLatticeY } from "./segments.ts";
 const TRAP = 100;
 /** Of the ink's own thickness colour takes at most this part. */
 const MOST = 0.5;
+/** Points are at most this many traps apart. */
+const APART = 4;
 
 /** A cycle of a pocket's outline, grown where it runs along ink shapes; one closed chain of cubics. */
 export function grownCycle(map: PlanarMap, runs: readonly Run[], pieces: readonly number[][]): number[] {
   const inked = runs.map(({ line }) => map.lines[line].region !== undefined);
-  const flats = pieces.map((piece, i) => (inked[i] ? pointsOf(piece, map.lattice.tolerance * 4) : []));
+  const { tolerance } = map.lattice;
+  const flats = pieces.map((piece, i) => (inked[i] ? pointsOf(piece, tolerance) : []));
   const chain: number[] = [];
   pieces.forEach((piece, i) => {
     const before = inked.at(i - 1) ? flats.at(i - 1) : undefined;
@@ -44,12 +47,15 @@ function append(chain: number[], piece: readonly number[]): void {
   for (let k = n > 0 ? 2 : 0; k < piece.length; k++) chain.push(piece[k]);
 }
 
+/** Points along a piece, near enough to one another that the ink's thickness between them cannot surprise. */
 function pointsOf(piece: readonly number[], tolerance: number): Point[] {
-  const flat = flatten(piece, tolerance);
-  const points: Point[] = [];
-  for (let k = 0; k < flat.length; k += 2) {
+  const flat = flatten(piece, tolerance * 4);
+  const points: Point[] = [[flat[0], flat[1]]];
+  for (let k = 2; k < flat.length; k += 2) {
     const last = points[points.length - 1];
-    if (!last || last[0] !== flat[k] || last[1] !== flat[k + 1]) points.push([flat[k], flat[k + 1]]);
+    const next: Point = [flat[k], flat[k + 1]];
+    const parts = Math.ceil(distance(last, next) / (APART * TRAP * tolerance));
+    for (let i = 1; i <= parts; i++) points.push(mix(last, next, i / parts));
   }
   return points;
 }
