@@ -1,5 +1,5 @@
 import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
@@ -29,6 +29,43 @@ describe("fern pockets", () => {
     expect(pockets).toHaveLength(2);
     expect(pockets[0].area).toBeCloseTo(6400 - Math.PI * 100, 0);
     expect(pockets[1].area).toBeCloseTo(Math.PI * 100, 0);
+  });
+
+  it("bridges what is within reach and writes the drawing", () => {
+    const out = join(folder, "bridged.svg");
+    const report = fern("bridge", file, "--reach", "6", "--out", out, "--json");
+    expect(report.bridges).toHaveLength(1);
+    expect(report.bridges[0].width).toBeCloseTo(5, 3);
+    expect(report.pockets).toHaveLength(2);
+    expect(readFileSync(out, "utf8")).toContain("<svg");
+  });
+
+  it("times the build of polylines and says what it held", () => {
+    const lines = join(folder, "lines.json");
+    const strokes = [
+      [
+        [0, 0],
+        [10, 0],
+        [10, 10],
+        [0, 10],
+        [0, 0],
+      ],
+      [
+        [5, -1],
+        [5, 11],
+      ],
+    ].map((points) => ({ points }));
+    writeFileSync(lines, JSON.stringify({ viewBox: [0, 0, 10, 10], strokes }));
+    const report = fern("build", lines, "--repeat", "3", "--json");
+    expect(report).toMatchObject({ faces: 2, segments: 5, crossings: 2 });
+    expect(report.ms).toBeGreaterThan(0);
+    expect(report.peakBytes).toBeGreaterThan(100);
+    writeFileSync(lines, JSON.stringify({ viewBox: [0, 0, 10, 10], strokes: [{ points: [[1, "x"]] }] }));
+    const { status, stderr } = spawnSync("npm", ["run", "-s", "fern", "--", "build", lines], {
+      encoding: "utf8",
+    });
+    expect(status).not.toBe(0);
+    expect(stderr).toContain("strokes");
   });
 
   it("says what is wrong and fails", () => {

@@ -65,9 +65,6 @@ export interface Opened {
   readonly kept: Kept;
 }
 
-/** What drawings kept by earlier versions do not have. */
-const ADDED_LATER = { inkShapes: {}, reach: 0, declined: {} };
-
 export async function openDrawing(id: string): Promise<Opened | undefined> {
   const inMemory = onlyInMemory.get(id);
   if (inMemory) return { history: beginHistory(inMemory.base), revision: 0, kept: "memory" };
@@ -75,7 +72,7 @@ export async function openDrawing(id: string): Promise<Opened | undefined> {
   if (!row || row.deletedAt !== undefined) return undefined;
   const steps = await database.steps.where("drawing").equals(id).sortBy("index");
   const history = replay(
-    { ...ADDED_LATER, ...row.base, name: row.name },
+    { ...row.base, name: row.name },
     steps.map(({ step }) => step),
     row.cursor,
   );

@@ -93,7 +93,7 @@ class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) seed!: [number, number];
   @IsPositive() area!: number;
-  @IsArray() @IsString({ each: true }) lines: string[] = [];
+  @IsArray() @IsString({ each: true }) lines!: string[];
   @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() region!: number[][];
 }
 
@@ -118,10 +118,10 @@ class DrawingRecord {
   @IsString() @MaxLength(200) name!: string;
   @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => StrokeRecord) strokes!: StrokeRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes: InkShapeRecord[] = [];
+  @IsArray() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes!: InkShapeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
-  @IsNumber(FINITE) @Min(0) reach = 0;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined: DeclinedRecord[] = [];
+  @IsNumber(FINITE) @Min(0) reach!: number;
+  @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => PourRecord) pours!: PourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ShadeRecord) shades!: ShadeRecord[];

@@ -1,6 +1,6 @@
 import { decode, encode } from "fast-png";
 import { describe, expect, it } from "vitest";
-import { addBridges, addShade, pour } from "../drawing/edits.ts";
+import { addBridges, addShade, declineOpenings, pour, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { buildMap } from "../pockets/planar-map.ts";
@@ -12,13 +12,26 @@ import { withPpi } from "./png-ppi.ts";
 
 const full = (() => {
   const { id, points, closed } = circle(50, 50, 30);
-  let drawing = newDrawing("Round", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
-    { id, rank: 1, points: Array.from(points), closed, width: 2, name: "rim" },
-  ]);
+  let drawing = newDrawing(
+    "Round",
+    defaultPage({ x: 0, y: 0, width: 100, height: 100 }),
+    [{ id, rank: 1, points: Array.from(points), closed, width: 2, name: "rim" }],
+    [
+      {
+        id: "i",
+        rank: 2,
+        outline: [[0, 0, 1, 0, 2, 0, 3, 0, 3, 1, 3, 2, 0, 0]],
+        evenOdd: true,
+        name: "blot",
+      },
+    ],
+  );
   const [pocket] = pocketsOf(buildMap(linesOf(drawing)));
   const edits: Edit[] = [
     pour([{ pocket }], { colour: "frond", step: 2 }, ["p"]),
     addBridges([{ id: "b", points: [0, 0, 1, 1, 2, 2, 3, 3] }]),
+    setReach(2.5),
+    declineOpenings([{ id: "d", at: [4, 5] }]),
     addShade({
       id: "s",
       points: [1, 1, 2, 2, 3, 3, 1, 1],

@@ -12,7 +12,12 @@ export interface Box {
 /** Any flat run of numbers: plain arrays in the drawing, typed arrays in hot paths. */
 export type Coords = ArrayLike<number>;
 
-export const distance = (a: Point, b: Point): number => Math.hypot(b[0] - a[0], b[1] - a[1]);
+/** By square root: Math.hypot guards against overflow at many times the cost. */
+export function distance(a: Point, b: Point): number {
+  const dx = b[0] - a[0];
+  const dy = b[1] - a[1];
+  return Math.sqrt(dx * dx + dy * dy);
+}
 
 export const mix = (a: Point, b: Point, t: number): Point => [
   a[0] + (b[0] - a[0]) * t,

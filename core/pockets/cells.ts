@@ -3,7 +3,7 @@
  * is listed in every cell its slightly fattened self touches, so a lattice point within three steps of a segment
  * always shares a cell with it. Segments that come later are kept beside the flat run.
  */
-import { IntList } from "../geometry/lists.ts";
+import { IntList, PairList } from "../geometry/lists.ts";
 import type { Segments } from "./segments.ts";
 
 /** Cell (column, row) covers lattice points whose coordinates, shifted right, are firstColumn + column and so on. */
@@ -23,7 +23,7 @@ export interface Cells extends Grid {
   readonly later: Map<number, number[]>;
 }
 
-const SEGMENTS_PER_CELL = 1;
+const SEGMENTS_PER_CELL = 2;
 const FATTENED = 3;
 
 const clamp = (value: number, count: number): number => (value < 0 ? 0 : value >= count ? count - 1 : value);
@@ -52,12 +52,13 @@ export function cellsAlong(segs: Segments, s: number, grid: Grid, touched: IntLi
   let slope = 0;
   const sloped = firstRow < lastRow && left + 2 * FATTENED < right;
   if (sloped) slope = (endX - topX) / (endY - topY);
+  const size = 2 ** shift;
   touched.length = 0;
   for (let row = firstRow; row <= lastRow; row++) {
     if (sloped) {
-      const y = (grid.firstRow + row) * 2 ** shift;
+      const y = (grid.firstRow + row) * size;
       const xIn = row === firstRow ? topX : topX + slope * (y - FATTENED - topY);
-      const xOut = row === lastRow ? endX : topX + slope * (y + 2 ** shift + FATTENED - topY);
+      const xOut = row === lastRow ? endX : topX + slope * (y + size + FATTENED - topY);
       from = Math.floor(xIn < xOut ? xIn : xOut) - FATTENED - 1;
       to = Math.ceil(xIn < xOut ? xOut : xIn) + FATTENED + 1;
       if (from < left) from = left;
@@ -71,19 +72,13 @@ export function cellsAlong(segs: Segments, s: number, grid: Grid, touched: IntLi
 
 export function cellsOf(segs: Segments): Cells {
   const grid = gridFor(segs);
-  const start = new Int32Array(grid.columns * grid.rows + 1);
+  const pairs = new PairList();
   const touched = new IntList(64);
   for (let s = 0; s < segs.count; s++) {
     cellsAlong(segs, s, grid, touched);
-    for (let k = 0; k < touched.length; k++) start[touched.data[k]]++;
+    for (let k = 0; k < touched.length; k++) pairs.push(touched.data[k], s);
   }
-  for (let i = 1; i < start.length; i++) start[i] += start[i - 1];
-  const items = new Int32Array(start[start.length - 1]);
-  for (let s = segs.count - 1; s >= 0; s--) {
-    cellsAlong(segs, s, grid, touched);
-    for (let k = 0; k < touched.length; k++) items[--start[touched.data[k]]] = s;
-  }
-  return { ...grid, start, items, later: new Map() };
+  return { ...grid, ...pairs.grouped(grid.columns * grid.rows), later: new Map() };
 }
 
 function gridFor(segs: Segments): Grid {

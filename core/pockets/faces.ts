@@ -162,6 +162,7 @@ export function halfEdgeLeftOf(x: number, y: number, { segs, cells, halfEdges }:
   const { noding, next } = halfEdges;
   const { vx, vy, at, owner, first } = noding;
   const row = rowOf(cells, y);
+  const size = 2 ** cells.shift;
   let best = -1;
   let bestX = -Infinity;
   let bestSlope = 0;
@@ -189,7 +190,7 @@ export function halfEdgeLeftOf(x: number, y: number, { segs, cells, halfEdges }:
   };
   for (let column = columnOf(cells, x + 1); column >= 0; column--) {
     eachIn(cells, segs, row * cells.columns + column, look);
-    if (best >= 0 && (column === 0 || bestX > (cells.firstColumn + column) * 2 ** cells.shift + 2)) break;
+    if (best >= 0 && (column === 0 || bestX > (cells.firstColumn + column) * size + 2)) break;
   }
   return best;
 }

@@ -9,7 +9,7 @@
  * (1998); merging regions across gates in order of width is a merge tree (Carr, Snoeyink and Axen, 2003), whose
  * persistence is measured here as the ratio of room to width.
  */
-import { polyline } from "../geometry/cubic.ts";
+import { pointAt, polyline } from "../geometry/cubic.ts";
 import { IntList } from "../geometry/lists.ts";
 import { boundsOf, mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
@@ -53,6 +53,8 @@ export interface FreeSpace {
   readonly smooth: ReadonlyMap<number, readonly number[]>;
   /** 1 for triangles filled with ink. */
   readonly solid: Uint8Array;
+  /** Pairs of vertices: the pieces of the lines. */
+  readonly walls: Int32Array;
 }
 
 /** How a vertex ends a line: it does not, it ends one that meets others, or one that floats free. */
@@ -128,7 +130,18 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
       if (bridge) smooth.set(half, bridge);
     }
   }
-  return { mesh, xy: vertices.xy, width, narrowest, room, gates: sorted, roomNeeded, smooth, solid };
+  return {
+    mesh,
+    xy: vertices.xy,
+    width,
+    narrowest,
+    room,
+    gates: sorted,
+    roomNeeded,
+    smooth,
+    solid,
+    walls: vertices.wanted,
+  };
 }
 
 /**
@@ -490,8 +503,30 @@ export function openingOf(space: FreeSpace, e: number): Opening {
   const n = space.narrowest;
   const from: Point = [n[4 * e], n[4 * e + 1]];
   const to: Point = [n[4 * e + 2], n[4 * e + 3]];
-  const bridge = space.smooth.get(e) ?? polyline([from, to]);
-  return { width: space.width[e], at: mix(from, to, 0.5), from, to, bridge };
+  return { width: space.width[e], at: mix(from, to, 0.5), from, to, bridge: clearBridge(space, e, from, to) };
+}
+
+/** The best way across a gate that crosses no line: smooth, else the shortest, else along the gate itself. */
+function clearBridge(space: FreeSpace, e: number, from: Point, to: Point): readonly number[] {
+  const { mesh, xy } = space;
+  const corner = (v: number): Point => [xy[2 * v], xy[2 * v + 1]];
+  const along = [corner(mesh.triangles[e]), corner(mesh.triangles[nextInTriangle(e)])];
+  const ways = [space.smooth.get(e), polyline([from, to])];
+  return ways.find((way) => way && !crossesWall(space, way)) ?? polyline(along);
+}
+
+/** How much of a bridge at either end may touch lines: it begins and ends on them. */
+const TOUCH = 0.02;
+
+function crossesWall({ xy, walls }: FreeSpace, bridge: readonly number[]): boolean {
+  const count = (bridge.length - 2) / 6;
+  const pieces = 8 * count;
+  for (let k = 0; k < pieces; k++) {
+    const p = pointAt(bridge, Math.max(TOUCH, k / 8));
+    const q = pointAt(bridge, Math.min(count - TOUCH, (k + 1) / 8));
+    if (firstWall(xy, walls, -1, p, q) < Infinity) return true;
+  }
+  return false;
 }
 
 /** The half-edges of all openings up to a reach, narrowest first. */

@@ -1,9 +1,13 @@
+import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { distance } from "../geometry/point.ts";
+import { newDrawing } from "../drawing/new-drawing.ts";
+import { readSvg } from "../formats/svg-read.ts";
+import { curveCount, flatten, pointAt } from "../geometry/cubic.ts";
+import { distance, type Point } from "../geometry/point.ts";
 import { explainLeak } from "./leak.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
-import { buildWithReach, gapsOf } from "./reading.ts";
+import { buildWithReach, gapsOf, linesOf } from "./reading.ts";
 import type { Line } from "./segments.ts";
 import { arc, box, circle, straight } from "./testing.ts";
 
@@ -95,6 +99,61 @@ describe("openings", () => {
     expect(pocketsOf(buildWithReach(lines, 0, {}))).toHaveLength(0);
     expect(pocketsOf(buildWithReach(lines, 8, {}))).toHaveLength(1);
     expect(pocketsOf(buildWithReach(lines, 20, {}))).toHaveLength(2);
+  });
+});
+
+describe("proposed bridges", () => {
+  const demo = (name: string) => {
+    const { page, strokes, inkShapes } = readSvg(readFileSync(`demo/almanac-${name}.svg`, "utf8"));
+    return linesOf(newDrawing("", page, strokes, inkShapes));
+  };
+  const crosses = (p: Point, q: Point, a: Point, b: Point): boolean => {
+    const turn = (u: Point, v: Point, w: Point) =>
+      (v[0] - u[0]) * (w[1] - u[1]) - (v[1] - u[1]) * (w[0] - u[0]);
+    return turn(p, q, a) * turn(p, q, b) < 0 && turn(a, b, p) * turn(a, b, q) < 0;
+  };
+
+  it("never cross a line", () => {
+    for (const name of ["boot", "kettle", "snail"]) {
+      const lines = demo(name);
+      const walls = lines.map(({ points }) => flatten(points, 0.05));
+      const { openings } = gapsOf(buildMap(lines), 50);
+      expect(openings.length).toBeGreaterThan(5);
+      for (const { bridge } of openings) {
+        const count = curveCount(bridge);
+        const [from, to] = [0.05, count - 0.05];
+        const way = Array.from({ length: 21 }, (_, k) => pointAt(bridge, from + ((to - from) * k) / 20));
+        for (const wall of walls)
+          for (let k = 0; k + 3 < wall.length; k += 2)
+            for (let i = 0; i < 20; i++)
+              expect(crosses(way[i], way[i + 1], [wall[k], wall[k + 1]], [wall[k + 2], wall[k + 3]])).toBe(
+                false,
+              );
+      }
+    }
+  });
+
+  it("close a gap beside which there is no room: the ends face one another", () => {
+    const pinched = [
+      box(0, 0, 60, 40, 1),
+      straight(
+        [
+          [30, 0],
+          [30, 10],
+        ],
+        1,
+      ),
+      straight(
+        [
+          [30, 30],
+          [30, 40],
+        ],
+        1,
+      ),
+    ];
+    const { openings } = gaps(pinched, 25);
+    expect(openings.map(({ width }) => Math.round(width))).toEqual([20]);
+    expect(pocketsOf(buildWithReach(pinched, 25, {}))).toHaveLength(2);
   });
 });
 

@@ -51,8 +51,8 @@ export function nodeSegments(
   return { noding: cutSegments(segs, noder, onPeak), misses: noder.misses };
 }
 
-/** A corner that misses a segment by less than this many lattice steps may lie on it but for rounding. */
-const NEAR_MISS = 2.5;
+/** A corner that misses a segment by no more than this many lattice steps may lie on it but for rounding. */
+const NEAR_MISS = 3;
 
 /** Segment ends by cell: 2s for where segment s begins, left out where the one before it ends, and 2s + 1. */
 interface Corners {
@@ -69,23 +69,12 @@ export const goesOn = (segs: Segments, s: number): boolean =>
 
 function cornersByCell(segs: Segments, cells: Cells): Corners {
   const { ax, ay, bx, by } = segs;
-  const start = new Int32Array(cells.columns * cells.rows + 1);
-  let count = 0;
+  const corners = new PairList();
   for (let s = 0; s < segs.count; s++) {
-    if (!goesOn(segs, s)) {
-      start[cellOf(cells, ax[s], ay[s])]++;
-      count++;
-    }
-    start[cellOf(cells, bx[s], by[s])]++;
-    count++;
+    if (!goesOn(segs, s)) corners.push(cellOf(cells, ax[s], ay[s]), 2 * s);
+    corners.push(cellOf(cells, bx[s], by[s]), 2 * s + 1);
   }
-  for (let i = 1; i < start.length; i++) start[i] += start[i - 1];
-  const items = new Int32Array(count);
-  for (let s = segs.count - 1; s >= 0; s--) {
-    items[--start[cellOf(cells, bx[s], by[s])]] = 2 * s + 1;
-    if (!goesOn(segs, s)) items[--start[cellOf(cells, ax[s], ay[s])]] = 2 * s;
-  }
-  return { start, items };
+  return corners.grouped(cells.columns * cells.rows);
 }
 
 /** Does a segment from (x0, y0) along (dx, dy) pass through the square of the lattice point px, py away from there? */
@@ -260,22 +249,19 @@ class Noder {
       const near = NEAR_MISS * (right - left + bottom - top);
       for (let v = firstVertex; v < vertexCount; v++) {
         const x = vx[v];
+        if (x < left - NEAR_MISS || x > right + NEAR_MISS) continue;
         const y = vy[v];
+        if (y < top - NEAR_MISS || y > bottom + NEAR_MISS) continue;
         const side = dx * (y - y0) - dy * (x - x0);
         if (side > near || side < -near) continue;
         if ((x === x0 && y === y0) || (x === x1 && y === y1)) continue;
         const within = x >= left && x <= right && y >= top && y <= bottom;
         if (within && passesSquare(dx, dy, x - x0, y - y0, doubt)) this.hits.push(s, v);
-        else if (v < this.crossingsFrom && isBeside(x, y, left, right, top, bottom))
-          this.noteMiss(cell, s, x, y);
+        else if (v < this.crossingsFrom) this.noteMiss(cell, s, x, y);
       }
     }
   }
 }
-
-/** Whether a point lies in a box grown by a near miss. */
-const isBeside = (x: number, y: number, left: number, right: number, top: number, bottom: number): boolean =>
-  x >= left - NEAR_MISS && x <= right + NEAR_MISS && y >= top - NEAR_MISS && y <= bottom + NEAR_MISS;
 
 /** Orders each segment's vertices along it and lays them out as slots. */
 function cutSegments(segs: Segments, noder: Noder, onPeak?: () => void): Noding {
