@@ -3,6 +3,7 @@ import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
+import { crossingStrokes } from "../bench/line-work.ts";
 
 const folder = mkdtempSync(join(tmpdir(), "fern-"));
 const file = join(folder, "square.svg");
@@ -42,24 +43,13 @@ describe("fern pockets", () => {
 
   it("times the build of polylines and says what it held", () => {
     const lines = join(folder, "lines.json");
-    const strokes = [
-      [
-        [0, 0],
-        [10, 0],
-        [10, 10],
-        [0, 10],
-        [0, 0],
-      ],
-      [
-        [5, -1],
-        [5, 11],
-      ],
-    ].map((points) => ({ points }));
-    writeFileSync(lines, JSON.stringify({ viewBox: [0, 0, 10, 10], strokes }));
+    const strokes = crossingStrokes(300).map((points) => ({ points }));
+    writeFileSync(lines, JSON.stringify({ viewBox: [0, 0, 2000, 2000], strokes }));
     const report = fern("build", lines, "--repeat", "3", "--json");
-    expect(report).toMatchObject({ faces: 2, segments: 5, crossings: 2 });
+    expect(report).toMatchObject({ faces: 1490, segments: 7200, crossings: 1784 });
     expect(report.ms).toBeGreaterThan(0);
-    expect(report.peakBytes).toBeGreaterThan(100);
+    expect(report.peakBytes / report.segments).toBeGreaterThan(40);
+    expect(report.peakBytes / report.segments).toBeLessThan(300);
     writeFileSync(lines, JSON.stringify({ viewBox: [0, 0, 10, 10], strokes: [{ points: [[1, "x"]] }] }));
     const { status, stderr } = spawnSync("npm", ["run", "-s", "fern", "--", "build", lines], {
       encoding: "utf8",

@@ -1,4 +1,4 @@
-import type { Page } from "@playwright/test";
+import { expect, type Page } from "@playwright/test";
 import { clickPage, demoFile, dragPage, openDemo, paper, pocketsIn, stage, test } from "./desk.ts";
 
 const shoot = async (page: Page, name: string) => {
@@ -30,6 +30,19 @@ test("a leak explained", async ({ page }) => {
   await clickPage(page, [320, 800]);
   await page.mouse.move(10, 400);
   await shoot(page, "leak");
+});
+
+test("a reach tried on the lantern", async ({ page }) => {
+  await openDemo(page, "Lantern in the shed");
+  await stage(page, "Gaps").click();
+  const slider = page.getByRole("slider", { name: "Reach" });
+  await expect(page.getByRole("list", { name: "Openings, narrowest first" })).toBeVisible();
+  const box = (await slider.boundingBox())!;
+  await page.mouse.move(box.x + 7, box.y + 7);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 90, box.y + 7, { steps: 20 });
+  await shoot(page, "reach");
+  await page.mouse.up();
 });
 
 test("pouring the lantern", async ({ page }) => {

@@ -99,6 +99,9 @@ export interface DeskActions {
 export type Desk = DeskState & DeskActions;
 export type DeskStore = StoreApi<Desk>;
 
+/** Openings take the worker longer than pockets: they are read once the hand rests, so that a drag stays live. */
+const GAPS_AFTER_MS = 120;
+
 const NOTHING: GapReading = { openings: [], looseEnds: [] };
 
 /** What sits open on the desk depends on these and nothing else. */
@@ -121,6 +124,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     };
 
     let known = new Map<number, Pocket>();
+    let resting: ReturnType<typeof setTimeout> | undefined;
 
     const take = async (answer: Promise<PocketReading>) => {
       const turn = ++asked;
@@ -128,10 +132,11 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       const { keys, fresh } = await answer;
       for (const pocket of fresh) known.set(pocket.key, pocket);
       known = new Map(keys.map((key) => [key, known.get(key)!]));
-      if (turn !== asked) return;
+      const reading = turn !== asked;
       const shown = [...known.values()];
-      set({ ...derivedState(get().history.drawing, shown), reading: false, hovered: null, walked: null });
-      await readGaps(turn);
+      set({ ...derivedState(get().history.drawing, shown), reading, hovered: null, walked: null });
+      clearTimeout(resting);
+      resting = setTimeout(() => void readGaps(turn), GAPS_AFTER_MS);
     };
 
     const apply = (move: Move | undefined, said: string) => {
@@ -197,7 +202,10 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         const reading = await client.work.reach(width);
         if (turn === tried) set({ triedReach: { ...reading, width } });
       },
-      close: () => client.stop(),
+      close: () => {
+        clearTimeout(resting);
+        client.stop();
+      },
     };
   });
   return store;

@@ -54,7 +54,7 @@ function Slab({ name }: { name: SheetName }) {
           !sheet.visible && "border-dashed bg-transparent",
         )}
       />
-      <div className="relative pr-2 pb-1 pl-4">
+      <div className="relative pr-4 pb-1 pl-4">
         <div className="flex items-center">
           <span className={clsx("flex-1 truncate capitalize", lifted && "font-semibold text-fern")}>
             {name}

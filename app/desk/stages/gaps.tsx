@@ -56,7 +56,7 @@ function Reach() {
     void tryReach(share * longest);
   };
   return (
-    <div className="w-56">
+    <div className="w-60">
       <p className="flex justify-between gap-2 text-xs whitespace-nowrap">
         <span>Reach {width > 0 ? showLength(drawing.page, width) : "off"}</span>
         <span className="text-quiet tabular-nums" data-testid="reach-count">
