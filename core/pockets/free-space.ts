@@ -31,7 +31,7 @@ const ROOM_BETWEEN_FACING = 1.3;
 /** The same where an end points straight at a line it stops short of. */
 const ROOM_AHEAD = 1;
 /** A line that stops short leaves no more open than this many times the way it came. */
-const TAILS_AHEAD = 0.4;
+const TAILS_AHEAD = 0.7;
 /** Straight means within this angle. */
 const AHEAD = Math.cos((40 * Math.PI) / 180);
 
