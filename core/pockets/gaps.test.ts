@@ -123,12 +123,12 @@ describe("proposed bridges", () => {
         const count = curveCount(bridge);
         const [from, to] = [0.05, count - 0.05];
         const way = Array.from({ length: 21 }, (_, k) => pointAt(bridge, from + ((to - from) * k) / 20));
+        let crossed = 0;
         for (const wall of walls)
           for (let k = 0; k + 3 < wall.length; k += 2)
             for (let i = 0; i < 20; i++)
-              expect(crosses(way[i], way[i + 1], [wall[k], wall[k + 1]], [wall[k + 2], wall[k + 3]])).toBe(
-                false,
-              );
+              if (crosses(way[i], way[i + 1], [wall[k], wall[k + 1]], [wall[k + 2], wall[k + 3]])) crossed++;
+        expect(crossed).toBe(0);
       }
     }
   });
