@@ -5,11 +5,17 @@ import { pictureClient } from "../work/clients.ts";
 import { useDeskStore } from "./desk-store.ts";
 
 const QUIET_MS = 1200;
+/** Items handed to the worker at a time, so that the hand is never kept waiting. */
+const SLICE = 40;
 
 async function drawThumbnail(id: string, scene: Scene): Promise<void> {
   const client = pictureClient();
   try {
-    await keepThumbnail(id, await client.work.svg(scene));
+    const { sheets, ...frame } = scene;
+    const items = sheets.flatMap((sheet) => sheet.items);
+    for (let k = 0; k < items.length; k += SLICE) await client.work.take(items.slice(k, k + SLICE));
+    const frames = sheets.map(({ name, opacity, items: own }) => ({ name, opacity, count: own.length }));
+    await keepThumbnail(id, await client.work.svg(frame, frames));
   } catch {
     // The drawer then shows the picture before; the drawing itself is kept by the keeper.
   } finally {

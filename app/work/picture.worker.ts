@@ -2,7 +2,7 @@
 import * as Comlink from "comlink";
 import { withPpi } from "#core/formats/png-ppi.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
-import type { Scene } from "#core/scene/scene.ts";
+import type { Scene, SceneItem, SceneSheet } from "#core/scene/scene.ts";
 import { paintScene } from "../desk/canvas/paint.ts";
 
 async function png(scene: Scene, size: { width: number; height: number }, ppi: number): Promise<Blob> {
@@ -15,10 +15,28 @@ async function png(scene: Scene, size: { width: number; height: number }, ppi: n
   return new Blob([withPpi(bytes, ppi)], { type: "image/png" });
 }
 
-/** The scene as SVG, for the drawer's picture. */
-const svg = (scene: Scene): string => writeSvg(scene);
+const collected: SceneItem[] = [];
 
-const work = { png, svg };
+/** Takes some of a scene's items, in order: whole scenes are too much to hand over in one go while a hand works. */
+function take(items: readonly SceneItem[]): void {
+  collected.push(...items);
+}
+
+/** The scene made of the items taken, as SVG, for the drawer's picture. */
+function svg(frame: Omit<Scene, "sheets">, sheets: readonly SheetFrame[]): string {
+  let from = 0;
+  const whole = sheets.map(({ count, ...sheet }) => {
+    const items = collected.slice(from, from + count);
+    from += count;
+    return { ...sheet, items };
+  });
+  return writeSvg({ ...frame, sheets: whole });
+}
+
+/** A sheet without its items, but with their number. */
+export type SheetFrame = Omit<SceneSheet, "items"> & { readonly count: number };
+
+const work = { png, take, svg };
 
 export type PictureWork = typeof work;
 

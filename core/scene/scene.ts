@@ -127,9 +127,7 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
   };
   items.flats = fillsOf(drawing, derived, toneOf);
   items.shade = shadesOf(drawing, derived.pockets, toneOf);
-  items.ink = [...Object.values(drawing.strokes), ...Object.values(drawing.inkShapes)]
-    .sort((a, b) => a.rank - b.rank)
-    .map((line) => ("outline" in line ? inkItem(line, ink) : strokeItem(line, ink)));
+  items.ink = inkItemsOf(drawing, ink);
   const sheets = SHEETS.filter((name) => drawing.sheets[name].visible && items[name].length > 0).map(
     (name) => ({
       name,
@@ -138,6 +136,22 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
     }),
   );
   return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones.values(), ink] };
+}
+
+const lastInk = new WeakMap<
+  Drawing["strokes"],
+  { readonly shapes: Drawing["inkShapes"]; readonly ink: string; readonly items: SceneItem[] }
+>();
+
+/** Ink is the largest part of a scene and changes seldom: the same lines give the very same items. */
+function inkItemsOf({ strokes, inkShapes, ink }: Drawing, tone: Tone): SceneItem[] {
+  const known = lastInk.get(strokes);
+  if (known && known.shapes === inkShapes && known.ink === ink) return known.items;
+  const items = [...Object.values(strokes), ...Object.values(inkShapes)]
+    .sort((a, b) => a.rank - b.rank)
+    .map((line) => ("outline" in line ? inkItem(line, tone) : strokeItem(line, tone)));
+  lastInk.set(strokes, { shapes: inkShapes, ink, items });
+  return items;
 }
 
 function strokeItem({ id, name, points, closed, width }: Stroke, tone: Tone): StrokeItem {

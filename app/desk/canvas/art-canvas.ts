@@ -1,5 +1,5 @@
 /** The art's canvas, painted in a worker so that the hand is never kept waiting. */
-import type { Scene } from "#core/scene/scene.ts";
+import type { Scene, SceneItem } from "#core/scene/scene.ts";
 import type { ArtMessage } from "../../work/art.worker.ts";
 import type { Size } from "../view.ts";
 import type { View } from "./paint.ts";
@@ -8,6 +8,10 @@ export class ArtCanvas {
   private readonly worker = new Worker(new URL("../../work/art.worker.ts", import.meta.url), {
     type: "module",
   });
+  private readonly names = new WeakMap<readonly SceneItem[], number>();
+  private named = 0;
+  /** Lists of items the worker holds. */
+  private held = new Set<number>();
 
   constructor(frame: HTMLElement, name: string) {
     // A canvas can be handed over only once, so each layer makes its own.
@@ -19,8 +23,21 @@ export class ArtCanvas {
     this.send({ kind: "surface", surface }, [surface]);
   }
 
-  show(scene: Scene): void {
-    this.send({ kind: "scene", scene });
+  /** Lists of items that the worker holds already are not sent again. */
+  show({ sheets }: Scene): void {
+    const sent = sheets.map(({ opacity, items }) => {
+      const list = this.nameOf(items);
+      return { opacity, list, items: this.held.has(list) ? undefined : items };
+    });
+    this.held = new Set(sent.map(({ list }) => list));
+    this.send({ kind: "sheets", sheets: sent });
+  }
+
+  private nameOf(items: readonly SceneItem[]): number {
+    const known = this.names.get(items);
+    if (known !== undefined) return known;
+    this.names.set(items, ++this.named);
+    return this.named;
   }
 
   move(view: View, { width, height }: Size): void {

@@ -58,9 +58,16 @@ export function chainPath(chain: readonly number[], closed: boolean): Path2D {
   return path;
 }
 
+/** What a painter needs of a sheet. */
+export type PaintedSheet = Pick<SceneSheet, "opacity" | "items">;
+
 /** Paints the whole scene; the canvas is expected to be clear. */
-export function paintScene(context: Context, scene: Scene, view: View): void {
-  for (const sheet of scene.sheets) {
+export const paintScene = (context: Context, { sheets }: Scene, view: View): void =>
+  paintSheets(context, sheets, view);
+
+/** Paints sheets from the bottom up. */
+export function paintSheets(context: Context, sheets: readonly PaintedSheet[], view: View): void {
+  for (const sheet of sheets) {
     const blended = sheet.items.some(({ kind }) => kind === "shade");
     if (sheet.opacity >= 1 || blended) paintSheet(context, sheet, view, blended ? sheet.opacity : 1);
     else paintFaint(context, sheet, view);
@@ -68,7 +75,7 @@ export function paintScene(context: Context, scene: Scene, view: View): void {
 }
 
 /** A faint sheet is painted whole first, so that what overlaps on it does not show twice. */
-function paintFaint(context: Context, sheet: SceneSheet, view: View): void {
+function paintFaint(context: Context, sheet: PaintedSheet, view: View): void {
   const layer = new OffscreenCanvas(context.canvas.width, context.canvas.height);
   paintSheet(layer.getContext("2d")!, sheet, view, 1);
   context.save();
@@ -78,7 +85,7 @@ function paintFaint(context: Context, sheet: SceneSheet, view: View): void {
   context.restore();
 }
 
-function paintSheet(context: Context, sheet: SceneSheet, view: View, opacity: number): void {
+function paintSheet(context: Context, sheet: PaintedSheet, view: View, opacity: number): void {
   context.save();
   context.setTransform(view.scale, 0, 0, view.scale, view.x, view.y);
   for (const item of sheet.items) paintItem(context, item, opacity);
