@@ -10,19 +10,16 @@
  * persistence is measured here as the ratio of room to width.
  */
 import { pointAt, polyline } from "../geometry/cubic.ts";
-import { IntList } from "../geometry/lists.ts";
-import { boundsOf, mix, type Point } from "../geometry/point.ts";
+import { mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
+import { ENDS, type EndReading, type Vertices, verticesOf } from "./free-vertices.ts";
+import { gateWidths, roomsOf } from "./gate-widths.ts";
 import { isInk } from "./ink-regions.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { regionsOf } from "./pockets.ts";
-import { toPage } from "./segments.ts";
+import { arcToWall, firstWall, gateAhead, MOST_ASTRAY } from "./stopping-short.ts";
 import { nextInTriangle, previousInTriangle, type Triangulation, triangulate } from "./triangulation.ts";
 
-/** Long lines get extra points this far apart, as a part of the drawing's longer side. */
-const SAMPLE = 1 / 160;
-/** The frame around the drawing stands this far off, as a part of its longer side. */
-const MARGIN = 0.25;
 /** How many times wider than a gate the areas on both its sides must be for it to be an opening. */
 const ROOM_AT_END = 2.6;
 const ROOM_AT_FLANK = 6;
@@ -32,8 +29,6 @@ const ROOM_BETWEEN_FACING = 1.3;
 const ROOM_AHEAD = 1;
 /** A line that stops short leaves no more open than this many times the way it came. */
 const TAILS_AHEAD = 0.7;
-/** Straight means within this angle. */
-const AHEAD = Math.cos((40 * Math.PI) / 180);
 
 export interface FreeSpace {
   readonly mesh: Triangulation;
@@ -57,43 +52,9 @@ export interface FreeSpace {
   readonly walls: Int32Array;
 }
 
-/** How a vertex ends a line: it does not, it ends one that meets others, or one that floats free. */
-export const ENDS = { none: 0, anchored: 1, floating: 2 } as const;
-
 /** A gate hangs on an end when a line that meets others stops there, or when two ends face one another. */
 const endGate = (a: number, b: number): number =>
   a === ENDS.anchored || b === ENDS.anchored || (a && b) ? 1 : 0;
-
-/** What is known of loose ends, by their vertices in the map. */
-export interface EndReading {
-  readonly ends: readonly {
-    readonly vertex: number;
-    /** One of ENDS. */
-    readonly kind: number;
-    /** The direction in which the line would go on, of unit length. */
-    readonly onward: Point;
-    /** How far the line runs back from the end before it meets another, page units. */
-    readonly tail: number;
-    /** How its direction turns along the way, radians a page unit. */
-    readonly curvature: number;
-  }[];
-  readonly facing: readonly {
-    readonly from: number;
-    readonly to: number;
-    readonly sure: boolean;
-    readonly bridge: readonly number[];
-  }[];
-}
-
-interface Vertices {
-  readonly xy: Float64Array;
-  readonly wanted: Int32Array;
-  /** Numbers here of the map's vertices; -1 for those left out. */
-  readonly ids: Int32Array;
-  /** One of ENDS for each vertex. */
-  readonly loose: Uint8Array;
-  readonly frameFrom: number;
-}
 
 export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   const vertices = verticesOf(map, reading);
@@ -144,83 +105,6 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   };
 }
 
-/**
- * The way a line would go on from its end to the next line, at the curvature it came with, as a chain of one cubic;
- * undefined where it meets none within `most` page units.
- */
-function arcToWall(
-  { xy, wanted }: Vertices,
-  v: number,
-  [dx, dy]: Point,
-  curvature: number,
-  most: number,
-): number[] | undefined {
-  const start = Math.atan2(dy, dx);
-  const from: Point = [xy[2 * v], xy[2 * v + 1]];
-  const along = (length: number): Point => {
-    const chord = start + (curvature * length) / 2;
-    const part = curvature * length;
-    const reach = Math.abs(part) < 1e-6 ? length : (2 * Math.sin(part / 2)) / curvature;
-    return [from[0] + reach * Math.cos(chord), from[1] + reach * Math.sin(chord)];
-  };
-  let last = from;
-  for (let k = 1; k <= ARC_STEPS; k++) {
-    const length = (most * k) / ARC_STEPS;
-    const next = along(length);
-    const hit = firstWall(xy, wanted, v, last, next);
-    if (hit < Infinity) return arcChain(from, start, curvature, (most * (k - 1 + hit)) / ARC_STEPS, along);
-    last = next;
-  }
-  return undefined;
-}
-
-const ARC_STEPS = 8;
-/** Going straight on may be this many times as far as the shortest way. */
-const MOST_ASTRAY = 1.8;
-
-function arcChain(
-  from: Point,
-  start: number,
-  curvature: number,
-  length: number,
-  along: (length: number) => Point,
-): number[] {
-  const to = along(length);
-  const end = start + curvature * length;
-  const handle = length / 3;
-  return [
-    ...from,
-    from[0] + handle * Math.cos(start),
-    from[1] + handle * Math.sin(start),
-    to[0] - handle * Math.cos(end),
-    to[1] - handle * Math.sin(end),
-    ...to,
-  ];
-}
-
-/** Where on the way from p to q the first line stands, as a part of the way; Infinity where none does. */
-function firstWall(xy: Float64Array, wanted: Int32Array, v: number, p: Point, q: Point): number {
-  let first = Infinity;
-  const ex = q[0] - p[0];
-  const ey = q[1] - p[1];
-  for (let k = 0; k < wanted.length; k += 2) {
-    const a = wanted[k];
-    const b = wanted[k + 1];
-    if (a === v || b === v) continue;
-    const ax = xy[2 * a] - p[0];
-    const ay = xy[2 * a + 1] - p[1];
-    const bx = xy[2 * b] - p[0];
-    const by = xy[2 * b + 1] - p[1];
-    const sideA = ex * ay - ey * ax;
-    const sideB = ex * by - ey * bx;
-    if (sideA > 0 === sideB > 0) continue;
-    const t = sideA / (sideA - sideB);
-    const hit = ((ax + t * (bx - ax)) * ex + (ay + t * (by - ay)) * ey) / (ex * ex + ey * ey);
-    if (hit >= 0 && hit <= 1 && hit < first) first = hit;
-  }
-  return first;
-}
-
 /** The half-edges that leave ends, by vertex. */
 function halfEdgesAt(
   { triangles }: Triangulation,
@@ -236,32 +120,6 @@ function halfEdgesAt(
     else leaving.set(v, [e]);
   }
   return leaving;
-}
-
-/** The gate at an end that leads best straight on to another line, by nearness and direction; -1 if there is none. */
-function gateAhead(
-  mesh: Triangulation,
-  leaving: readonly number[],
-  { loose }: Vertices,
-  width: Float64Array,
-  narrowest: Float64Array,
-  onward: Point,
-): number {
-  let best = -1;
-  let least = Infinity;
-  for (const e of leaving) {
-    if (mesh.fixed[e] || mesh.twins[e] < 0) continue;
-    if (loose[mesh.triangles[nextInTriangle(e)]]) continue;
-    const from = 4 * e;
-    const x = narrowest[from + 2] - narrowest[from];
-    const y = narrowest[from + 3] - narrowest[from + 1];
-    const straight = (x * onward[0] + y * onward[1]) / Math.hypot(x, y);
-    const cost = width[e] * (2 - straight);
-    if (!(straight >= AHEAD && cost < least)) continue;
-    least = cost;
-    best = e;
-  }
-  return best;
 }
 
 /** Makes a gate of the edge between two vertices; gives its half-edges, none where a line stands between them. */
@@ -316,148 +174,6 @@ function roomOf(first: number, twins: Int32Array, fixed: Uint8Array, seen: Uint8
     }
   }
   return room;
-}
-
-function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
-  const { noding, halfEdges, lattice } = map;
-  const extent = latticeExtent(map);
-  const side = extent.side;
-  const spacing = side * SAMPLE;
-  const ids = new Int32Array(noding.vertexCount).fill(-1);
-  const xs: number[] = [];
-  const place = (x: number, y: number) => {
-    const [px, py] = toPage(lattice, x, y);
-    xs.push(px, py);
-    return xs.length / 2 - 1;
-  };
-  const vertex = (v: number) => {
-    if (ids[v] < 0) ids[v] = place(noding.vx[v], noding.vy[v]);
-    return ids[v];
-  };
-  const wanted = new IntList(noding.slotCount * 3);
-  for (let e = 0; e < noding.slotCount; e++) {
-    if (halfEdges.next[2 * e] < 0) continue;
-    const [u, v] = [noding.at[e], noding.at[e + 1]];
-    const dx = noding.vx[v] - noding.vx[u];
-    const dy = noding.vy[v] - noding.vy[u];
-    const pieces = Math.max(1, Math.round(Math.hypot(dx, dy) / spacing));
-    let last = vertex(u);
-    for (let k = 1; k <= pieces; k++) {
-      const now =
-        k === pieces ? vertex(v) : place(noding.vx[u] + (dx * k) / pieces, noding.vy[u] + (dy * k) / pieces);
-      wanted.push(last);
-      wanted.push(now);
-      last = now;
-    }
-  }
-  const frameFrom = xs.length / 2;
-  const length = side * (1 + 2 * MARGIN);
-  const left = extent.left - side * MARGIN;
-  const top = extent.top - side * MARGIN;
-  for (let k = 0; k < 4; k++) {
-    const a = (length * k) / 4;
-    place(left + a, top);
-    place(left + length, top + a);
-    place(left + length - a, top + length);
-    place(left, top + length - a);
-  }
-  const loose = new Uint8Array(xs.length / 2);
-  for (const { vertex, kind } of ends) if (ids[vertex] >= 0) loose[ids[vertex]] = kind;
-  return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), ids, loose, frameFrom };
-}
-
-/** Where the line work lies on the lattice: its corner and its longer side, in steps. */
-function latticeExtent({ segs }: PlanarMap): { left: number; top: number; side: number } {
-  const { ax, ay, bx, by, count, line } = segs;
-  const xy: number[] = [];
-  for (let s = 0; s < count; s++) if (line[s] >= 0) xy.push(ax[s], ay[s], bx[s], by[s]);
-  const box = boundsOf([xy]) ?? { x: 0, y: 0, width: 1, height: 1 };
-  return { left: box.x, top: box.y, side: Math.max(box.width, box.height) };
-}
-
-/**
- * A gate is as wide as the way between the lines its two ends lie on: from either end to the nearest point of the
- * wanted edges at the other.
- */
-function gateWidths(mesh: Triangulation, { xy, wanted, frameFrom }: Vertices) {
-  const start = new Int32Array(xy.length / 2 + 1);
-  for (let k = 0; k < wanted.length; k++) start[wanted[k]]++;
-  for (let v = 1; v < start.length; v++) start[v] += start[v - 1];
-  const beside = new Int32Array(wanted.length);
-  for (let k = wanted.length - 1; k >= 0; k--) beside[--start[wanted[k]]] = wanted[k ^ 1];
-
-  const width = new Float64Array(mesh.triangles.length);
-  const narrowest = new Float64Array(mesh.triangles.length * 4);
-  /** Notes the way from vertex v to the line piece from p to q, where that is narrower than what is known. */
-  const note = (e: number, v: number, p: number, q: number, flip: boolean) => {
-    const x = xy[2 * v];
-    const y = xy[2 * v + 1];
-    const dx = xy[2 * q] - xy[2 * p];
-    const dy = xy[2 * q + 1] - xy[2 * p + 1];
-    const length = dx * dx + dy * dy;
-    const along = length === 0 ? 0 : ((x - xy[2 * p]) * dx + (y - xy[2 * p + 1]) * dy) / length;
-    const t = along < 0 ? 0 : along > 1 ? 1 : along;
-    const nx = xy[2 * p] + t * dx;
-    const ny = xy[2 * p + 1] + t * dy;
-    const gap = Math.hypot(x - nx, y - ny);
-    if (gap >= width[e]) return;
-    width[e] = gap;
-    const near = flip ? 2 : 0;
-    narrowest[4 * e + near] = x;
-    narrowest[4 * e + near + 1] = y;
-    narrowest[4 * e + 2 - near] = nx;
-    narrowest[4 * e + 3 - near] = ny;
-  };
-  for (let e = 0; e < mesh.triangles.length; e++) {
-    const twin = mesh.twins[e];
-    if (mesh.fixed[e] || (twin >= 0 && twin < e)) continue;
-    const a = mesh.triangles[e];
-    const b = mesh.triangles[nextInTriangle(e)];
-    width[e] = Infinity;
-    if (a < frameFrom && b < frameFrom) {
-      note(e, a, b, b, false);
-      for (let k = start[b]; k < start[b + 1]; k++) if (beside[k] !== a) note(e, a, b, beside[k], false);
-      for (let k = start[a]; k < start[a + 1]; k++) if (beside[k] !== b) note(e, b, a, beside[k], true);
-    }
-    if (twin >= 0) {
-      width[twin] = width[e];
-      narrowest.copyWithin(twin * 4, e * 4, e * 4 + 4);
-    }
-  }
-  return { width, narrowest };
-}
-
-/**
- * Diameter of the empty circle of each triangle. Obtuse triangles vouch only for their longest side, and none for
- * more than a circle between its own gates: the corners of a slit may be far apart along it.
- */
-function roomsOf(mesh: Triangulation, { xy, frameFrom }: Vertices, width: Float64Array): Float64Array {
-  const room = new Float64Array(mesh.triangles.length / 3);
-  for (let t = 0; t < room.length; t++) {
-    const [a, b, c] = [mesh.triangles[3 * t], mesh.triangles[3 * t + 1], mesh.triangles[3 * t + 2]];
-    const widestGate = Math.max(width[3 * t], width[3 * t + 1], width[3 * t + 2]);
-    room[t] =
-      a >= frameFrom || b >= frameFrom || c >= frameFrom
-        ? Infinity
-        : Math.min(emptyCircle(xy, a, b, c), ROUND * widestGate);
-  }
-  return room;
-}
-
-/** Circle around an equilateral triangle, in its sides. */
-const ROUND = 2 / Math.sqrt(3);
-
-function emptyCircle(xy: Float64Array, a: number, b: number, c: number): number {
-  const abx = xy[2 * b] - xy[2 * a];
-  const aby = xy[2 * b + 1] - xy[2 * a + 1];
-  const acx = xy[2 * c] - xy[2 * a];
-  const acy = xy[2 * c + 1] - xy[2 * a + 1];
-  const ab = Math.hypot(abx, aby);
-  const ac = Math.hypot(acx, acy);
-  const bc = Math.hypot(acx - abx, acy - aby);
-  const longest = Math.max(ab, bc, ac);
-  const obtuse = 2 * longest * longest >= ab * ab + bc * bc + ac * ac;
-  return obtuse ? longest : (ab * bc * ac) / Math.abs(abx * acy - aby * acx);
 }
 
 const triangleOf = (e: number): number => (e - (e % 3)) / 3;

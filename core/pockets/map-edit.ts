@@ -8,10 +8,10 @@ import { IntList } from "../geometry/lists.ts";
 import { cellOf, cellsAlong, eachIn, fileLater } from "./cells.ts";
 import { cross, crossingAt, doubtFor } from "./exact.ts";
 import { islandOf, LOOP, traceLoop } from "./faces.ts";
-import { originOf, targetOf } from "./half-edges.ts";
 import { cornerJoinsOf, type JoinInput, joinsAt, searchDistance, widestInk } from "./joins.ts";
 import { AlongSorter, passesSquare } from "./noding.ts";
 import { appendLine, joinLine, type PlanarMap } from "./planar-map.ts";
+import { RingEditor } from "./ring-edit.ts";
 import { fitsLattice, type Line, longestExtent } from "./segments.ts";
 
 /** What is to become of some lines: those of `gone` leave, those of `come` arrive; a changed line does both. */
@@ -54,14 +54,14 @@ class MapEditor {
   private readonly touched = new Set<number>();
   /** Live segments whose vertices have to be found anew. */
   private readonly affected = new Set<number>();
-  /** Half-edges from which loops are walked anew. */
-  private readonly restart = new Set<number>();
-  /** A half-edge that leaves a vertex, where known. */
-  private readonly leaving = new Map<number, number>();
   private readonly extent: Extent = { left: 2 ** 31, top: 2 ** 31, right: 0, bottom: 0 };
   private readonly scratch = new IntList(64);
 
-  constructor(private readonly map: PlanarMap) {}
+  private readonly rings: RingEditor;
+
+  constructor(private readonly map: PlanarMap) {
+    this.rings = new RingEditor(map);
+  }
 
   run({ gone, come }: LineChange): void {
     const { map } = this;
@@ -192,7 +192,7 @@ class MapEditor {
   private removeEdges(s: number): void {
     const { noding } = this.map;
     for (let e = noding.first[s]; noding.owner[e] === s; e++) {
-      this.unlink(e);
+      this.rings.unlink(e);
       noding.owner[e] = -1;
     }
   }
@@ -315,7 +315,7 @@ class MapEditor {
       noding.at[slot + k] = v;
       noding.owner[slot + k] = k + 1 < chain.length ? s : -1;
     });
-    for (let e = slot; e + 1 < slot + chain.length; e++) this.link(e);
+    for (let e = slot; e + 1 < slot + chain.length; e++) this.rings.link(e);
   }
 
   /** The vertices whose squares a segment passes, and those of its own crossings. */
@@ -396,140 +396,12 @@ class MapEditor {
     noding.first[s] = slot;
   }
 
-  /** Takes an edge out of the rings around its ends; an edge that repeated it takes its place. */
-  private unlink(e: number): void {
-    const { halfEdges, noding } = this.map;
-    const { next } = halfEdges;
-    if (next[2 * e] < 0) return;
-    for (const h of [2 * e, 2 * e + 1]) {
-      this.endLoop(h);
-      this.unlinkEnd(h);
-    }
-    for (const h of [2 * e, 2 * e + 1]) {
-      next[h] = -1;
-      const v = originOf(noding, h);
-      if (this.leaving.get(v) === h) this.leaving.delete(v);
-    }
-    const repeat = this.findRepeat(e);
-    if (repeat >= 0) this.link(repeat);
-  }
-
-  private unlinkEnd(h: number): void {
-    const { next } = this.map.halfEdges;
-    let g = h;
-    while (next[g ^ 1] !== h) g = next[g ^ 1];
-    if (g === h) return;
-    next[g ^ 1] = next[h ^ 1];
-    this.restart.add(g ^ 1);
-  }
-
-  /** An edge with the same ends that was left out as a repeat; -1 when there is none. */
-  private findRepeat(e: number): number {
-    const { noding, halfEdges, cells, segs } = this.map;
-    const u = noding.at[e];
-    const v = noding.at[e + 1];
-    let found = -1;
-    eachIn(cells, segs, cellOf(cells, noding.vx[u], noding.vy[u]), (s) => {
-      if (s >= noding.first.length || noding.first[s] < 0) return;
-      for (let f = noding.first[s]; noding.owner[f] === s; f++) {
-        if (f === e || halfEdges.next[2 * f] >= 0) continue;
-        const same = noding.at[f] === u && noding.at[f + 1] === v;
-        if (same || (noding.at[f] === v && noding.at[f + 1] === u)) found = f;
-      }
-    });
-    return found;
-  }
-
-  /** Puts an edge into the rings around its ends, unless it repeats one that is there. */
-  private link(e: number): void {
-    const { next } = this.map.halfEdges;
-    const before = this.placeFor(2 * e);
-    const beforeTwin = this.placeFor(2 * e + 1);
-    if (before === REPEAT || beforeTwin === REPEAT) return;
-    this.insert(2 * e, before);
-    this.insert(2 * e + 1, beforeTwin);
-    for (const h of [2 * e, 2 * e + 1]) if (next[h] >= 0) this.restart.add(h);
-  }
-
-  /** Sets h after g in the clockwise ring around its origin. */
-  private insert(h: number, g: number): void {
-    const { next } = this.map.halfEdges;
-    if (g < 0) next[h ^ 1] = h;
-    else {
-      this.endLoop(g ^ 1);
-      next[h ^ 1] = next[g ^ 1];
-      next[g ^ 1] = h;
-      this.restart.add(g ^ 1);
-    }
-    this.leaving.set(originOf(this.map.noding, h), h);
-  }
-
-  /** The half-edge after which h comes, clockwise; -1 where h would be alone, REPEAT where it repeats another. */
-  private placeFor(h: number): number {
-    const { noding, halfEdges } = this.map;
-    const first = this.leavingAt(originOf(noding, h));
-    if (first < 0) return -1;
-    const target = targetOf(noding, h);
-    let place = -1;
-    let g = first;
-    do {
-      if (targetOf(noding, g) === target) return REPEAT;
-      const after = halfEdges.next[g ^ 1];
-      if (place < 0 && this.liesBetween(g, h, after)) place = g;
-      g = after;
-    } while (g !== first);
-    return place;
-  }
-
-  /** Whether h lies in the sector that opens clockwise from g to g2. */
-  private liesBetween(g: number, h: number, g2: number): boolean {
-    if (g === g2) return true;
-    const opening = this.turn(g, g2);
-    if (opening > 0) return !(this.turn(g2, h) <= 0 && this.turn(h, g) <= 0);
-    return this.turn(g, h) < 0 && (opening === 0 || this.turn(h, g2) < 0);
-  }
-
-  /** Positive where half-edge b turns counter-clockwise of a, both leaving one vertex. */
-  private turn(a: number, b: number): number {
-    const { noding } = this.map;
-    const { vx, vy } = noding;
-    const v = originOf(noding, a);
-    const s = targetOf(noding, a);
-    const t = targetOf(noding, b);
-    return cross(vx[s] - vx[v], vy[s] - vy[v], vx[t] - vx[v], vy[t] - vy[v], noding.doubt);
-  }
-
-  private leavingAt(v: number): number {
-    const known = this.leaving.get(v);
-    if (known !== undefined) return known;
-    const { noding, halfEdges, cells, segs } = this.map;
-    let found = -1;
-    eachIn(cells, segs, cellOf(cells, noding.vx[v], noding.vy[v]), (s) => {
-      if (found >= 0 || s >= noding.first.length || noding.first[s] < 0) return;
-      for (let e = noding.first[s]; noding.owner[e] === s; e++) {
-        if (halfEdges.next[2 * e] < 0) continue;
-        if (noding.at[e] === v) found = 2 * e;
-        else if (noding.at[e + 1] === v) found = 2 * e + 1;
-      }
-    });
-    if (found >= 0) this.leaving.set(v, found);
-    return found;
-  }
-
-  private endLoop(h: number): void {
-    const { faces } = this.map;
-    const id = faces.loop[h];
-    if (id < 0 || faces.some[id] < 0) return;
-    faces.some[id] = -1;
-    faces.islands.delete(id);
-  }
-
   /** Walks the loops that changed, and finds again what islands see that may have changed for them. */
   private retrace(): void {
     const { map, extent } = this;
     const { faces, halfEdges } = map;
     const firstFresh = faces.loopCount;
-    for (const h of this.restart)
+    for (const h of this.rings.restart)
       if (halfEdges.next[h] >= 0 && faces.loop[h] < firstFresh) traceLoop(map, faces, h);
     for (const [id, island] of faces.islands) {
       const blind = island.seen >= 0 && halfEdges.next[island.seen] < 0;
@@ -541,8 +413,6 @@ class MapEditor {
       if (faces.kind[id] !== LOOP.bound) faces.islands.set(id, islandOf(map, faces, id));
   }
 }
-
-const REPEAT = -2;
 
 const grown = (from: Int32Array): Int32Array => {
   const to = new Int32Array(from.length + (from.length >> 2) + 1024);

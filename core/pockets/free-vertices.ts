@@ -1,0 +1,102 @@
+/** The vertices that the free space is triangulated over: the map's own, extra ones along long lines, and a frame. */
+import { IntList } from "../geometry/lists.ts";
+import { boundsOf, type Point } from "../geometry/point.ts";
+import type { PlanarMap } from "./planar-map.ts";
+import { toPage } from "./segments.ts";
+
+/** Long lines get extra points this far apart, as a part of the drawing's longer side. */
+const SAMPLE = 1 / 160;
+
+/** The frame around the drawing stands this far off, as a part of its longer side. */
+const MARGIN = 0.25;
+
+/** How a vertex ends a line: it does not, it ends one that meets others, or one that floats free. */
+export const ENDS = { none: 0, anchored: 1, floating: 2 } as const;
+
+/** What is known of loose ends, by their vertices in the map. */
+export interface EndReading {
+  readonly ends: readonly {
+    readonly vertex: number;
+    /** One of ENDS. */
+    readonly kind: number;
+    /** The direction in which the line would go on, of unit length. */
+    readonly onward: Point;
+    /** How far the line runs back from the end before it meets another, page units. */
+    readonly tail: number;
+    /** How its direction turns along the way, radians a page unit. */
+    readonly curvature: number;
+  }[];
+  readonly facing: readonly {
+    readonly from: number;
+    readonly to: number;
+    readonly sure: boolean;
+    readonly bridge: readonly number[];
+  }[];
+}
+
+export interface Vertices {
+  readonly xy: Float64Array;
+  readonly wanted: Int32Array;
+  /** Numbers here of the map's vertices; -1 for those left out. */
+  readonly ids: Int32Array;
+  /** One of ENDS for each vertex. */
+  readonly loose: Uint8Array;
+  readonly frameFrom: number;
+}
+
+export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
+  const { noding, halfEdges, lattice } = map;
+  const extent = latticeExtent(map);
+  const side = extent.side;
+  const spacing = side * SAMPLE;
+  const ids = new Int32Array(noding.vertexCount).fill(-1);
+  const xs: number[] = [];
+  const place = (x: number, y: number) => {
+    const [px, py] = toPage(lattice, x, y);
+    xs.push(px, py);
+    return xs.length / 2 - 1;
+  };
+  const vertex = (v: number) => {
+    if (ids[v] < 0) ids[v] = place(noding.vx[v], noding.vy[v]);
+    return ids[v];
+  };
+  const wanted = new IntList(noding.slotCount * 3);
+  for (let e = 0; e < noding.slotCount; e++) {
+    if (halfEdges.next[2 * e] < 0) continue;
+    const [u, v] = [noding.at[e], noding.at[e + 1]];
+    const dx = noding.vx[v] - noding.vx[u];
+    const dy = noding.vy[v] - noding.vy[u];
+    const pieces = Math.max(1, Math.round(Math.hypot(dx, dy) / spacing));
+    let last = vertex(u);
+    for (let k = 1; k <= pieces; k++) {
+      const now =
+        k === pieces ? vertex(v) : place(noding.vx[u] + (dx * k) / pieces, noding.vy[u] + (dy * k) / pieces);
+      wanted.push(last);
+      wanted.push(now);
+      last = now;
+    }
+  }
+  const frameFrom = xs.length / 2;
+  const length = side * (1 + 2 * MARGIN);
+  const left = extent.left - side * MARGIN;
+  const top = extent.top - side * MARGIN;
+  for (let k = 0; k < 4; k++) {
+    const a = (length * k) / 4;
+    place(left + a, top);
+    place(left + length, top + a);
+    place(left + length - a, top + length);
+    place(left, top + length - a);
+  }
+  const loose = new Uint8Array(xs.length / 2);
+  for (const { vertex, kind } of ends) if (ids[vertex] >= 0) loose[ids[vertex]] = kind;
+  return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), ids, loose, frameFrom };
+}
+
+/** Where the line work lies on the lattice: its corner and its longer side, in steps. */
+function latticeExtent({ segs }: PlanarMap): { left: number; top: number; side: number } {
+  const { ax, ay, bx, by, count, line } = segs;
+  const xy: number[] = [];
+  for (let s = 0; s < count; s++) if (line[s] >= 0) xy.push(ax[s], ay[s], bx[s], by[s]);
+  const box = boundsOf([xy]) ?? { x: 0, y: 0, width: 1, height: 1 };
+  return { left: box.x, top: box.y, side: Math.max(box.width, box.height) };
+}
