@@ -158,7 +158,8 @@ export class CurveCutter {
     if (bEnds && !aEnds) return pointAt(a.points, closestNear(a.points, latticePoint, before.to, 0.25));
     if (aEnds && !bEnds) return pointAt(b.points, closestNear(b.points, latticePoint, after.from, 0.25));
     const crossing = crossingNear(a.points, before.to, b.points, after.from, 8 * lattice.tolerance);
-    return crossing ?? latticePoint;
+    // Curves that barely touch have no crossing to settle on: the meeting stays on one of them.
+    return crossing ?? pointAt(a.points, closestNear(a.points, latticePoint, before.to, 0.25));
   }
 }
 

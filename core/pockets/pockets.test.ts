@@ -1,13 +1,29 @@
+import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { curveCount, pointAt } from "../geometry/cubic.ts";
+import { newDrawing } from "../drawing/new-drawing.ts";
+import { readSvg } from "../formats/svg-read.ts";
+import { curveCount, flatten, pointAt } from "../geometry/cubic.ts";
+import { distance, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
+import { closestOnSegment } from "./joins.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
+import { linesOf } from "./reading.ts";
 import type { Line } from "./segments.ts";
 import { arc, box, circle, straight } from "./testing.ts";
 
 const areas = (lines: Line[], strict = true) =>
   pocketsOf(buildMap(lines, { strict })).map(({ area }) => Math.round(area * 1e4) / 1e4);
+
+/** Distance from a point to a flattened line. */
+function gapTo(flat: readonly number[], at: Point): number {
+  let least = Infinity;
+  for (let k = 0; k + 3 < flat.length; k += 2) {
+    const on = closestOnSegment([flat[k], flat[k + 1]], [flat[k + 2], flat[k + 3]], at);
+    least = Math.min(least, distance(on, at));
+  }
+  return least;
+}
 
 describe("pockets", () => {
   it("finds nothing in no lines, in open lines and in lines without length", () => {
@@ -169,6 +185,26 @@ describe("pockets", () => {
         const offLine = Math.abs((y - 30) * 100 - x * 12) / Math.hypot(100, 12);
         expect(Math.min(offCircle, offLine)).toBeLessThan(0.02);
       }
+    }
+  });
+
+  it("keeps every outline of the demo drawings within 0.02 units of their strokes, 0.03 where curves barely touch", () => {
+    for (const [name, most] of [
+      ["boot", 0.02],
+      ["snail", 0.02],
+      ["lantern", 0.03],
+    ] as const) {
+      const { page, strokes, inkShapes } = readSvg(readFileSync(`demo/almanac-${name}.svg`, "utf8"));
+      const lines = linesOf(newDrawing("", page, strokes, inkShapes));
+      const flat = new Map(lines.map(({ id, points }) => [id, flatten(points, 0.002)]));
+      let worst = 0;
+      for (const pocket of pocketsOf(buildMap(lines, { strict: true })))
+        for (const chain of pocket.outline)
+          for (let u = 0; u <= curveCount(chain); u += 0.25) {
+            const gaps = pocket.lines.map((id) => gapTo(flat.get(id)!, pointAt(chain, u)));
+            worst = Math.max(worst, Math.min(...gaps));
+          }
+      expect(worst).toBeLessThan(most);
     }
   });
 

@@ -39,5 +39,6 @@ function nearestOnLine(points: readonly number[], at: Point): Point {
       bestU = k / PROBES;
     }
   }
-  return pointAt(points, closestNear(points, at, bestU, 1 / PROBES));
+  const settled = pointAt(points, closestNear(points, at, bestU, 1 / PROBES));
+  return distance(settled, at) <= least ? settled : pointAt(points, bestU);
 }
