@@ -15,7 +15,7 @@ export interface Leak {
 const MOST_OPENINGS = 24;
 
 /**
- * Explains a point in the open; undefined when it lies beyond the drawing's frame or in ink. Openings that count as
+ * Explains a point in the open; undefined in ink. Far beyond the drawing all is open ground. Openings that count as
  * closed already are no way out.
  */
 export function explainLeak(
@@ -25,7 +25,8 @@ export function explainLeak(
   isClosed: (opening: Opening) => boolean = () => false,
 ): Leak | undefined {
   const start = triangleAt(space, at);
-  if (start < 0 || space.solid[start]) return undefined;
+  if (start < 0) return { path: [at], openings: [] };
+  if (space.solid[start]) return undefined;
   const candidates = new Set(openingGates(space, longestReach));
   const closed = new Set<number>();
   for (const gate of candidates)

@@ -16,7 +16,7 @@ function nearestEnd({ gaps }: Desk, at: Point, within: number): LooseEnd | undef
 }
 
 /** Where the opening at an end would be closed; undefined when the end is at none. */
-export function meetingPlace({ gaps }: Desk, end: LooseEnd): Point | undefined {
+function meetingPlace({ gaps }: Desk, end: LooseEnd): Point | undefined {
   const near = (point: Point) => distance(point, end.at) < 1e-3 + 1e-6 * Math.abs(end.at[0]);
   for (const { bridge } of gaps.openings) {
     const first: Point = [bridge[0], bridge[1]];
