@@ -73,6 +73,57 @@ describe("a map that follows edits", () => {
     });
   }
 
+  it("has the faces of a fresh build with curves, closed lines and ink shapes, within what chords tell", () => {
+    const within = fc.double({ min: 0, max: 100, noNaN: true });
+    const curve = fc
+      .record({
+        points: fc.array(within, { minLength: 14, maxLength: 14 }),
+        closed: fc.boolean(),
+        inked: fc.boolean(),
+        width: fc.double({ min: 0, max: 4, noNaN: true }),
+      })
+      .map(({ points, closed, inked, width }): Omit<Line, "id"> => {
+        const chain = closed ? [...points.slice(0, 12), points[0], points[1]] : points;
+        if (!closed || !inked) return { points: chain, closed, width, bridge: false };
+        return {
+          points: chain,
+          closed,
+          width: 0,
+          bridge: false,
+          region: { outline: [chain], evenOdd: true },
+        };
+      });
+    fc.assert(
+      fc.property(
+        fc.array(curve, { minLength: 2, maxLength: 8 }),
+        fc.array(fc.tuple(fc.nat(7), curve), { minLength: 1, maxLength: 3 }),
+        (start, changes) => {
+          const lines = new Map<string, Line>([[frame.id, frame]]);
+          start.forEach((line, i) => {
+            lines.set(`c${i}`, { ...line, id: `c${i}` });
+          });
+          const map = buildMap([...lines.values()]);
+          const reader = new PocketReader(map);
+          reader.read();
+          for (const [which, becomes] of changes) {
+            const id = `c${which}`;
+            const come = [{ ...becomes, id }];
+            expect(editMap(map, { gone: lines.has(id) ? [id] : [], come })).toBe(true);
+            lines.delete(id);
+            lines.set(id, come[0]);
+            const followed = reader.read();
+            const anew = new PocketReader(buildMap([...lines.values()])).read();
+            expect(followed.length).toBe(anew.length);
+            followed.forEach(({ area }, i) => {
+              expect(Math.abs(area - anew[i].area)).toBeLessThan(0.5);
+            });
+          }
+        },
+      ),
+      { numRuns: 80, endOnFailure: true, seed: 20261125 },
+    );
+  });
+
   it("keeps the very pockets an edit leaves alone", () => {
     const dot = circle(80, 80, 5);
     const map = buildMap([box(0, 0, 40, 40), box(60, 0, 40, 40), frame, dot]);
