@@ -1,15 +1,19 @@
 #!/usr/bin/env node
 /** The command line over core, for batch work and for checks beside other engines. */
 import "reflect-metadata";
-import { readFileSync, writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
+import { basename, extname, join } from "node:path";
 import { parseArgs } from "node:util";
+import { cameIn } from "#core/formats/import-report.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
+import { convertReport } from "./convert.ts";
 import { pocketsReport } from "./pockets.ts";
 
 const USAGE = `Usage:
   fern pockets FILE.svg [--reach N] [--strict] [--json]
   fern bridge FILE.svg --reach N --out OUT.svg [--strict] [--json]
+  fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
   fern build FILE.json [--repeat N] [--json]`;
 
 const OPTIONS = {
@@ -17,6 +21,7 @@ const OPTIONS = {
   strict: { type: "boolean" },
   json: { type: "boolean" },
   out: { type: "string" },
+  merge: { type: "string" },
   repeat: { type: "string" },
 } as const;
 
@@ -27,7 +32,7 @@ interface Answer {
   readonly sentence: string;
 }
 
-const COMMANDS: Record<string, (file: string, values: Values) => Answer> = {
+const COMMANDS: Record<string, (file: string, values: Values, more: readonly string[]) => Answer> = {
   pockets: (file, values) => {
     const report = pocketsReport(read(file), {
       reach: numberOf("--reach", values.reach, 0),
@@ -45,6 +50,24 @@ const COMMANDS: Record<string, (file: string, values: Values) => Answer> = {
     writeFileSync(values.out, svg);
     return { report, sentence: `${report.bridges.length} bridges, ${report.pockets.length} pockets` };
   },
+  convert: (file, values, more) => {
+    const { out } = values;
+    if (!out) throw new Error(USAGE);
+    const merge = values.merge === undefined ? undefined : numberOf("--merge", values.merge);
+    const convert = (from: string, to: string) => {
+      const { report, svg } = convertReport(read(from), { name: basename(from, extname(from)), merge });
+      writeFileSync(to, svg);
+      return report;
+    };
+    if (more.length === 0) {
+      const report = convert(file, out);
+      return { report, sentence: cameIn(report) };
+    }
+    mkdirSync(out, { recursive: true });
+    const files = [file, ...more];
+    const reports = files.map((from) => ({ file: from, ...convert(from, join(out, basename(from))) }));
+    return { report: reports, sentence: `${files.length} files written to ${out}` };
+  },
   build: (file, values) => {
     const report = buildReport(readLineWork(read(file)), numberOf("--repeat", values.repeat, 5));
     return { report, sentence: `${report.faces} faces in ${report.ms.toFixed(1)} ms` };
@@ -61,10 +84,10 @@ function numberOf(name: string, text: string | undefined, otherwise?: number): n
 
 function main(): void {
   const { values, positionals } = parseArgs({ allowPositionals: true, options: OPTIONS });
-  const [name, file] = positionals;
+  const [name, file, ...more] = positionals;
   const command = COMMANDS[name];
   if (!command || !file) throw new Error(USAGE);
-  const { report, sentence } = command(file, values);
+  const { report, sentence } = command(file, values, more);
   console.log(values.json ? JSON.stringify(report) : sentence);
 }
 

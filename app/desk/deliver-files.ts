@@ -15,7 +15,7 @@ export function fileName(desk: DeskStore, ending: string): string {
 
 export async function svgFile(desk: DeskStore): Promise<Blob> {
   const { scene, history } = desk.getState();
-  return new Blob([writeSvg(scene, { page: history.drawing.page })], { type: "image/svg+xml" });
+  return new Blob([writeSvg(scene, { drawing: history.drawing })], { type: "image/svg+xml" });
 }
 
 export async function drawingFile(desk: DeskStore): Promise<Blob> {

@@ -23,13 +23,14 @@ export function pocketCounts({ derived, history }: Desk) {
 
 /** How many places use each tin colour, on whatever step of its ladder. */
 export function usesOf({ history, derived }: Desk): Map<string, number> {
-  const { pours, shades } = history.drawing;
+  const { pours, flatShapes, shades, strokes, inkShapes, ink } = history.drawing;
   const uses = new Map<string, number>();
   const count = (paint: Paint | null | undefined) => {
     if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
   };
   for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.paint);
-  for (const shade of Object.values(shades)) count(shade.paint);
+  for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
+  for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
   return uses;
 }
 

@@ -2,6 +2,7 @@
 import Dexie, { type EntityTable, type Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Step } from "#core/drawing/history.ts";
+import { type DrawingOfVersion1, upgradedDrawing } from "#core/drawing/upgrade.ts";
 
 export interface DrawingRow {
   readonly id: string;
@@ -32,6 +33,14 @@ class FernDatabase extends Dexie {
   constructor() {
     super("fern-pocket");
     this.version(1).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
+    this.version(2).upgrade((change) =>
+      change
+        .table<DrawingRow & { base: DrawingOfVersion1 }>("drawings")
+        .toCollection()
+        .modify((row) => {
+          Object.assign(row, { base: upgradedDrawing(row.base) });
+        }),
+    );
   }
 }
 

@@ -1,10 +1,9 @@
 /** Reads files that come from outside, away from the interface: nothing in them is run or fetched. */
 import * as Comlink from "comlink";
 import type { Drawing } from "#core/drawing/drawing.ts";
-import { newDrawing } from "#core/drawing/new-drawing.ts";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { checkSize, FileProblem } from "#core/formats/file-problem.ts";
-import { readSvg } from "#core/formats/svg-read.ts";
+import { importSvg } from "#core/formats/import-drawing.ts";
 
 export type FileReading =
   | { readonly ok: true; readonly drawing: Drawing; readonly notes: readonly string[] }
@@ -26,8 +25,8 @@ async function readFile(file: File): Promise<FileReading> {
     }
     if (/^\s*\{/.test(text)) return { ok: true, drawing: await readDrawingFile(text), notes: [] };
     if (!/^\s*(\uFEFF)?\s*</.test(text)) throw new FileProblem("not-svg", "This is not an SVG.");
-    const { page, strokes, inkShapes, notes } = readSvg(text);
-    return { ok: true, drawing: newDrawing(name, page, strokes, inkShapes), notes };
+    const { drawing } = importSvg(name, text);
+    return { ok: true, drawing, notes: [] };
   } catch (error) {
     if (error instanceof FileProblem) return { ok: false, message: error.message };
     return { ok: false, message: "The file could not be read." };

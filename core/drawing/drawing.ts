@@ -4,23 +4,75 @@ import type { Box, Point } from "../geometry/point.ts";
 /** Entities by id; `rank` orders them, so that undo can put one back where it was. */
 export type Table<T> = Readonly<Record<string, T>>;
 
-export interface Stroke {
+export const CAPS = ["round", "butt", "square"] as const;
+export const JOINS = ["round", "miter", "bevel"] as const;
+
+/** A tin colour, or one of its ladder's steps: negative is darker, positive lighter, 0 the base. */
+export interface Paint {
+  readonly colour: string;
+  readonly step: number;
+}
+
+/** What everything drawn in ink has. */
+interface Inked {
   readonly id: string;
   readonly rank: number;
+  readonly name?: string;
+  /** Names of the groups it came in, from the outermost in. */
+  readonly groups?: readonly string[];
+  /** Its own colour; otherwise that of the drawing's ink. */
+  readonly paint?: Paint;
+}
+
+/**
+ * Width along a line: flat pairs [place, share, …], places from 0 to 1 of its length in rising order, shares of its
+ * width; straight between them.
+ */
+export type Profile = readonly number[];
+
+export interface Stroke extends Inked {
   /** A chain of cubics (geometry/cubic.ts) in page units; a closed one ends where it starts. */
   readonly points: readonly number[];
   readonly closed: boolean;
-  /** Ink width in page units. */
+  /** Ink width in page units, where profile and nib are at their full share. */
   readonly width: number;
-  readonly name?: string;
+  /** Its own width along the line, from the hand's pressure or a scan; even when left out. */
+  readonly profile?: Profile;
+  /** The nib it is drawn with, whose profile comes on top of its own; even when left out. */
+  readonly nib?: string;
+  /** Round when left out, as are its joins. */
+  readonly cap?: (typeof CAPS)[number];
+  readonly join?: (typeof JOINS)[number];
+  readonly miterLimit?: number;
+  /** Lengths of dashes and the gaps between them in page units. */
+  readonly dash?: readonly number[];
+  readonly dashOffset?: number;
 }
 
 /** Ink as a filled shape: closed chains of cubics in page units. */
-export interface InkShape {
+export interface InkShape extends Inked {
+  readonly outline: readonly (readonly number[])[];
+  readonly evenOdd: boolean;
+}
+
+/** A width profile that every stroke drawn with it follows. */
+export interface Nib {
+  readonly id: string;
+  readonly rank: number;
+  readonly name: string;
+  readonly profile: Profile;
+  /** How many lines side by side one stroke of it leaves. */
+  readonly strands: number;
+}
+
+/** Colour as a shape of its own on the flats sheet: closed chains of cubics. */
+export interface FlatShape {
   readonly id: string;
   readonly rank: number;
   readonly outline: readonly (readonly number[])[];
   readonly evenOdd: boolean;
+  readonly paint: Paint;
+  readonly opacity: number;
   readonly name?: string;
 }
 
@@ -42,12 +94,6 @@ export interface Colour {
   readonly name: string;
   /** #rrggbb */
   readonly value: string;
-}
-
-/** A tin colour, or one of its ladder's steps: negative is darker, positive lighter, 0 the base. */
-export interface Paint {
-  readonly colour: string;
-  readonly step: number;
 }
 
 /**
@@ -110,16 +156,18 @@ export interface Drawing {
   readonly page: Page;
   readonly strokes: Table<Stroke>;
   readonly inkShapes: Table<InkShape>;
+  readonly nibs: Table<Nib>;
   readonly bridges: Table<Bridge>;
   /** Openings up to this width in page units count as closed; 0 for none. */
   readonly reach: number;
   readonly declined: Table<Declined>;
   readonly tin: Table<Colour>;
   readonly pours: Table<Pour>;
+  readonly flatShapes: Table<FlatShape>;
   readonly shades: Table<Shade>;
   readonly sheets: Readonly<Record<SheetName, Sheet>>;
-  /** #rrggbb of the ink. */
-  readonly ink: string;
+  /** What all ink is drawn in that has no colour of its own. */
+  readonly ink: Paint;
   /** Take centre lines alone when looking for pockets; otherwise touching ink counts as joined. */
   readonly strict: boolean;
 }

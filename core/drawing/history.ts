@@ -90,6 +90,7 @@ export function replay(base: Drawing, steps: readonly Step[], cursor: number): H
 const LINE_PARTS = new Set<string | number>([
   "strokes",
   "inkShapes",
+  "nibs",
   "bridges",
   "reach",
   "declined",

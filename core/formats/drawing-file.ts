@@ -2,146 +2,73 @@
 import "reflect-metadata";
 import { plainToInstance, Type } from "class-transformer";
 import {
-  ArrayMaxSize,
-  ArrayMinSize,
   Equals,
   IsArray,
   IsBoolean,
-  IsHexColor,
-  IsIn,
-  IsInt,
   IsNumber,
-  IsOptional,
-  IsPositive,
   IsString,
-  Max,
   MaxLength,
   Min,
-  ValidateBy,
   ValidateNested,
   validate,
 } from "class-validator";
-import { BLENDS, type Drawing, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
-import { startingSheets } from "../drawing/new-drawing.ts";
+import { type Drawing, SHEETS } from "../drawing/drawing.ts";
+import { startingNibs, startingSheets } from "../drawing/new-drawing.ts";
+import { upgradedInk } from "../drawing/upgrade.ts";
+import {
+  BridgeRecord,
+  ColourRecord,
+  DeclinedRecord,
+  FINITE,
+  FlatShapeRecord,
+  InkShapeRecord,
+  NibRecord,
+  PageRecord,
+  PaintRecord,
+  PourRecord,
+  ShadeRecord,
+  SheetRecord,
+  StrokeRecord,
+} from "./drawing-records.ts";
 import { FileProblem } from "./file-problem.ts";
 
 const FORMAT = "fern-pocket-drawing";
-const FINITE = { allowNaN: false, allowInfinity: false };
-
-/** Every item of every list is a finite number. */
-const IsNumbersInside = () =>
-  ValidateBy({
-    name: "isNumbersInside",
-    validator: {
-      validate: (lists) => Array.isArray(lists) && lists.every((list) => list.every(Number.isFinite)),
-    },
-  });
-
-class BoxRecord {
-  @IsNumber(FINITE) x!: number;
-  @IsNumber(FINITE) y!: number;
-  @IsPositive() width!: number;
-  @IsPositive() height!: number;
-}
-
-class PageRecord {
-  @ValidateNested() @Type(() => BoxRecord) box!: BoxRecord;
-  @IsPositive() width!: number;
-  @IsIn(UNITS) unit!: (typeof UNITS)[number];
-  @IsInt() @Min(1) @Max(2400) ppi!: number;
-}
-
-class Ranked {
-  @IsString() @MaxLength(80) id!: string;
-  @IsNumber(FINITE) rank!: number;
-}
-
-class StrokeRecord extends Ranked {
-  @IsArray() @ArrayMinSize(2) @IsNumber(FINITE, { each: true }) points!: number[];
-  @IsBoolean() closed!: boolean;
-  @IsPositive() width!: number;
-  @IsOptional() @IsString() @MaxLength(200) name?: string;
-}
-
-class InkShapeRecord extends Ranked {
-  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() outline!: number[][];
-  @IsBoolean() evenOdd!: boolean;
-  @IsOptional() @IsString() @MaxLength(200) name?: string;
-}
-
-class BridgeRecord {
-  @IsString() @MaxLength(80) id!: string;
-  @IsArray() @ArrayMinSize(8) @IsNumber(FINITE, { each: true }) points!: number[];
-}
-
-class DeclinedRecord {
-  @IsString() @MaxLength(80) id!: string;
-  @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) at!: [number, number];
-}
-
-class ColourRecord extends Ranked {
-  @IsString() @MaxLength(80) name!: string;
-  @IsHexColor() value!: string;
-}
-
-class PaintRecord {
-  @IsString() colour!: string;
-  @IsInt() @Min(-3) @Max(3) step!: number;
-}
-
-class PourRecord extends Ranked {
-  @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
-  @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) seed!: [number, number];
-  @IsPositive() area!: number;
-  @IsArray() @IsString({ each: true }) lines!: string[];
-  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() region!: number[][];
-}
-
-class ShadeRecord extends Ranked {
-  @IsArray() @ArrayMinSize(8) @IsNumber(FINITE, { each: true }) points!: number[];
-  @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) seed!: [number, number];
-  @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
-  @IsIn(BLENDS) blend!: (typeof BLENDS)[number];
-  @Min(0) @Max(1) opacity!: number;
-}
-
-class SheetRecord {
-  @IsIn(SHEETS) name!: SheetName;
-  @IsBoolean() visible!: boolean;
-  @IsBoolean() locked!: boolean;
-  @Min(0) @Max(1) opacity!: number;
-}
-
+const VERSION = 2;
 class DrawingRecord {
   @Equals(FORMAT) format!: typeof FORMAT;
-  @Equals(1) version!: 1;
+  @Equals(VERSION) version!: typeof VERSION;
   @IsString() @MaxLength(200) name!: string;
   @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => StrokeRecord) strokes!: StrokeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes!: InkShapeRecord[];
+  @IsArray() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
   @IsNumber(FINITE) @Min(0) reach!: number;
   @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => PourRecord) pours!: PourRecord[];
+  @IsArray() @ValidateNested({ each: true }) @Type(() => FlatShapeRecord) flatShapes!: FlatShapeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ShadeRecord) shades!: ShadeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => SheetRecord) sheets!: SheetRecord[];
-  @IsHexColor() ink!: string;
+  @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
   @IsBoolean() strict!: boolean;
 }
 
 export function writeDrawingFile(drawing: Drawing): string {
-  const { strokes, inkShapes, bridges, declined, tin, pours, shades, sheets, ...rest } = drawing;
+  const { strokes, inkShapes, nibs, bridges, declined, tin, pours, flatShapes, shades, sheets, ...rest } =
+    drawing;
   const record = {
     format: FORMAT,
-    version: 1,
+    version: VERSION,
     ...rest,
     strokes: Object.values(strokes),
     inkShapes: Object.values(inkShapes),
+    nibs: Object.values(nibs),
     bridges: Object.values(bridges),
     declined: Object.values(declined),
     tin: Object.values(tin),
     pours: Object.values(pours),
+    flatShapes: Object.values(flatShapes),
     shades: Object.values(shades),
     sheets: SHEETS.map((name) => ({ name, ...sheets[name] })),
   };
@@ -150,7 +77,7 @@ export function writeDrawingFile(drawing: Drawing): string {
 
 /** Throws a FileProblem when the text is not a whole drawing file. */
 export async function readDrawingFile(text: string): Promise<Drawing> {
-  const record = plainToInstance(DrawingRecord, parse(text));
+  const record = plainToInstance(DrawingRecord, upgradedRecord(parse(text)));
   const errors = await validate(record, { whitelist: true, forbidUnknownValues: true });
   if (errors.length > 0) {
     const where = errors.map(({ property }) => property).join(", ");
@@ -166,18 +93,32 @@ export async function readDrawingFile(text: string): Promise<Drawing> {
   return {
     name: record.name,
     page: { ...record.page, box: { ...record.page.box } },
-    strokes: byId(record.strokes),
-    inkShapes: byId(record.inkShapes),
+    strokes: byId(record.strokes.map(withPlainPaint)),
+    inkShapes: byId(record.inkShapes.map(withPlainPaint)),
+    nibs: byId(record.nibs),
     bridges: byId(record.bridges),
     reach: record.reach,
     declined: byId(record.declined),
     tin: byId(record.tin),
     pours: byId(record.pours.map((pour) => ({ ...pour, paint: pour.paint ? { ...pour.paint } : null }))),
-    shades: byId(record.shades.map((shade) => ({ ...shade, paint: { ...shade.paint } }))),
+    flatShapes: byId(record.flatShapes.map(withPlainPaint)),
+    shades: byId(record.shades.map(withPlainPaint)),
     sheets,
-    ink: record.ink,
+    ink: { ...record.ink },
     strict: record.strict,
   };
+}
+
+/** Its paint as a plain object, so that what is kept and sent to workers has no class. */
+const withPlainPaint = <T extends { paint?: PaintRecord }>(item: T): T =>
+  item.paint ? { ...item, paint: { ...item.paint } } : { ...item };
+
+/** A file of an earlier version, brought up to this one. */
+function upgradedRecord(record: object): object {
+  const { version, tin, ink, ...rest } = record as { version?: number; tin?: unknown; ink?: unknown };
+  if (version !== 1 || !Array.isArray(tin) || typeof ink !== "string") return record;
+  const inked = upgradedInk(tin, ink);
+  return { ...rest, version: VERSION, nibs: Object.values(startingNibs()), flatShapes: [], ...inked };
 }
 
 function parse(text: string): object {

@@ -8,9 +8,9 @@ export interface Chain {
   readonly closed: boolean;
 }
 
-/** Reads path data through a transform list; `scale` is how much that enlarges lengths on average. */
-export function chainsOf(d: string, transform: string): { chains: Chain[]; scale: number } {
-  const path = svgpath(d).unarc().transform(transform).abs().unshort();
+/** Reads path data; what makes no sense in it ends it, as SVG asks. */
+export function chainsOf(d: string): Chain[] {
+  const path = svgpath(d).unarc().abs().unshort();
   const chains: Chain[] = [];
   let points: number[] = [];
   let start: Point = [0, 0];
@@ -38,8 +38,7 @@ export function chainsOf(d: string, transform: string): { chains: Chain[]; scale
     }
   });
   finish(closesItself(points));
-  const finite = chains.filter(({ points: p }) => p.every(Number.isFinite));
-  return { chains: finite, scale: scaleOf(transform) };
+  return chains.filter(({ points: p }) => p.every(Number.isFinite));
 }
 
 function pushLine(points: number[], from: Point, to: Point): void {
@@ -61,20 +60,6 @@ function raised([x, y]: Point, [cx, cy, ex, ey]: number[]): number[] {
 function closesItself(points: Coords): boolean {
   const n = points.length;
   return n > 8 && points[0] === points[n - 2] && points[1] === points[n - 1];
-}
-
-/** Square root of the area a transform list makes of a unit square. */
-function scaleOf(transform: string): number {
-  if (!transform) return 1;
-  const corners: Point[] = [];
-  svgpath("M0 0L1 0L0 1")
-    .transform(transform)
-    .abs()
-    .iterate((segment) => {
-      corners.push([segment[1] as number, segment[2] as number]);
-    });
-  const [o, a, b] = corners;
-  return Math.sqrt(Math.abs((a[0] - o[0]) * (b[1] - o[1]) - (a[1] - o[1]) * (b[0] - o[0])));
 }
 
 /** Shortest decimal with at most `digits` places. */

@@ -1,226 +1,262 @@
 /**
- * Reads stroke line art from SVG. The XML goes through a streaming parser that knows no entities of its own, runs
- * nothing and fetches nothing; what cannot be read is counted and told.
+ * Reads line art from SVG: strokes become strokes, dark fills ink shapes, other fills flat shapes. What lies hidden
+ * beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
-
 import { converter } from "culori";
-import { SaxesParser, type SaxesTagPlain } from "saxes";
-import type { InkShape, Page, Stroke } from "../drawing/drawing.ts";
+import type { InkShape, Page, Shade, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { polyline } from "../geometry/cubic.ts";
-import { type Box, boundsOf, grow } from "../geometry/point.ts";
+import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/point.ts";
 import { FileProblem } from "./file-problem.ts";
-import { type Chain, chainsOf } from "./svg-path.ts";
+import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
+import { type Asides, type Mark, marksOf } from "./svg-marks.ts";
+import { drawnStroke, factsIn, isTrap, nibOf, paintNameOf, pourPlace, shadeOf, sheetOf } from "./svg-ours.ts";
+import type { Tint } from "./svg-paint.ts";
+import type { Chain } from "./svg-path.ts";
+import { penOf } from "./svg-pen.ts";
+import { type SvgTree, treeOf } from "./svg-tree.ts";
+import { lengthOf, viewBoxOf } from "./svg-units.ts";
+
+/** A coloured fill as it was found. */
+export interface ReadFlat {
+  readonly id: string;
+  readonly rank: number;
+  readonly outline: readonly (readonly number[])[];
+  readonly evenOdd: boolean;
+  readonly value: string;
+  readonly opacity: number;
+  readonly name?: string;
+}
+
+/** Colour that a file of ours says was poured into the pocket around a point. */
+export interface ReadPour {
+  readonly seed: Point;
+  readonly paint: string;
+  readonly rank: number;
+}
+
+export interface OurReading {
+  /** As text, not checked yet. */
+  readonly facts: string;
+  /** Names of paints by the ids of strokes, ink shapes, flats and shades. */
+  readonly paints: ReadonlyMap<string, string>;
+  readonly pours: readonly ReadPour[];
+  readonly shades: readonly Omit<Shade, "paint">[];
+}
 
 export interface SvgReading {
   readonly page: Page;
   readonly strokes: readonly Stroke[];
   readonly inkShapes: readonly InkShape[];
-  /** Sentences on what was left aside. */
-  readonly notes: readonly string[];
+  readonly flats: readonly ReadFlat[];
+  /** #rrggbb of strokes and ink shapes, by id. */
+  readonly tints: ReadonlyMap<string, string>;
+  readonly asides: Asides;
+  /** How many strokes were cut where the picture hides or clips them. */
+  readonly cut: number;
+  /** What a file of ours says beside its picture. */
+  readonly ours?: OurReading;
+}
+
+export interface SvgReadOptions {
+  /** Hears how much of the work is done, 0 to 1. */
+  readonly onProgress?: (share: number) => void;
+  /** Takes a file of ours for any other. */
+  readonly asForeign?: boolean;
+}
+
+/** Throws a FileProblem when there is nothing to read. */
+export function readSvg(
+  text: string,
+  { onProgress = () => {}, asForeign = false }: SvgReadOptions = {},
+): SvgReading {
+  if (text.trim() === "") throw new FileProblem("empty", "The file is empty.");
+  const tree = treeOf(text, (share) => onProgress(share * 0.4));
+  if (tree.root.name !== "svg")
+    throw new FileProblem("not-svg", `This is not an SVG: its outermost element is <${tree.root.name}>.`);
+  const given = givenBox(tree);
+  const { marks, asides } = marksOf(tree, given ?? UNKNOWN, (count) =>
+    onProgress(0.4 + (0.3 * count) / tree.count),
+  );
+  const box = given ?? boxOf(marks);
+  if (!box || marks.length === 0) throw new FileProblem("no-lines", emptyMessage(asides));
+  const facts = asForeign ? undefined : factsIn(tree);
+  const page = pageFor(box, tree.root.attributes.width);
+  const reader = new MarkReader(box, asides);
+  if (facts !== undefined) return reader.readOurs(marks, page, facts);
+  reader.readAll(marks, (share) => onProgress(0.7 + 0.3 * share));
+  return reader.reading(page);
+}
+
+const UNKNOWN: Box = { x: 0, y: 0, width: 300, height: 150 };
+
+function givenBox({ root }: SvgTree): Box | undefined {
+  const { viewBox, width, height } = root.attributes;
+  const [w, h] = [lengthOf(width), lengthOf(height)];
+  return viewBoxOf(viewBox) ?? (w && h && w > 0 && h > 0 ? { x: 0, y: 0, width: w, height: h } : undefined);
+}
+
+function boxOf(marks: readonly Mark[]): Box | undefined {
+  const box = boundsOf(marks.flatMap(({ chains }) => chains.map(({ points }) => points)));
+  return box && grow(box, Math.max(box.width, box.height, 1) * 0.05);
 }
 
 const oklch = converter("oklch");
 
-/** What an element hands down to its children. */
-interface Inherited {
-  readonly transform: string;
-  readonly stroke: string;
-  readonly strokeWidth: string;
-  readonly fill: string;
-  readonly fillRule: string;
-  readonly hidden: boolean;
-  readonly name: string | undefined;
-}
-
-const ROOT: Inherited = {
-  transform: "",
-  stroke: "none",
-  strokeWidth: "1",
-  fill: "black",
-  fillRule: "nonzero",
-  hidden: false,
-  name: undefined,
-};
-
-/** Elements whose contents are not part of the picture itself. */
-const ASIDE = new Set([
-  "defs",
-  "symbol",
-  "clipPath",
-  "mask",
-  "pattern",
-  "marker",
-  "linearGradient",
-  "radialGradient",
-  "filter",
-  "metadata",
-  "style",
-  "script",
-  "foreignObject",
-]);
-const SHAPES = new Set(["path", "line", "polyline", "polygon", "circle", "ellipse", "rect"]);
-
-export function readSvg(text: string): SvgReading {
-  if (text.trim() === "") throw new FileProblem("empty", "The file is empty.");
-  const reader = new SvgReader();
-  const parser = new SaxesParser();
-  parser.on("error", (error) => {
-    throw new FileProblem("broken", `The file's XML is broken (${plain(error.message)}).`);
-  });
-  parser.on("opentag", (tag) => reader.open(tag));
-  parser.on("closetag", () => reader.close());
-  parser.write(text).close();
-  return reader.finish();
-}
-
-const plain = (message: string): string =>
-  message.replace(/^(undefined:)?(\d+):(\d+): /, "line $2: ").replace(/\.$/, "");
-
-class SvgReader {
-  private readonly stack: Inherited[] = [];
-  private readonly strokes: Stroke[] = [];
-  private readonly inkShapes: InkShape[] = [];
-  private readonly counts = new Map<string, number>();
-  private asideDepth = 0;
-  private box: Box | undefined;
-  private size: { width?: string; height?: string } = {};
-
-  open(tag: SaxesTagPlain): void {
-    const name = tag.name.replace(/^svg:/, "");
-    const attributes = tag.attributes as Record<string, string>;
-    if (this.stack.length === 0) this.openRoot(name, attributes);
-    const inherited = this.inherit(attributes);
-    this.stack.push(inherited);
-    if (this.asideDepth > 0 || ASIDE.has(name)) this.asideDepth++;
-    this.noteOddities(name, attributes);
-    if (this.asideDepth === 0 && SHAPES.has(name) && !inherited.hidden)
-      this.addShape(name, attributes, inherited);
-  }
-
-  close(): void {
-    this.stack.pop();
-    if (this.asideDepth > 0) this.asideDepth--;
-  }
-
-  finish(): SvgReading {
-    const { strokes, inkShapes } = this;
-    const box = this.box ?? this.boxOfInk();
-    if (!box || strokes.length + inkShapes.length === 0)
-      throw new FileProblem("no-lines", this.emptyMessage());
-    return { page: pageFor(box, this.size), strokes, inkShapes, notes: this.notes() };
-  }
-
-  private openRoot(name: string, attributes: Record<string, string>): void {
-    if (name !== "svg")
-      throw new FileProblem("not-svg", `This is not an SVG: its outermost element is <${name}>.`);
-    this.size = { width: attributes.width, height: attributes.height };
-    const view = (attributes.viewBox ?? "").split(/[\s,]+/).map(Number);
-    const sized = [lengthInPixels(attributes.width), lengthInPixels(attributes.height)];
-    if (view.length === 4 && view.every(Number.isFinite) && view[2] > 0 && view[3] > 0) {
-      this.box = { x: view[0], y: view[1], width: view[2], height: view[3] };
-    } else if (sized[0] && sized[1]) {
-      this.box = { x: 0, y: 0, width: sized[0], height: sized[1] };
-    }
-  }
-
-  private inherit(attributes: Record<string, string>): Inherited {
-    const above = this.stack[this.stack.length - 1] ?? ROOT;
-    const style = { ...attributes, ...declarations(attributes.style) };
-    return {
-      transform: [above.transform, attributes.transform].filter(Boolean).join(" "),
-      stroke: style.stroke ?? above.stroke,
-      strokeWidth: style["stroke-width"] ?? above.strokeWidth,
-      fill: style.fill ?? above.fill,
-      fillRule: style["fill-rule"] ?? above.fillRule,
-      hidden: above.hidden || style.display === "none" || style.visibility === "hidden",
-      name: attributes.id ?? above.name,
-    };
-  }
-
-  private noteOddities(name: string, attributes: Record<string, string>): void {
-    if (name === "script" || Object.keys(attributes).some((key) => /^on/i.test(key))) this.count("script");
-    if (name === "image") this.count("image");
-    if (name === "text") this.count("text");
-    if (name === "use") this.count("use");
-    if (name === "style") this.count("style");
-    const link = attributes.href ?? attributes["xlink:href"];
-    if (link && !link.startsWith("#") && !link.startsWith("data:") && name !== "a") this.count("outside");
-  }
-
-  private count(what: string): void {
-    this.counts.set(what, (this.counts.get(what) ?? 0) + 1);
-  }
-
-  private addShape(name: string, attributes: Record<string, string>, inherited: Inherited): void {
-    const inked = isInkColour(inherited.fill) && name !== "line";
-    if (isNone(inherited.stroke) && !inked) {
-      if (!isNone(inherited.fill)) this.count("filled");
-      return;
-    }
-    const d = pathOf(name, attributes);
-    if (!d) return;
-    const { chains, scale } = chainsOf(d, inherited.transform);
-    const named = inherited.name ? { name: inherited.name } : {};
-    if (inked) this.addInkShape(chains, inherited.fillRule === "evenodd", named);
-    const width = (lengthInPixels(inherited.strokeWidth) ?? 1) * scale;
-    if (isNone(inherited.stroke) || !(width > 0)) return;
-    for (const { points, closed } of chains) {
-      const rank = this.nextRank();
-      this.strokes.push({ id: `s${rank}`, rank, points, closed, width, ...named });
-    }
-  }
-
-  private addInkShape(chains: readonly Chain[], evenOdd: boolean, named: { name?: string }): void {
-    const outline = chains.map(closedPoints).filter((points) => points.length > 8);
-    if (outline.length === 0) return;
-    const rank = this.nextRank();
-    this.inkShapes.push({ id: `i${rank}`, rank, outline, evenOdd, ...named });
-  }
-
-  private nextRank(): number {
-    return this.strokes.length + this.inkShapes.length + 1;
-  }
-
-  private boxOfInk(): Box | undefined {
-    const box = boundsOf([
-      ...this.strokes.map(({ points }) => points),
-      ...this.inkShapes.flatMap(({ outline }) => outline),
-    ]);
-    return box && grow(box, Math.max(box.width, box.height, 1) * 0.05);
-  }
-
-  private emptyMessage(): string {
-    const filled = this.counts.get("filled") ?? 0;
-    const found = filled
-      ? ` It has ${filled} ${filled === 1 ? "shape" : "shapes"} in light or bright colours, which cannot be read as ink.`
-      : "";
-    return `No lines were found in this file.${found}`;
-  }
-
-  private notes(): string[] {
-    const told: Record<string, (n: number) => string> = {
-      filled: (n) =>
-        `${n} coloured ${n === 1 ? "shape has" : "shapes have"} no dark fill or stroke and ${n === 1 ? "was" : "were"} left aside.`,
-      text: (n) => `${n} piece${n === 1 ? "" : "s"} of text left aside.`,
-      image: (n) => `${n} picture${n === 1 ? "" : "s"} left aside.`,
-      use: (n) => `${n} reused symbol${n === 1 ? "" : "s"} left aside.`,
-      style: () => "A style sheet was left aside; only attributes and inline styles were read.",
-      script: (n) => `${n} script${n === 1 ? "" : "s"} found and not run.`,
-      outside: (n) => `${n} link${n === 1 ? "" : "s"} to outside files not followed.`,
-    };
-    return [...this.counts].map(([what, n]) => told[what](n));
-  }
-}
-
 /** Filled shapes darker than this in OKLCH lightness are ink. */
 const DARK = 0.45;
 
-function isInkColour(paint: string): boolean {
-  if (isNone(paint)) return false;
-  const colour = oklch(paint === "currentColor" ? "black" : paint);
-  return colour !== undefined && colour.l < DARK && (colour.alpha ?? 1) > 0.5;
+const isDark = ({ value, alpha }: Tint): boolean => alpha > 0.5 && (oklch(value)?.l ?? 1) < DARK;
+
+/** See-through strokes are drawn in full: ink is. */
+const FAINT = 0.98;
+
+class MarkReader {
+  private readonly strokes: Stroke[] = [];
+  private readonly inkShapes: InkShape[] = [];
+  private readonly flats: ReadFlat[] = [];
+  private readonly tints = new Map<string, string>();
+  private rank = 0;
+  private cut = 0;
+
+  constructor(
+    private readonly box: Box,
+    private readonly asides: Asides,
+  ) {}
+
+  readAll(marks: readonly Mark[], onProgress: (share: number) => void): void {
+    const covers = new Covers(marks, ({ fill }) => fill !== undefined && fill.alpha > FAINT);
+    marks.forEach((mark, i) => {
+      const later = covers.after(i, boundsOf(outlineOf(mark))!);
+      if (mark.fill) this.addFill(mark, mark.fill, later);
+      if (mark.stroke) this.addStroke(mark, mark.stroke, later);
+      onProgress((i + 1) / marks.length);
+    });
+  }
+
+  reading(page: Page): SvgReading {
+    const { strokes, inkShapes, flats, tints, asides, cut } = this;
+    return { page, strokes, inkShapes, flats, tints, asides, cut };
+  }
+
+  private addFill(mark: Mark, tint: Tint, later: readonly Cover[]): void {
+    const evenOdd = mark.style["fill-rule"] === "evenodd";
+    const whole = mark.chains.map(closedPoints).filter((points) => points.length > 8);
+    const outline = clippedFill({ outline: whole, evenOdd }, mark.clips);
+    if (outline.length === 0) return;
+    const clipped = outline !== whole;
+    const rule = clipped ? false : evenOdd;
+    const lightAbove = later.filter(({ mark: { fill } }) => fill && !isDark(fill));
+    if (isDark(tint) && !isBuried({ outline, evenOdd: rule }, lightAbove))
+      this.addInk(mark, outline, rule, tint.value);
+    else this.addFlat(mark, outline, rule, tint);
+  }
+
+  private addInk(mark: Mark, outline: readonly (readonly number[])[], evenOdd: boolean, value: string): void {
+    const id = `i${++this.rank}`;
+    this.inkShapes.push({ id, rank: this.rank, outline, evenOdd, ...calledAs(mark) });
+    this.tints.set(id, value);
+  }
+
+  private addFlat(mark: Mark, outline: readonly (readonly number[])[], evenOdd: boolean, tint: Tint): void {
+    const id = `f${++this.rank}`;
+    const { name } = mark;
+    const { value, alpha: opacity } = tint;
+    this.flats.push({ id, rank: this.rank, outline, evenOdd, value, opacity, ...(name ? { name } : {}) });
+  }
+
+  private addStroke(mark: Mark, tint: Tint, later: readonly Cover[]): void {
+    const called = calledAs(mark);
+    if (tint.alpha < FAINT) this.aside("faint", mark.name ?? mark.element.name);
+    for (const { points, closed } of mark.chains) {
+      const pen = penOf(mark, points);
+      if (!pen) continue;
+      const step = diagonal(this.box) / 400;
+      const clipped = clippedStroke(points, closed, mark.clips, step);
+      const pieces = clipped.flatMap((piece) =>
+        visibleStroke(piece, closed && piece === points, pen.width, later, step),
+      );
+      const whole = pieces.length === 1 && pieces[0] === points;
+      if (!whole) this.cut++;
+      for (const piece of pieces) {
+        const id = `s${++this.rank}`;
+        const cap = whole ? {} : { cap: "butt" as const };
+        this.strokes.push({
+          id,
+          rank: this.rank,
+          points: piece,
+          closed: closed && whole,
+          ...pen,
+          ...cap,
+          ...called,
+        });
+        this.tints.set(id, tint.value);
+      }
+    }
+  }
+
+  private aside(kind: "faint", name: string): void {
+    this.asides.set(kind, [...(this.asides.get(kind) ?? []), name]);
+  }
+
+  /** A file of ours: its marks say what they are. */
+  readOurs(marks: readonly Mark[], page: Page, facts: string): SvgReading {
+    const paints = new Map<string, string>();
+    const pours: ReadPour[] = [];
+    const shades: Omit<Shade, "paint">[] = [];
+    for (const mark of marks) {
+      if (isTrap(mark)) continue;
+      const before = this.rank;
+      const paint = paintNameOf(mark);
+      const seed = pourPlace(mark);
+      const shade = shadeOf(mark, `h${shades.length + 1}`, shades.length + 1);
+      if (seed) pours.push({ seed, paint, rank: ++this.rank });
+      else if (shade) {
+        shades.push(shade);
+        paints.set(shade.id, paint);
+      } else if (sheetOf(mark) === "ink") this.addOurInk(mark);
+      else if (mark.fill) this.addFlat(mark, outlineOf(mark), isEvenOdd(mark), mark.fill);
+      for (let rank = before + 1; rank <= this.rank; rank++)
+        for (const kind of ["s", "i", "f"]) paints.set(`${kind}${rank}`, paint);
+    }
+    return { ...this.reading(page), ours: { facts, paints, pours, shades } };
+  }
+
+  private addOurInk(mark: Mark): void {
+    const drawn = drawnStroke(mark);
+    if (drawn) {
+      this.rank++;
+      this.strokes.push({ id: `s${this.rank}`, rank: this.rank, ...drawn, ...calledAs(mark) });
+    } else if (mark.stroke) this.addOurStroke(mark);
+    else if (mark.fill) this.addInk(mark, outlineOf(mark), isEvenOdd(mark), mark.fill.value);
+  }
+
+  private addOurStroke(mark: Mark): void {
+    for (const { points, closed } of mark.chains) {
+      const pen = penOf(mark, points);
+      if (!pen) continue;
+      this.rank++;
+      const nib = nibOf(mark.element);
+      this.strokes.push({
+        id: `s${this.rank}`,
+        rank: this.rank,
+        points,
+        closed,
+        ...pen,
+        ...nib,
+        ...calledAs(mark),
+      });
+    }
+  }
 }
+
+const outlineOf = ({ chains }: Mark): number[][] => chains.map(({ points }) => points);
+const isEvenOdd = ({ style }: Mark): boolean => style["fill-rule"] === "evenodd";
+
+const calledAs = ({ name, groups }: Mark): Pick<Stroke, "name" | "groups"> => ({
+  ...(name ? { name } : {}),
+  ...(groups.length > 0 ? { groups } : {}),
+});
 
 /** A chain closed by a straight line where it is not closed yet, as filling does. */
 function closedPoints({ points }: Chain): number[] {
@@ -233,80 +269,22 @@ function closedPoints({ points }: Chain): number[] {
   return [...points, ...home.slice(2)];
 }
 
-const isNone = (paint: string): boolean => paint === "none" || paint === "transparent";
-
-function declarations(style: string | undefined): Record<string, string> {
-  const pairs = (style ?? "").split(";").map((part) => part.split(":"));
-  return Object.fromEntries(
-    pairs.filter(([key, value]) => key && value).map(([key, value]) => [key.trim(), value.trim()]),
-  );
-}
-
-const PIXELS: Record<string, number> = {
-  "": 1,
-  px: 1,
-  pt: 96 / 72,
-  pc: 16,
-  in: 96,
-  mm: 96 / 25.4,
-  cm: 96 / 2.54,
-  q: 96 / 101.6,
-};
-
-function lengthInPixels(text: string | undefined): number | undefined {
-  const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*)\s*$/i.exec(text ?? "");
-  const unit = match && PIXELS[match[2].toLowerCase()];
-  return match && unit ? Number(match[1]) * unit : undefined;
+function emptyMessage(asides: Asides): string {
+  const pictures = asides.get("image")?.length ?? 0;
+  const texts = asides.get("text")?.length ?? 0;
+  if (pictures > 0)
+    return "No lines were found in this file: it holds a picture made of pixels. Bring the picture itself in as a scan.";
+  if (texts > 0)
+    return "No lines were found in this file: it holds text only. Turn letters into outlines before saving it as SVG.";
+  return "No lines were found in this file.";
 }
 
 /** Physical units are kept; a size in pixels or none at all says nothing about print. */
-function pageFor(box: Box, size: { width?: string }): Page {
+function pageFor(box: Box, width: string | undefined): Page {
   const page = defaultPage(box);
-  const pixels = lengthInPixels(size.width);
-  if (!pixels || !/(mm|cm|in|pt|pc|q)\s*$/i.test(size.width ?? "")) return page;
-  return /in\s*$/i.test(size.width ?? "")
+  const pixels = lengthOf(width);
+  if (!pixels || !/(mm|cm|in|pt|pc|q)\s*$/i.test(width ?? "")) return page;
+  return /in\s*$/i.test(width ?? "")
     ? { ...page, unit: "in", width: pixels / 96 }
     : { ...page, unit: "mm", width: Math.round((pixels / 96) * 25.4 * 100) / 100 };
-}
-
-/** Basic shapes written as path data, as SVG 2 chapter 10 defines them. */
-function pathOf(name: string, attributes: Record<string, string>): string | undefined {
-  const at = (key: string) => lengthInPixels(attributes[key]) ?? 0;
-  switch (name) {
-    case "path":
-      return attributes.d;
-    case "line":
-      return `M${at("x1")} ${at("y1")}L${at("x2")} ${at("y2")}`;
-    case "polyline":
-      return attributes.points && `M${attributes.points}`;
-    case "polygon":
-      return attributes.points && `M${attributes.points}Z`;
-    case "circle":
-      return ellipse(at("cx"), at("cy"), at("r"), at("r"));
-    case "ellipse":
-      return ellipse(at("cx"), at("cy"), at("rx"), at("ry"));
-    default:
-      return rectangle(at("x"), at("y"), at("width"), at("height"), attributes.rx, attributes.ry);
-  }
-}
-
-function ellipse(cx: number, cy: number, rx: number, ry: number): string | undefined {
-  if (!(rx > 0 && ry > 0)) return undefined;
-  return `M${cx - rx} ${cy}A${rx} ${ry} 0 0 1 ${cx + rx} ${cy}A${rx} ${ry} 0 0 1 ${cx - rx} ${cy}Z`;
-}
-
-function rectangle(
-  x: number,
-  y: number,
-  w: number,
-  h: number,
-  rxText?: string,
-  ryText?: string,
-): string | undefined {
-  if (!(w > 0 && h > 0)) return undefined;
-  const rx = Math.min(w / 2, lengthInPixels(rxText ?? ryText) ?? 0);
-  const ry = Math.min(h / 2, lengthInPixels(ryText ?? rxText) ?? 0);
-  if (!(rx > 0 && ry > 0)) return `M${x} ${y}h${w}v${h}h${-w}Z`;
-  const corner = `a${rx} ${ry} 0 0 1`;
-  return `M${x + rx} ${y}h${w - 2 * rx}${corner} ${rx} ${ry}v${h - 2 * ry}${corner} ${-rx} ${ry}h${2 * rx - w}${corner} ${-rx} ${-ry}v${2 * ry - h}${corner} ${rx} ${-ry}Z`;
 }

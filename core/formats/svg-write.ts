@@ -2,9 +2,11 @@
  * Writes a scene as SVG: named sheets as groups, ink as strokes, fills as Bézier paths, colours as CSS custom
  * properties named after the tin. Every shape also carries its plain colour, for programs without custom properties.
  */
-import { type Page, widthInInches } from "../drawing/drawing.ts";
+import { type Drawing, type Page, type Stroke, widthInInches } from "../drawing/drawing.ts";
+import type { Point } from "../geometry/point.ts";
 import type {
   FillItem,
+  FlatItem,
   InkItem,
   Scene,
   SceneItem,
@@ -12,18 +14,20 @@ import type {
   ShadeItem,
   StrokeItem,
 } from "../scene/scene.ts";
+import { factsOf, OURS } from "./svg-facts.ts";
 import { digitsFor, pathData, short } from "./svg-path.ts";
 
 export interface SvgOptions {
-  /** Gives the file a printed size; without it the picture scales with where it is put. */
-  readonly page?: Page;
+  /** The drawing of the scene: gives the file a printed size, and what it needs to come back without loss. */
+  readonly drawing?: Drawing;
 }
 
-export function writeSvg(scene: Scene, { page }: SvgOptions = {}): string {
+/** Without its drawing the picture scales with where it is put. */
+export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const { x, y, width, height } = scene.box;
   const digits = digitsFor(Math.max(width, height));
   const view = [x, y, width, height].map((n) => short(n, digits)).join(" ");
-  const size = page ? sizeAttributes(page) : "";
+  const size = drawing ? sizeAttributes(drawing.page) : "";
   const body = scene.sheets.map((sheet) => writeSheet(sheet, digits));
   const clips = scene.sheets.flatMap(({ items }) =>
     items.filter((item) => item.kind === "shade").map((item) => clipOf(item, digits)),
@@ -31,6 +35,7 @@ export function writeSvg(scene: Scene, { page }: SvgOptions = {}): string {
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${view}"${size}>`,
     `<title>${escaped(scene.title)}</title>`,
+    ...(drawing ? [`<metadata id="${OURS}">${escaped(factsOf(drawing))}</metadata>`] : []),
     `<style>${styleOf(scene)}</style>`,
     ...(clips.length ? [`<defs>\n${clips.join("\n")}\n</defs>`] : []),
     `<g id="art" style="isolation:isolate">`,
@@ -58,50 +63,102 @@ function styleOf(scene: Scene): string {
 function writeSheet(sheet: SceneSheet, digits: number): string {
   const blended = sheet.items.some((item) => item.kind === "shade");
   const opacity = sheet.opacity < 1 && !blended ? ` opacity="${short(sheet.opacity, 3)}"` : "";
-  const ink = sheet.name === "ink" ? ' fill="none" stroke-linecap="round" stroke-linejoin="round"' : "";
-  const items = sheet.items.map((item) => writeItem(item, blended ? sheet.opacity : 1, digits));
-  return `<g id="${sheet.name}"${opacity}${ink}>\n${items.join("\n")}\n</g>`;
+  const ink = sheet.name === "ink" ? ' stroke-linecap="round" stroke-linejoin="round"' : "";
+  const items = grouped(sheet.items, (item) => writeItem(item, blended ? sheet.opacity : 1, digits));
+  return `<g id="${sheet.name}"${opacity}${ink}>\n${items}\n</g>`;
 }
+
+/** Items that follow one another and came in the same groups are written in those groups again. */
+function grouped(items: readonly SceneItem[], write: (item: SceneItem) => string): string {
+  const out: string[] = [];
+  let open: readonly string[] = [];
+  const turnTo = (groups: readonly string[]) => {
+    const shared = groups.findIndex((name, i) => name !== open[i]);
+    const kept = shared < 0 ? Math.min(groups.length, open.length) : shared;
+    for (let k = open.length; k > kept; k--) out.push("</g>");
+    for (const name of groups.slice(kept)) out.push(`<g data-name="${escaped(name)}">`);
+    open = groups;
+  };
+  for (const item of items) {
+    turnTo("groups" in item ? (item.groups ?? NO_GROUPS) : NO_GROUPS);
+    out.push(write(item));
+  }
+  turnTo(NO_GROUPS);
+  return out.join("\n");
+}
+
+const NO_GROUPS: readonly string[] = [];
 
 function writeItem(item: SceneItem, sheetOpacity: number, digits: number): string {
   if (item.kind === "fill") return writeFill(item, digits);
+  if (item.kind === "flat") return writeFlat(item, digits);
   if (item.kind === "shade") return writeShade(item, sheetOpacity, digits);
   if (item.kind === "ink") return writeInk(item, digits);
   return writeStroke(item, digits);
 }
 
-function writeInk({ name, tone, outline, evenOdd }: InkItem, digits: number): string {
+function writeInk({ name, tone, outline, evenOdd, drawn }: InkItem, digits: number): string {
   const rule = evenOdd ? ' fill-rule="evenodd"' : "";
-  return `<path class="f-${tone.variable}"${labelOf(name)} fill="${tone.value}"${rule} d="${outlineData(outline, digits)}"/>`;
+  const line = drawn ? lineData(drawn, digits) : "";
+  return `<path class="f-${tone.variable}"${labelOf(name)}${line} fill="${tone.value}"${rule} d="${outlineData(outline, digits)}"/>`;
+}
+
+/** The centre line and how it is drawn, for the way back: SVG has no strokes whose width changes. */
+function lineData({ stroke }: NonNullable<InkItem["drawn"]>, digits: number): string {
+  const { points, closed, width } = stroke;
+  return ` data-line="${pathData(points, closed, digits)}" data-width="${short(width, digits)}"${nibData(stroke)}`;
+}
+
+const nibData = ({ nib, profile }: Pick<Stroke, "nib" | "profile">): string =>
+  (nib ? ` data-nib="${escaped(nib)}"` : "") +
+  (profile ? ` data-profile="${profile.map((n) => short(n, 5)).join(" ")}"` : "");
+
+function writeFlat({ name, tone, outline, evenOdd, opacity }: FlatItem, digits: number): string {
+  const rule = evenOdd ? ' fill-rule="evenodd"' : "";
+  const alpha = opacity < 1 ? ` fill-opacity="${short(opacity, 3)}"` : "";
+  return `<path class="f-${tone.variable}"${labelOf(name)} fill="${tone.value}"${alpha}${rule} d="${outlineData(outline, digits)}"/>`;
 }
 
 const labelOf = (name: string | undefined): string => (name ? ` data-name="${escaped(name)}"` : "");
 
-function writeFill({ tone, outline, traps, trapWidth }: FillItem, digits: number): string {
-  const fill = `<path class="f-${tone.variable}" fill="${tone.value}" d="${outlineData(outline, digits)}"/>`;
+function writeFill({ tone, seed, outline, traps, trapWidth }: FillItem, digits: number): string {
+  const fill = `<path class="f-${tone.variable}" data-pour="${placeOf(seed, digits)}" fill="${tone.value}" d="${outlineData(outline, digits)}"/>`;
   if (traps.length === 0) return fill;
   const d = traps.map((chain) => pathData(chain, false, digits)).join("");
-  const trap = `<path class="s-${tone.variable}" fill="none" stroke="${tone.value}" stroke-width="${short(trapWidth, digits)}" d="${d}"/>`;
+  const trap = `<path class="s-${tone.variable}" data-trap="" fill="none" stroke="${tone.value}" stroke-width="${short(trapWidth, digits)}" d="${d}"/>`;
   return `${trap}\n${fill}`;
 }
 
 function writeShade(
-  { id, tone, points, blend, opacity }: ShadeItem,
+  { id, tone, points, seed, blend, opacity }: ShadeItem,
   sheetOpacity: number,
   digits: number,
 ): string {
   const mode = blend === "normal" ? "" : ` style="mix-blend-mode:${blend}"`;
   const faint = opacity * sheetOpacity;
   const alpha = faint < 1 ? ` fill-opacity="${short(faint, 3)}"` : "";
-  return `<path class="f-${tone.variable}" fill="${tone.value}"${alpha}${mode} clip-path="url(#trim-${escaped(id)})" d="${pathData(points, true, digits)}"/>`;
+  const own = opacity < 1 ? ` data-opacity="${short(opacity, 3)}"` : "";
+  return `<path class="f-${tone.variable}" data-shade="${placeOf(seed, digits)}"${own} fill="${tone.value}"${alpha}${mode} clip-path="url(#trim-${escaped(id)})" d="${pathData(points, true, digits)}"/>`;
 }
 
 const clipOf = ({ id, trim }: ShadeItem, digits: number): string =>
   `<clipPath id="trim-${escaped(id)}"><path d="${outlineData(trim, digits)}"/></clipPath>`;
 
-function writeStroke({ name, tone, points, closed, width }: StrokeItem, digits: number): string {
-  return `<path class="s-${tone.variable}"${labelOf(name)} stroke="${tone.value}" stroke-width="${short(width, digits)}" d="${pathData(points, closed, digits)}"/>`;
+function writeStroke(item: StrokeItem, digits: number): string {
+  const { name, tone, points, closed, width, cap, join, miterLimit, dash, dashOffset, nib } = item;
+  const n = (value: number) => short(value, digits);
+  const pen = [
+    cap === "round" ? "" : ` stroke-linecap="${cap}"`,
+    join === "round" ? "" : ` stroke-linejoin="${join}"`,
+    join === "miter" && miterLimit !== 4 ? ` stroke-miterlimit="${n(miterLimit)}"` : "",
+    dash.length > 0 ? ` stroke-dasharray="${dash.map(n).join(" ")}"` : "",
+    dash.length > 0 && dashOffset !== 0 ? ` stroke-dashoffset="${n(dashOffset)}"` : "",
+    nibData({ nib }),
+  ].join("");
+  return `<path class="s-${tone.variable}"${labelOf(name)} fill="none" stroke="${tone.value}" stroke-width="${n(width)}"${pen} d="${pathData(points, closed, digits)}"/>`;
 }
+
+const placeOf = ([x, y]: Point, digits: number): string => `${short(x, digits)} ${short(y, digits)}`;
 
 const outlineData = (outline: readonly (readonly number[])[], digits: number): string =>
   outline.map((chain) => pathData(chain, true, digits)).join("");

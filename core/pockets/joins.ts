@@ -11,6 +11,7 @@ import {
   endParameter,
   FLATNESS,
   firstSegments,
+  inkWidthAt,
   type Lattice,
   type Line,
   type Segments,
@@ -194,7 +195,8 @@ function isJoined(
   const other = lines[segs.line[s]];
   const rounding = endRounding(lattice);
   if (gap <= ROUNDING) return true;
-  if (!strict && gap * lattice.step <= (line.width + other.width) / 2) return true;
+  const tipWidth = inkWidthAt(line, start ? 0 : curveCount(line.points));
+  if (!strict && gap * lattice.step <= (tipWidth + inkWidthAt(other, segs.ua[s])) / 2) return true;
   if (gap * lattice.step > 1.5 * lattice.tolerance) return false;
   const end = start ? 0 : line.points.length - 8;
   const cubic = Math.min(curveCount(other.points) - 1, Math.floor(segs.ua[s])) * 6;

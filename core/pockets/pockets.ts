@@ -7,6 +7,7 @@ import { isHidden, pushInkedBounds } from "./hidden.ts";
 import { type InkRegion, isInk } from "./ink-regions.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
+import { inkWidthAt } from "./segments.ts";
 import { grownCycle } from "./trapping.ts";
 
 /** A stretch of outline shared with another pocket, as a chain of cubics. */
@@ -149,7 +150,8 @@ export class PocketReader {
     seed: Point,
   ): boolean {
     const { lines, lattice } = this.map;
-    const inkOf = (run: Run) => lines[run.line].width;
+    const inkOf = ({ line, from, to }: Run) =>
+      Math.min(...[from, (from + to) / 2, to].map((u) => inkWidthAt(lines[line], u)));
     const widest = Math.max(...parts.map(({ runs }) => Math.max(...runs.map(inkOf))));
     if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
     const bounds: number[] = [];

@@ -1,7 +1,8 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
-import type { Bridge, Drawing, InkShape, Stroke } from "../drawing/drawing.ts";
+import type { Bridge, Drawing, InkShape, Nib, Stroke } from "../drawing/drawing.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
+import { profileOf, widthsAlong } from "../lines/profile.ts";
 import { curvatureAt, type EndPoint, facingPairs, onwardFrom, smoothBridge } from "./facing-ends.ts";
 import { type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
 import { ENDS } from "./free-vertices.ts";
@@ -14,9 +15,20 @@ const LONGEST_REACH = 0.05;
 
 export const longestReach = (drawing: Drawing): number => LONGEST_REACH * diagonal(drawing.page.box);
 
-const lineOfStroke = remembered(
-  ({ id, points, closed, width }: Stroke): Line => ({ id, points, closed, width, bridge: false }),
-);
+const linesOfStrokes = new WeakMap<Stroke, { readonly nib: Nib | undefined; readonly line: Line }>();
+
+/** A stroke as a line of the map; the same stroke drawn with the same nib gives the same line again. */
+function lineOfStroke(stroke: Stroke, nib: Nib | undefined): Line {
+  const known = linesOfStrokes.get(stroke);
+  if (known && known.nib === nib) return known.line;
+  const { id, points, closed, width } = stroke;
+  const profile = profileOf(stroke, nib);
+  const widths = profile && widthsAlong(points, width, profile, width);
+  const line: Line = { id, points, closed, width, widths, bridge: false };
+  linesOfStrokes.set(stroke, { nib, line });
+  return line;
+}
+
 const lineOfBridge = remembered(
   ({ id, points }: Bridge): Line => ({ id, points, closed: false, width: 0, bridge: true }),
 );
@@ -33,9 +45,11 @@ const linesOfShape = remembered((shape: InkShape): Line[] =>
 );
 
 /** The drawing's line work; a stroke or bridge that is the same object gives the same line again. */
-export const linesOf = ({ strokes, inkShapes, bridges }: Drawing): Line[] =>
+export const linesOf = ({ strokes, nibs, inkShapes, bridges }: Drawing): Line[] =>
   [
-    ...Object.values(strokes).map(lineOfStroke),
+    ...Object.values(strokes).map((stroke) =>
+      lineOfStroke(stroke, stroke.nib ? nibs[stroke.nib] : undefined),
+    ),
     ...Object.values(inkShapes).flatMap(linesOfShape),
     ...Object.values(bridges).map(lineOfBridge),
   ].filter(({ points }) => points.length >= 8);

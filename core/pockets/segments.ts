@@ -11,11 +11,23 @@ export interface Line {
   readonly id: string;
   readonly points: Coords;
   readonly closed: boolean;
-  /** Width of the ink along the line in page units; 0 for a bridge. */
+  /** Width of the ink along the line in page units, at its widest; 0 for a bridge. */
   readonly width: number;
+  /** Where the width changes along the line: flat pairs [u, width, …] by rising parameter, straight between. */
+  readonly widths?: Coords;
   readonly bridge: boolean;
   /** For a line that is part of an ink shape's outline, the whole shape. */
   readonly region?: InkRegion;
+}
+
+/** Width of the ink at parameter u. */
+export function inkWidthAt({ width, widths }: Line, u: number): number {
+  if (!widths) return width;
+  let k = 0;
+  while (k + 2 < widths.length && widths[k + 2] < u) k += 2;
+  if (k + 2 >= widths.length || u <= widths[k]) return widths[k + 1];
+  const t = (u - widths[k]) / (widths[k + 2] - widths[k] || 1);
+  return widths[k + 1] + (widths[k + 3] - widths[k + 1]) * t;
 }
 
 const STEPS = 2 ** 31 - 2;

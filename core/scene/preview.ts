@@ -11,10 +11,11 @@ export function withPreview(
   tin: Table<Colour>,
 ): Scene {
   const value = stepOf(tin[paint.colour]?.value ?? "#808080", paint.step);
-  const fills: FillItem[] = pockets.map(({ cover }) => ({
+  const fills: FillItem[] = pockets.map(({ cover, seed }) => ({
     kind: "fill",
     id: "preview",
     tone: { value, variable: "preview" },
+    seed,
     outline: cover,
     traps: [],
     trapWidth: 0,

@@ -7,7 +7,9 @@ import {
   type Blend,
   type Drawing,
   type InkShape,
+  type Nib,
   type Paint,
+  type Profile,
   ranked,
   SHEETS,
   type SheetName,
@@ -15,6 +17,8 @@ import {
 } from "../drawing/drawing.ts";
 import { type Box, boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
+import { nibOutline } from "../lines/nib-outline.ts";
+import { isPlain, profileOf } from "../lines/profile.ts";
 import { poursOfPockets } from "../pockets/keep-pours.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 
@@ -26,11 +30,12 @@ export interface Tone {
   readonly variable: string;
 }
 
-/** A pocket's colour. Its trap is drawn first: a hairline under each border with a pocket painted later. */
+/** A pocket's colour, with a point inside it. Its trap is drawn first: a hairline under each border with a pocket painted later. */
 export interface FillItem {
   readonly kind: "fill";
   readonly id: string;
   readonly tone: Tone;
+  readonly seed: Point;
   /** By the nonzero winding rule. */
   readonly outline: readonly Chain[];
   readonly traps: readonly Chain[];
@@ -43,33 +48,56 @@ export interface ShadeItem {
   readonly id: string;
   readonly tone: Tone;
   readonly points: Chain;
+  readonly seed: Point;
   /** The pocket it is trimmed to. */
   readonly trim: readonly Chain[];
   readonly blend: Blend;
   readonly opacity: number;
 }
 
-export interface StrokeItem {
+interface Grouped {
+  readonly name?: string;
+  readonly groups?: readonly string[];
+}
+
+export interface StrokeItem extends Grouped {
   readonly kind: "stroke";
   readonly id: string;
-  readonly name?: string;
   readonly tone: Tone;
   readonly points: Chain;
   readonly closed: boolean;
   readonly width: number;
+  readonly cap: NonNullable<Stroke["cap"]>;
+  readonly join: NonNullable<Stroke["join"]>;
+  readonly miterLimit: number;
+  readonly dash: readonly number[];
+  readonly dashOffset: number;
+  readonly nib?: string;
 }
 
 /** Ink as a filled shape. */
-export interface InkItem {
+export interface InkItem extends Grouped {
   readonly kind: "ink";
+  readonly id: string;
+  readonly tone: Tone;
+  readonly outline: readonly Chain[];
+  readonly evenOdd: boolean;
+  /** For a stroke whose width changes along it: the stroke and the nib whose ink this is. */
+  readonly drawn?: { readonly stroke: Stroke; readonly nib?: Nib };
+}
+
+/** Colour as a shape of its own. */
+export interface FlatItem {
+  readonly kind: "flat";
   readonly id: string;
   readonly name?: string;
   readonly tone: Tone;
   readonly outline: readonly Chain[];
   readonly evenOdd: boolean;
+  readonly opacity: number;
 }
 
-export type SceneItem = FillItem | ShadeItem | StrokeItem | InkItem;
+export type SceneItem = FillItem | FlatItem | ShadeItem | StrokeItem | InkItem;
 
 export interface SceneSheet {
   readonly name: SheetName;
@@ -105,8 +133,7 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
   const tones = new Map<string, Tone>();
   const toneOf = ({ colour, step }: Paint): Tone => {
     const base = drawing.tin[colour];
-    const suffix = step === 0 ? "" : step > 0 ? `-up-${step}` : `-down-${-step}`;
-    const variable = `${names.get(colour) ?? "missing"}${suffix}`;
+    const variable = `${names.get(colour) ?? "missing"}${stepSuffix(step)}`;
     const known = tones.get(variable);
     if (known) return known;
     const tone = {
@@ -116,7 +143,6 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
     tones.set(variable, tone);
     return tone;
   };
-  const ink: Tone = { value: drawing.ink, variable: "ink" };
   const items: Record<SheetName, SceneItem[]> = {
     ground: [],
     flats: [],
@@ -125,9 +151,11 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
     ink: [],
     gloss: [],
   };
-  items.flats = fillsOf(drawing, derived, toneOf);
+  items.flats = [...fillsOf(drawing, derived, toneOf), ...flatsOf(drawing, toneOf)]
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ item }) => item);
   items.shade = shadesOf(drawing, derived.pockets, toneOf);
-  items.ink = inkItemsOf(drawing, ink);
+  items.ink = inkItemsOf(drawing, toneOf);
   const sheets = SHEETS.filter((name) => drawing.sheets[name].visible && items[name].length > 0).map(
     (name) => ({
       name,
@@ -135,74 +163,150 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
       items: items[name],
     }),
   );
-  return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones.values(), ink] };
+  return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones.values()] };
 }
 
-const lastInk = new WeakMap<
-  Drawing["strokes"],
-  { readonly shapes: Drawing["inkShapes"]; readonly ink: string; readonly items: SceneItem[] }
->();
+interface KnownInk {
+  readonly of: readonly unknown[];
+  readonly tones: ReadonlyMap<string, Tone>;
+  readonly items: SceneItem[];
+}
+
+const lastInk = new WeakMap<Drawing["strokes"], KnownInk>();
 
 /** Ink is the largest part of a scene and changes seldom: the same lines give the very same items. */
-function inkItemsOf({ strokes, inkShapes, ink }: Drawing, tone: Tone): SceneItem[] {
+function inkItemsOf(drawing: Drawing, toneOf: (paint: Paint) => Tone): SceneItem[] {
+  const { strokes, inkShapes, nibs, ink } = drawing;
+  const inked = [...Object.values(strokes), ...Object.values(inkShapes)];
+  const tones = new Map<string, Tone>();
+  const toneOfInk = (paint: Paint = ink) => {
+    const tone = toneOf(paint);
+    tones.set(tone.variable, tone);
+    return tone;
+  };
+  for (const { paint } of inked) toneOfInk(paint);
+  const of = [inkShapes, nibs, ink];
   const known = lastInk.get(strokes);
-  if (known && known.shapes === inkShapes && known.ink === ink) return known.items;
-  const items = [...Object.values(strokes), ...Object.values(inkShapes)]
+  if (known && sameInk(known, of, tones)) return known.items;
+  const items = inked
     .sort((a, b) => a.rank - b.rank)
-    .map((line) => ("outline" in line ? inkItem(line, tone) : strokeItem(line, tone)));
-  lastInk.set(strokes, { shapes: inkShapes, ink, items });
+    .map((line) =>
+      "outline" in line
+        ? inkItem(line, toneOfInk(line.paint))
+        : strokeItem(line, line.nib ? nibs[line.nib] : undefined, toneOfInk(line.paint)),
+    );
+  lastInk.set(strokes, { of, tones, items });
   return items;
 }
 
-function strokeItem({ id, name, points, closed, width }: Stroke, tone: Tone): StrokeItem {
-  return { kind: "stroke", id, name, tone, points, closed, width };
+const sameInk = (known: KnownInk, of: readonly unknown[], tones: ReadonlyMap<string, Tone>): boolean =>
+  known.of.every((part, i) => part === of[i]) &&
+  known.tones.size === tones.size &&
+  [...tones].every(([variable, { value }]) => known.tones.get(variable)?.value === value);
+
+function strokeItem(stroke: Stroke, nib: Nib | undefined, tone: Tone): StrokeItem | InkItem {
+  const { id, name, groups, points, closed, width } = stroke;
+  if (!isPlain(stroke, nib)) {
+    const outline = nibbedInk(stroke, nib);
+    return { kind: "ink", id, name, groups, tone, outline, evenOdd: false, drawn: { stroke, nib } };
+  }
+  return {
+    kind: "stroke",
+    id,
+    name,
+    groups,
+    tone,
+    points,
+    closed,
+    width,
+    cap: stroke.cap ?? "round",
+    join: stroke.join ?? "round",
+    miterLimit: stroke.miterLimit ?? 4,
+    dash: stroke.dash ?? [],
+    dashOffset: stroke.dashOffset ?? 0,
+    nib: stroke.nib,
+  };
 }
 
-const inkItem = ({ id, name, outline, evenOdd }: InkShape, tone: Tone): InkItem => ({
+const nibbed = new WeakMap<Stroke, { readonly nib: Nib | undefined; readonly outline: number[][] }>();
+
+/** Offsetting takes longer than all else here: the ink of a stroke is kept for as long as the stroke is the same. */
+function nibbedInk(stroke: Stroke, nib: Nib | undefined): number[][] {
+  const known = nibbed.get(stroke);
+  if (known && known.nib === nib) return known.outline;
+  const outline = nibOutline({
+    points: stroke.points,
+    closed: stroke.closed,
+    width: stroke.width,
+    profile: profileOf(stroke, nib) ?? EVEN,
+    strands: nib?.strands ?? 1,
+  });
+  nibbed.set(stroke, { nib, outline });
+  return outline;
+}
+
+const EVEN: Profile = [0, 1, 1, 1];
+
+const inkItem = ({ id, name, groups, outline, evenOdd }: InkShape, tone: Tone): InkItem => ({
   kind: "ink",
   id,
   name,
+  groups,
   tone,
   outline,
   evenOdd,
 });
 
-function fillsOf(drawing: Drawing, { pockets, pourOf }: Derived, toneOf: (paint: Paint) => Tone): FillItem[] {
-  const paintOf = (index: number): Paint | null => {
-    const id = pourOf[index];
-    return (id !== undefined && drawing.pours[id]?.paint) || null;
-  };
+/** Something on the flats sheet with its place in the order from the bottom up. */
+interface Ranked<T> {
+  readonly rank: number;
+  readonly item: T;
+}
+
+const flatsOf = (drawing: Drawing, toneOf: (paint: Paint) => Tone): Ranked<FlatItem>[] =>
+  Object.values(drawing.flatShapes).map(({ rank, id, name, outline, evenOdd, paint, opacity }) => ({
+    rank,
+    item: { kind: "flat", id, name, tone: toneOf(paint), outline, evenOdd, opacity },
+  }));
+
+/** Pockets by the rank of their pours; the later of two that meet covers the trap of the earlier. */
+function fillsOf(
+  drawing: Drawing,
+  { pockets, pourOf }: Derived,
+  toneOf: (paint: Paint) => Tone,
+): Ranked<FillItem>[] {
+  const poured = pockets
+    .flatMap((pocket, index) => {
+      const pour = drawing.pours[pourOf[index] ?? ""];
+      return pour?.paint ? [{ pocket, paint: pour.paint, id: pour.id, rank: pour.rank }] : [];
+    })
+    .sort((a, b) => a.rank - b.rank);
   const trapWidth = diagonal(drawing.page.box) * TRAP;
-  const traps = trapsOf(pockets, paintOf);
-  const fills: FillItem[] = [];
-  pockets.forEach((pocket, index) => {
-    const paint = paintOf(index);
-    if (!paint) return;
-    fills.push({
+  const traps = trapsOf(poured.map(({ pocket }) => pocket));
+  return poured.map(({ pocket, paint, id, rank }, index) => ({
+    rank,
+    item: {
       kind: "fill",
-      id: pourOf[index]!,
+      id,
       tone: toneOf(paint),
+      seed: pocket.seed,
       outline: pocket.cover,
       traps: traps.get(index) ?? NO_TRAPS,
       trapWidth,
-    });
-  });
-  return fills;
+    },
+  }));
 }
 
 const NO_TRAPS: readonly Chain[] = [];
 
-/** For each pocket the borders it shares with poured pockets that are painted after it. */
-function trapsOf(
-  pockets: readonly Pocket[],
-  paintOf: (index: number) => Paint | null,
-): Map<number, readonly Chain[]> {
+/** For each of some pockets in the order they are painted the borders it shares with those painted after it. */
+function trapsOf(pockets: readonly Pocket[]): Map<number, readonly Chain[]> {
   const indexOf = new Map(pockets.map(({ key }, index) => [key, index]));
   const traps = new Map<number, Chain[]>();
   pockets.forEach(({ borders }, index) => {
     for (const { neighbour, chain } of borders) {
       const other = indexOf.get(neighbour);
-      if (other === undefined || !paintOf(index) || !paintOf(other)) continue;
+      if (other === undefined) continue;
       const first = Math.min(index, other);
       const known = traps.get(first);
       if (known) known.push(chain);
@@ -217,7 +321,7 @@ function shadesOf(drawing: Drawing, pockets: readonly Pocket[], toneOf: (paint: 
   for (const { id, points, seed, paint, blend, opacity } of ranked(drawing.shades)) {
     const pocket = pocketAt(pockets, seed);
     if (!pocket) continue;
-    shades.push({ kind: "shade", id, tone: toneOf(paint), points, trim: pocket.cover, blend, opacity });
+    shades.push({ kind: "shade", id, tone: toneOf(paint), points, seed, trim: pocket.cover, blend, opacity });
   }
   return shades;
 }
@@ -226,9 +330,11 @@ function shadesOf(drawing: Drawing, pockets: readonly Pocket[], toneOf: (paint: 
 export const pocketAt = (pockets: readonly Pocket[], at: Point): Pocket | undefined =>
   pockets.find(({ rings, box }) => boxHolds(box, at) && regionContains(rings, at));
 
+const stepSuffix = (step: number): string => (step === 0 ? "" : step > 0 ? `-up-${step}` : `-down-${-step}`);
+
 /** One CSS custom property name for each tin colour, taken from its name. */
-function variableNames(drawing: Drawing): Map<string, string> {
-  const taken = new Set<string>(["ink"]);
+export function variableNames(drawing: Pick<Drawing, "tin">): Map<string, string> {
+  const taken = new Set<string>();
   return new Map(
     ranked(drawing.tin).map(({ id, name }) => {
       const plain =

@@ -2,6 +2,7 @@
 import type { Blend } from "#core/drawing/drawing.ts";
 import type {
   FillItem,
+  FlatItem,
   InkItem,
   Scene,
   SceneItem,
@@ -95,6 +96,7 @@ function paintSheet(context: Context, sheet: PaintedSheet, view: View, opacity: 
 function paintItem(context: Context, item: SceneItem, opacity: number): void {
   if (item.kind === "fill") paintFill(context, item);
   else if (item.kind === "shade") paintShade(context, item, opacity);
+  else if (item.kind === "flat") paintFlat(context, item, opacity);
   else if (item.kind === "ink") paintInk(context, item);
   else paintStroke(context, item);
 }
@@ -102,6 +104,17 @@ function paintItem(context: Context, item: SceneItem, opacity: number): void {
 function paintInk(context: Context, { tone, outline, evenOdd }: InkItem): void {
   context.fillStyle = tone.value;
   context.fill(pathOf(outline, true), evenOdd ? "evenodd" : "nonzero");
+}
+
+function paintFlat(
+  context: Context,
+  { tone, outline, evenOdd, opacity }: FlatItem,
+  sheetOpacity: number,
+): void {
+  context.globalAlpha = opacity * sheetOpacity;
+  context.fillStyle = tone.value;
+  context.fill(pathOf(outline, true), evenOdd ? "evenodd" : "nonzero");
+  context.globalAlpha = 1;
 }
 
 function paintFill(context: Context, { tone, outline, traps, trapWidth }: FillItem): void {
@@ -130,10 +143,14 @@ function paintShade(
   context.restore();
 }
 
-function paintStroke(context: Context, { tone, points, closed, width }: StrokeItem): void {
-  context.lineCap = "round";
-  context.lineJoin = "round";
-  context.lineWidth = width;
-  context.strokeStyle = tone.value;
-  context.stroke(chainPath(points, closed));
+function paintStroke(context: Context, item: StrokeItem): void {
+  context.lineCap = item.cap;
+  context.lineJoin = item.join;
+  context.miterLimit = item.miterLimit;
+  context.setLineDash(item.dash as number[]);
+  context.lineDashOffset = item.dashOffset;
+  context.lineWidth = item.width;
+  context.strokeStyle = item.tone.value;
+  context.stroke(chainPath(item.points, item.closed));
+  context.setLineDash([]);
 }

@@ -1,0 +1,196 @@
+/**
+ * Makes a drawing of what was read from an SVG: near-same colours become one in the tin, fills that coincide with
+ * pockets become pours, and the colour most of the ink has becomes the drawing's ink.
+ */
+import { type MergedColours, mergedColours, type UsedColour } from "../colour/merge.ts";
+import { colourName } from "../colour/name.ts";
+import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke } from "../drawing/drawing.ts";
+import { newDrawing, startingTin } from "../drawing/new-drawing.ts";
+import { boundsOf, diagonal } from "../geometry/point.ts";
+import { LineReader } from "../pockets/line-reader.ts";
+import type { Pocket } from "../pockets/pockets.ts";
+import { pocketAt, variableNames } from "../scene/scene.ts";
+import { asideLines, cutLine, type ImportReport, speckLine } from "./import-report.ts";
+import { pocketsFilledBy } from "./poured-pockets.ts";
+import type { Facts } from "./svg-facts.ts";
+import { readFacts } from "./svg-facts-read.ts";
+import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
+
+/** Near-same colours within this CIEDE2000 difference become one, unless told otherwise. */
+export const MERGE_WITHIN = 2;
+
+export interface Imported {
+  readonly drawing: Drawing;
+  readonly report: ImportReport;
+}
+
+/** The fill and line colours of a reading, the most used first. */
+export function coloursIn({ flats, tints }: SvgReading): UsedColour[] {
+  const uses = new Map<string, number>();
+  for (const value of [...flats.map(({ value }) => value), ...tints.values()])
+    uses.set(value, (uses.get(value) ?? 0) + 1);
+  return [...uses].map(([value, n]) => ({ value, uses: n })).sort((a, b) => b.uses - a.uses);
+}
+
+/** Reads an SVG and makes a drawing of it. Throws a FileProblem when there is nothing to read. */
+export function importSvg(
+  name: string,
+  text: string,
+  { mergeWithin, onProgress }: { mergeWithin?: number; onProgress?: (share: number) => void } = {},
+): Imported {
+  return importedDrawing(name, understood(text, onProgress), mergeWithin);
+}
+
+/** A reading whose facts, if it has any, can be read. */
+export function understood(text: string, onProgress?: (share: number) => void): SvgReading {
+  const reading = readSvg(text, { onProgress });
+  return reading.ours && !readFacts(reading.ours.facts)
+    ? readSvg(text, { onProgress, asForeign: true })
+    : reading;
+}
+
+export function importedDrawing(name: string, reading: SvgReading, mergeWithin = MERGE_WITHIN): Imported {
+  const facts = reading.ours && readFacts(reading.ours.facts);
+  return reading.ours && facts
+    ? ourDrawing(name, reading, reading.ours, facts)
+    : foreignDrawing(name, reading, mergeWithin);
+}
+
+function foreignDrawing(name: string, reading: SvgReading, mergeWithin: number): Imported {
+  const { page, strokes, inkShapes, flats, tints } = reading;
+  const colours = coloursIn(reading);
+  const merged = mergedColours(colours, mergeWithin);
+  const tin = tinOf(merged, flats.length > 0);
+  const ids = new Map(Object.values(tin).map(({ id, value }) => [value, id]));
+  const paintOf = (value: string): Paint => ({ colour: ids.get(merged.standsFor.get(value)!)!, step: 0 });
+  const ink = mostUsed([...tints.values()].map((value) => merged.standsFor.get(value)!));
+  const inked = <T extends Stroke | InkShape>(line: T): T => {
+    const paint = paintOf(tints.get(line.id)!);
+    return ink && paint.colour === ids.get(ink) ? line : { ...line, paint };
+  };
+  const bare: Drawing = { ...newDrawing(name, page, strokes.map(inked), inkShapes.map(inked)), tin };
+  const drawing = withFlats(ink ? { ...bare, ink: paintOf(ink) } : bare, flats, paintOf);
+  return { drawing, report: reportOf(drawing, reading, { found: colours.length, kept: merged.kept.length }) };
+}
+
+/** The file's own colours; art that brings no flat colour gets the starting ones to colour it with. */
+function tinOf({ kept }: MergedColours, coloured: boolean): Record<string, Colour> {
+  const start = Object.values(startingTin());
+  const names = new Map<string, number>();
+  const fresh = kept.map(({ value }, i): Colour => {
+    const plain = colourName(value);
+    const n = (names.get(plain) ?? 0) + 1;
+    names.set(plain, n);
+    return { id: `c${i + 1}`, rank: i + 1, name: n > 1 ? `${plain} ${n}` : plain, value };
+  });
+  const starting = coloured ? [] : start.filter(({ id }) => id !== "lamp-black");
+  const all = [...starting, ...(fresh.length > 0 ? fresh : start.slice(-1))];
+  return Object.fromEntries(all.map((colour, i) => [colour.id, { ...colour, rank: i + 1 }]));
+}
+
+function mostUsed(values: readonly string[]): string | undefined {
+  const uses = new Map<string, number>();
+  for (const value of values) uses.set(value, (uses.get(value) ?? 0) + 1);
+  return [...uses].sort((a, b) => b[1] - a[1])[0]?.[0];
+}
+
+/** Fills as pours where they coincide with pockets, as flat shapes elsewhere, in the order they were painted. */
+function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value: string) => Paint): Drawing {
+  if (flats.length === 0) return drawing;
+  const pockets = readPockets(drawing);
+  const pours: Record<string, Pour> = {};
+  const flatShapes: Record<string, FlatShape> = {};
+  const pourOf = new Map<Pocket, string>();
+  for (const { value, ...flat } of flats) {
+    const filled = flat.opacity < 1 ? [] : pocketsFilledBy(flat, pockets, drawing.strokes);
+    for (const pocket of filled) {
+      const before = pourOf.get(pocket);
+      if (before) delete pours[before];
+      const id = `p${flat.rank}-${pocket.key}`;
+      pours[id] = pourInto(pocket, id, flat.rank, paintOf(value));
+      pourOf.set(pocket, id);
+    }
+    if (filled.length === 0) flatShapes[flat.id] = { ...flat, paint: paintOf(value) };
+  }
+  return { ...drawing, pours, flatShapes };
+}
+
+const readPockets = (drawing: Drawing): Pocket[] =>
+  new LineReader().read(drawing).filter(({ hidden }) => !hidden);
+
+const pourInto = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
+  id,
+  rank,
+  paint,
+  seed: pocket.seed,
+  area: pocket.area,
+  lines: pocket.lines,
+  region: pocket.rings,
+});
+
+/** Paints by the names they go by in a file's style rules. */
+function paintsByName({ tin, ink }: Facts): (name: string | undefined) => Paint {
+  const idOf = new Map([...variableNames({ tin })].map(([id, name]) => [name, id]));
+  return (name = "") => {
+    const whole = idOf.get(name);
+    if (whole) return { colour: whole, step: 0 };
+    const [, plain, way, steps] = /^(.+)-(up|down)-([1-3])$/.exec(name) ?? [];
+    const colour = idOf.get(plain);
+    return colour ? { colour, step: way === "down" ? -Number(steps) : Number(steps) } : ink;
+  };
+}
+
+/** A file of ours comes back as the drawing it was. */
+function ourDrawing(name: string, reading: SvgReading, ours: OurReading, facts: Facts): Imported {
+  const { paints, pours, shades } = ours;
+  const paintOf = paintsByName(facts);
+  const paintOfId = (id: string) => paintOf(paints.get(id));
+  const sameInk = (paint: Paint) => paint.colour === facts.ink.colour && paint.step === facts.ink.step;
+  const inked = <T extends Stroke | InkShape>(line: T): T => {
+    const paint = paintOfId(line.id);
+    return sameInk(paint) ? line : { ...line, paint };
+  };
+  const byId = <T extends { id: string }>(items: readonly T[]) =>
+    Object.fromEntries(items.map((item) => [item.id, item]));
+  const bare: Drawing = {
+    ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
+    ...facts,
+    shades: byId(shades.map((shade) => ({ ...shade, paint: paintOfId(shade.id) }))),
+    flatShapes: byId(reading.flats.map(({ value: _, ...flat }) => ({ ...flat, paint: paintOfId(flat.id) }))),
+  };
+  const pockets = readPockets(bare);
+  const poured = pours.flatMap(({ seed, paint, rank }): Pour[] => {
+    const pocket = pocketAt(pockets, seed);
+    return pocket ? [pourInto(pocket, `p${rank}`, rank, paintOf(paint))] : [];
+  });
+  const drawing = { ...bare, pours: byId(poured) };
+  const tinned = Object.keys(facts.tin).length;
+  return { drawing, report: reportOf(drawing, reading, { found: tinned, kept: tinned }) };
+}
+
+/** Coloured shapes smaller than this part of the page's diagonal squared are specks. */
+const SPECK = 4e-6;
+
+function reportOf(
+  drawing: Drawing,
+  { asides, cut }: SvgReading,
+  colours: { readonly found: number; readonly kept: number },
+): ImportReport {
+  const { strokes, inkShapes, pours, flatShapes, page } = drawing;
+  const speck = SPECK * diagonal(page.box) ** 2;
+  const specks = Object.values(flatShapes).filter(({ outline }) => {
+    const box = boundsOf(outline);
+    return box && box.width * box.height < speck;
+  }).length;
+  const { leftAside, changed } = asideLines(asides);
+  return {
+    strokes: Object.keys(strokes).length,
+    inkShapes: Object.keys(inkShapes).length,
+    pours: Object.keys(pours).length,
+    flatShapes: Object.keys(flatShapes).length,
+    colours: colours.kept,
+    coloursFound: colours.found,
+    leftAside,
+    changed: [...changed, ...(cut > 0 ? [cutLine(cut)] : []), ...(specks > 0 ? [speckLine(specks)] : [])],
+  };
+}

@@ -1,0 +1,87 @@
+/** What came in from a file and what did not, in sentences for people. */
+import type { AsideKind, Asides } from "./svg-marks.ts";
+
+/** Something left aside or changed, with the names it goes by in the file. */
+export interface ReportLine {
+  readonly kind: AsideKind | "cut" | "speck";
+  readonly count: number;
+  readonly sentence: string;
+  readonly names: readonly string[];
+}
+
+export interface ImportReport {
+  readonly strokes: number;
+  readonly inkShapes: number;
+  readonly pours: number;
+  readonly flatShapes: number;
+  /** Colours brought into the tin, and how many there were before near-same ones became one. */
+  readonly colours: number;
+  readonly coloursFound: number;
+  /** Left out of the drawing. */
+  readonly leftAside: readonly ReportLine[];
+  /** In the drawing, but not quite as it was. */
+  readonly changed: readonly ReportLine[];
+}
+
+const many = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
+
+const LEFT: Partial<Record<AsideKind, (n: number) => string>> = {
+  text: (n) => `${many(n, "piece")} of text: letters come in once they are outlines.`,
+  image: (n) => `${many(n, "picture")} made of pixels: bring one in as a scan instead.`,
+  script: (n) => `${many(n, "script")}, found and not run.`,
+  outside: (n) => `${many(n, "link")} to outside files, not followed.`,
+  pattern: (n) => `${many(n, "pattern fill")}.`,
+  marker: (n) => `Arrow heads or other markers on ${many(n, "line")}.`,
+  foreign: (n) => `${many(n, "block")} of web page inside the drawing.`,
+  "too-many": (n) => `${many(n, "shape")} beyond the first 100,000.`,
+};
+
+const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
+  gradient: (n) => `${many(n, "gradient")} became ${n === 1 ? "its" : "their"} middle colour.`,
+  mask: (n) => `${many(n, "masked item is", "masked items are")} shown whole.`,
+  filter: (n) => `${many(n, "item")} came in without ${n === 1 ? "its" : "their"} filter effect.`,
+  blend: (n) => `${many(n, "item")} came in without ${n === 1 ? "its" : "their"} blend mode.`,
+  faint: (n) => `${many(n, "see-through line is", "see-through lines are")} solid now.`,
+  unclipped: (n) => `${many(n, "clipped item is", "clipped items are")} shown whole.`,
+};
+
+const NAMES_TOLD = 12;
+
+export function asideLines(asides: Asides): Pick<ImportReport, "leftAside" | "changed"> {
+  const linesOf = (sentences: typeof LEFT): ReportLine[] =>
+    [...asides].flatMap(([kind, names]) => {
+      const sentence = sentences[kind];
+      return sentence
+        ? [{ kind, count: names.length, sentence: sentence(names.length), names: told(names) }]
+        : [];
+    });
+  return { leftAside: linesOf(LEFT), changed: linesOf(CHANGED) };
+}
+
+const told = (names: readonly string[]): string[] => [...new Set(names)].slice(0, NAMES_TOLD);
+
+export const cutLine = (count: number): ReportLine => ({
+  kind: "cut",
+  count,
+  sentence: `${many(count, "line was", "lines were")} cut where the picture hid or clipped ${count === 1 ? "it" : "them"}.`,
+  names: [],
+});
+
+export const speckLine = (count: number): ReportLine => ({
+  kind: "speck",
+  count,
+  sentence: `${many(count, "coloured shape is", "coloured shapes are")} too small to see at printed size.`,
+  names: [],
+});
+
+/** Like "12 strokes, 2 ink shapes and 3 pours came in." */
+export function cameIn({ strokes, inkShapes, pours, flatShapes }: ImportReport): string {
+  const parts = [
+    strokes > 0 ? many(strokes, "stroke") : "",
+    inkShapes > 0 ? many(inkShapes, "ink shape") : "",
+    pours > 0 ? many(pours, "poured pocket") : "",
+    flatShapes > 0 ? many(flatShapes, "flat shape") : "",
+  ].filter(Boolean);
+  const last = parts.pop() ?? "Nothing";
+  return `${parts.length > 0 ? `${parts.join(", ")} and ${last}` : last} came in.`;
+}

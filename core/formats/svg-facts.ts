@@ -1,0 +1,31 @@
+/**
+ * What a delivered SVG carries beside its picture, so that it comes back as the drawing it was: the tin, the bridges
+ * and all that shows nowhere. It stands as JSON in a metadata element.
+ */
+import { type Drawing, SHEETS } from "../drawing/drawing.ts";
+
+/** Id of the metadata element. */
+export const OURS = "fern-pocket";
+
+export const FACTS_VERSION = 1;
+
+/** The parts of a drawing that its picture does not show. */
+export type Facts = Pick<
+  Drawing,
+  "page" | "tin" | "ink" | "nibs" | "bridges" | "reach" | "declined" | "sheets" | "strict"
+>;
+
+export function factsOf({ page, tin, ink, nibs, bridges, reach, declined, sheets, strict }: Facts): string {
+  return JSON.stringify({
+    version: FACTS_VERSION,
+    page,
+    tin: Object.values(tin),
+    ink,
+    nibs: Object.values(nibs),
+    bridges: Object.values(bridges),
+    reach,
+    declined: Object.values(declined),
+    sheets: SHEETS.map((name) => ({ name, ...sheets[name] })),
+    strict,
+  });
+}

@@ -1,0 +1,342 @@
+/**
+ * Walks an SVG's tree as a painter would, following groups, `use`, `symbol` and nested `svg`, and gives every mark it
+ * would leave in page units, from the bottom up. What leaves no mark we can read is counted by kind and name.
+ */
+import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometry/matrix.ts";
+import { type Box, boundsOf } from "../geometry/point.ts";
+import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
+import { readPaint, type Tint } from "./svg-paint.ts";
+import { type Chain, chainsOf } from "./svg-path.ts";
+import { type Style, StyleSheet } from "./svg-style.ts";
+import { linkOf, type SvgElement, type SvgTree, textOf } from "./svg-tree.ts";
+import { lengthOf, matrixOf, urlOf, viewBoxMatrix, viewBoxOf } from "./svg-units.ts";
+
+/** A region that cuts off what lies outside it. */
+export interface Clip {
+  readonly outline: readonly (readonly number[])[];
+  readonly evenOdd: boolean;
+}
+
+/** One painted shape. Chains are in page units; `matrix` brought them there. */
+export interface Mark {
+  readonly element: SvgElement;
+  readonly style: Style;
+  readonly chains: readonly Chain[];
+  readonly matrix: Matrix;
+  readonly viewport: Viewport;
+  readonly fill: Tint | undefined;
+  readonly stroke: Tint | undefined;
+  readonly clips: readonly Clip[];
+  readonly name: string | undefined;
+  readonly groups: readonly string[];
+}
+
+export const ASIDE = [
+  "text",
+  "image",
+  "script",
+  "outside",
+  "gradient",
+  "pattern",
+  "marker",
+  "mask",
+  "filter",
+  "foreign",
+  "blend",
+  "faint",
+  "unclipped",
+  "too-many",
+] as const;
+export type AsideKind = (typeof ASIDE)[number];
+
+/** What was met on the way and could not be read as it is: names by kind. */
+export type Asides = Map<AsideKind, string[]>;
+
+export interface Marks {
+  readonly marks: readonly Mark[];
+  readonly asides: Asides;
+}
+
+/** Elements whose contents are not part of the picture itself. */
+const UNPAINTED = new Set([
+  "defs",
+  "symbol",
+  "clipPath",
+  "mask",
+  "pattern",
+  "marker",
+  "linearGradient",
+  "radialGradient",
+  "filter",
+  "metadata",
+  "style",
+  "title",
+  "desc",
+]);
+
+const MOST_MARKS = 100_000;
+const DEEPEST_USE = 24;
+
+interface Place {
+  readonly style: Style;
+  readonly matrix: Matrix;
+  readonly viewport: Viewport;
+  readonly clips: readonly Clip[];
+  readonly name: string | undefined;
+  readonly groups: readonly string[];
+  /** How many `use` elements lead here. */
+  readonly uses: number;
+}
+
+/** `onWalked` hears how many elements have been passed. */
+export function marksOf(tree: SvgTree, box: Box, onWalked: (count: number) => void = () => {}): Marks {
+  const painter = new Painter(tree, onWalked);
+  painter.children(tree.root, {
+    style: painter.sheet.styleOf(tree.root, {}),
+    matrix: IDENTITY,
+    viewport: box,
+    clips: [],
+    name: undefined,
+    groups: [],
+    uses: 0,
+  });
+  return { marks: painter.marks, asides: painter.asides };
+}
+
+class Painter {
+  readonly marks: Mark[] = [];
+  readonly asides: Asides = new Map();
+  readonly sheet: StyleSheet;
+  private walked = 0;
+
+  constructor(
+    private readonly tree: SvgTree,
+    private readonly onWalked: (count: number) => void,
+  ) {
+    this.sheet = new StyleSheet(tree);
+    this.noteScripts(tree.root);
+  }
+
+  private aside(kind: AsideKind, name: string): void {
+    const names = this.asides.get(kind);
+    if (names) names.push(name);
+    else this.asides.set(kind, [name]);
+  }
+
+  private noteScripts(element: SvgElement): void {
+    const { name, attributes, children } = element;
+    if (name === "script" || Object.keys(attributes).some((key) => /^on/i.test(key)))
+      this.aside("script", name);
+    const link = linkOf(element);
+    if (link && !link.startsWith("#") && !link.startsWith("data:") && name !== "a")
+      this.aside("outside", link);
+    for (const child of children) this.noteScripts(child);
+  }
+
+  children(element: SvgElement, place: Place): void {
+    for (const child of element.children) this.paint(child, place);
+  }
+
+  private paint(element: SvgElement, above: Place): void {
+    this.onWalked(++this.walked);
+    const { name } = element;
+    if (UNPAINTED.has(name) || name === "script") return;
+    const place = this.enter(element, above);
+    if (place.style.display === "none") return;
+    if (SHAPES.has(name)) this.addMark(element, place);
+    else if (name === "use") this.follow(element, place);
+    else if (name === "svg") this.openViewport(element, place, element);
+    else if (name === "g" || name === "a" || name === "switch")
+      this.children(element, grouped(element, place));
+    else if (name === "text") this.aside("text", textOf(element) || nameOf(element) || "text");
+    else if (name === "image") this.aside("image", pictureName(element));
+    else if (name === "foreignObject") this.aside("foreign", nameOf(element) ?? name);
+  }
+
+  private enter(element: SvgElement, above: Place): Place {
+    const style = this.sheet.styleOf(element, above.style);
+    const matrix = composed(above.matrix, matrixOf(style.transform));
+    const opacity = Number(above.style["fern-opacity"] ?? 1) * alphaOf(style.opacity);
+    for (const kind of ["mask", "filter"] as const)
+      if (style[kind] && style[kind] !== "none") this.aside(kind, nameOf(element) ?? element.name);
+    if (
+      style["mix-blend-mode"] &&
+      style["mix-blend-mode"] !== "normal" &&
+      !("data-shade" in element.attributes)
+    )
+      this.aside("blend", nameOf(element) ?? element.name);
+    const clip = urlOf(style["clip-path"]);
+    const clips =
+      clip && !("data-shade" in element.attributes)
+        ? [...above.clips, ...this.clipOf(element, clip, { ...above, style, matrix })]
+        : above.clips;
+    return {
+      ...above,
+      style: opacity < 1 ? { ...style, "fern-opacity": String(opacity) } : style,
+      matrix,
+      clips,
+      name: nameOf(element),
+    };
+  }
+
+  private follow(element: SvgElement, place: Place): void {
+    const link = linkOf(element);
+    const target = link?.startsWith("#") ? this.tree.byId.get(link.slice(1)) : undefined;
+    if (!target || place.uses >= DEEPEST_USE) return;
+    const { attributes } = element;
+    const [x, y] = [
+      lengthOf(attributes.x, place.viewport.width),
+      lengthOf(attributes.y, place.viewport.height),
+    ];
+    const inner = grouped(element, {
+      ...place,
+      matrix: composed(place.matrix, translation(x ?? 0, y ?? 0)),
+      uses: place.uses + 1,
+    });
+    if (target.name !== "symbol" && target.name !== "svg") {
+      this.paint(target, inner);
+      return;
+    }
+    const entered = this.enter(target, inner);
+    if (entered.style.display !== "none") this.openViewport(target, entered, element);
+  }
+
+  /** A nested viewport; `sized` is the element that says how large it is. */
+  private openViewport(element: SvgElement, place: Place, sized: SvgElement): void {
+    const { attributes } = element;
+    const size = (key: "width" | "height") =>
+      lengthOf(sized.attributes[key] ?? attributes[key], place.viewport[key]) ?? place.viewport[key];
+    const [width, height] = [size("width"), size("height")];
+    if (!(width > 0 && height > 0)) return;
+    const [x, y] =
+      element.name === "svg"
+        ? [
+            lengthOf(attributes.x, place.viewport.width) ?? 0,
+            lengthOf(attributes.y, place.viewport.height) ?? 0,
+          ]
+        : [0, 0];
+    const port = composed(place.matrix, translation(x, y));
+    const view = viewBoxOf(attributes.viewBox);
+    const inner = view ? viewBoxMatrix(view, width, height, attributes.preserveAspectRatio) : IDENTITY;
+    const shows = /visible|auto/.test(place.style.overflow ?? "");
+    this.children(
+      element,
+      grouped(element, {
+        ...place,
+        matrix: composed(port, inner),
+        viewport: view ?? { width, height },
+        clips: shows
+          ? place.clips
+          : [...place.clips, { outline: [corners(width, height, port)], evenOdd: false }],
+      }),
+    );
+  }
+
+  private addMark(element: SvgElement, place: Place): void {
+    const { style, matrix, viewport, clips, name, groups } = place;
+    if (style.visibility === "hidden" || style.visibility === "collapse") return;
+    if (this.marks.length >= MOST_MARKS) {
+      this.aside("too-many", name ?? element.name);
+      return;
+    }
+    const d = pathOf(element, viewport);
+    const chains = d ? chainsOf(d).map((chain) => ({ ...chain, points: mapped(chain.points, matrix) })) : [];
+    if (chains.length === 0) return;
+    for (const key of ["marker", "marker-start", "marker-mid", "marker-end"])
+      if (style[key] && style[key] !== "none") this.aside("marker", name ?? element.name);
+    const fill = element.name === "line" ? undefined : this.tint(style, "fill", "black", element);
+    const stroke = this.tint(style, "stroke", "none", element);
+    if (fill || stroke)
+      this.marks.push({ element, style, chains, matrix, viewport, fill, stroke, clips, name, groups });
+  }
+
+  private tint(
+    style: Style,
+    kind: "fill" | "stroke",
+    initial: string,
+    element: SvgElement,
+  ): Tint | undefined {
+    const { tint, aside } = readPaint(style[kind] || initial, style.color ?? "black", this.tree, this.sheet);
+    if (aside) this.aside(aside, nameOf(element) ?? element.name);
+    const opacity = alphaOf(style[`${kind}-opacity`]) * Number(style["fern-opacity"] ?? 1);
+    return tint && tint.alpha * opacity > 0 ? { ...tint, alpha: tint.alpha * opacity } : undefined;
+  }
+
+  /** The region a clip path leaves, in page units; it is left out where it cannot be read. */
+  private clipOf(element: SvgElement, id: string, place: Place): Clip[] {
+    const clipPath = this.tree.byId.get(id);
+    if (clipPath?.name !== "clipPath") return [];
+    if (clipPath.attributes.clipPathUnits === "objectBoundingBox")
+      return this.clipInBox(element, clipPath, place);
+    return this.regionOf(clipPath, composed(place.matrix, matrixOf(clipPath.attributes.transform)), place);
+  }
+
+  private clipInBox(element: SvgElement, clipPath: SvgElement, place: Place): Clip[] {
+    const d = SHAPES.has(element.name) ? pathOf(element, place.viewport) : undefined;
+    const box = d ? boundsOf(chainsOf(d).map(({ points }) => points)) : undefined;
+    if (!box) {
+      this.aside("unclipped", nameOf(element) ?? element.name);
+      return [];
+    }
+    const matrix = composed(place.matrix, [box.width, 0, 0, box.height, box.x, box.y]);
+    return this.regionOf(clipPath, matrix, place);
+  }
+
+  private regionOf(clipPath: SvgElement, matrix: Matrix, place: Place): Clip[] {
+    const outline: number[][] = [];
+    let evenOdd = false;
+    for (const child of clipPath.children) {
+      const link = linkOf(child);
+      const shape = child.name === "use" && link ? this.tree.byId.get(link.slice(1)) : child;
+      if (!shape || !SHAPES.has(shape.name)) continue;
+      const style = this.sheet.styleOf(shape, this.sheet.styleOf(child, {}));
+      const d = pathOf(shape, place.viewport);
+      const inner = composed(matrix, matrixOf(child.attributes.transform));
+      const whole = shape === child ? inner : composed(inner, matrixOf(shape.attributes.transform));
+      if (d) outline.push(...chainsOf(d).map(({ points }) => mapped(points, whole)));
+      evenOdd ||= style["clip-rule"] === "evenodd";
+    }
+    return [{ outline, evenOdd }, ...this.clipsOn(clipPath, place)];
+  }
+
+  /** A clip path can itself be clipped. */
+  private clipsOn(clipPath: SvgElement, place: Place): Clip[] {
+    const id = urlOf(this.sheet.styleOf(clipPath, {})["clip-path"]);
+    return id && id !== clipPath.attributes.id ? this.clipOf(clipPath, id, place) : [];
+  }
+}
+
+const alphaOf = (text: string | undefined): number => {
+  const value = lengthOf(text, 1);
+  return value === undefined ? 1 : Math.max(0, Math.min(1, value));
+};
+
+/** Sheets of our own files are no groups of the drawing. */
+const OWN_GROUPS = /^(art|ground|flats|shade|light|ink|gloss)$/;
+
+function grouped(element: SvgElement, place: Place): Place {
+  const name = nameOf(element);
+  if (!name || (OWN_GROUPS.test(name) && !("data-name" in element.attributes))) return place;
+  return { ...place, groups: [...place.groups, name] };
+}
+
+/** What an element is called by those who made it. */
+function nameOf({ attributes, children }: SvgElement): string | undefined {
+  const title = children.find(({ name }) => name === "title");
+  const name = attributes["data-name"] ?? attributes.id ?? (title ? textOf(title) : undefined);
+  return name?.slice(0, 200) || undefined;
+}
+
+function pictureName(element: SvgElement): string {
+  const link = linkOf(element) ?? "";
+  const file = link.startsWith("data:") ? undefined : link.split(/[/\\]/).pop();
+  return nameOf(element) ?? (file || "picture");
+}
+
+function corners(width: number, height: number, matrix: Matrix): number[] {
+  const [chain] = chainsOf(`M0 0H${width}V${height}H0Z`);
+  return mapped(chain.points, matrix);
+}
+
+export const strokeWidthOf = ({ style, viewport }: Mark): number =>
+  lengthOf(style["stroke-width"], diagonalOf(viewport)) ?? 1;

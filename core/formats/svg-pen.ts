@@ -1,0 +1,71 @@
+/** The pen a mark is stroked with, in page units. */
+import type { Stroke } from "../drawing/drawing.ts";
+import { CAPS, JOINS } from "../drawing/drawing.ts";
+import { arcLengthOf, parameterAt } from "../geometry/arc-length.ts";
+import { derivativeAt } from "../geometry/cubic.ts";
+import { keepsCircles, type Matrix, meanScale } from "../geometry/matrix.ts";
+import { simplerProfile } from "../lines/profile.ts";
+import { diagonalOf } from "./svg-basic-shapes.ts";
+import { type Mark, strokeWidthOf } from "./svg-marks.ts";
+import { lengthOf } from "./svg-units.ts";
+
+type Pen = Pick<Stroke, "width" | "profile" | "cap" | "join" | "miterLimit" | "dash" | "dashOffset">;
+
+/** Undefined for a stroke that shows nothing. `points` is the line in page units. */
+export function penOf(mark: Mark, points: readonly number[]): Pen | undefined {
+  const { style, matrix, viewport } = mark;
+  const own = strokeWidthOf(mark);
+  const fixed = style["vector-effect"] === "non-scaling-stroke";
+  const scale = fixed ? 1 : meanScale(matrix);
+  if (!(own * scale > 0)) return undefined;
+  const cap = CAPS.find((kind) => kind === style["stroke-linecap"]) ?? "butt";
+  const join = JOINS.find((kind) => kind === style["stroke-linejoin"]) ?? "miter";
+  const miterLimit = Number(style["stroke-miterlimit"] ?? 4);
+  const whole = diagonalOf(viewport);
+  const dash = dashOf(style["stroke-dasharray"], whole).map((length) => length * scale);
+  const dashOffset = (lengthOf(style["stroke-dashoffset"], whole) ?? 0) * scale;
+  return {
+    ...(fixed || keepsCircles(matrix) ? { width: own * scale } : squeezed(points, own, matrix)),
+    ...(cap === "round" ? {} : { cap }),
+    ...(join === "round" ? {} : { join }),
+    ...(join === "miter" && miterLimit >= 1 && miterLimit !== 4 ? { miterLimit } : {}),
+    ...(dash.length > 0 ? { dash } : {}),
+    ...(dash.length > 0 && dashOffset !== 0 ? { dashOffset } : {}),
+  };
+}
+
+function dashOf(text: string | undefined, whole: number): number[] {
+  if (!text || text === "none") return [];
+  const lengths = text
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map((part) => lengthOf(part, whole) ?? Number.NaN);
+  const usable = lengths.every((length) => length >= 0) && lengths.some((length) => length > 0);
+  return usable ? lengths : [];
+}
+
+const PLACES = 96;
+
+/** A round pen squeezed by its transform is as wide as its shadow across the line: a profile of the line's directions. */
+function squeezed(
+  points: readonly number[],
+  width: number,
+  [a, b, c, d]: Matrix,
+): Pick<Pen, "width" | "profile"> {
+  const arc = arcLengthOf(points, width);
+  const widths = Array.from({ length: PLACES + 1 }, (_, k) => {
+    const inner = Math.max(1e-4, Math.min(1 - 1e-4, k / PLACES));
+    const [dx, dy] = derivativeAt(points, parameterAt(arc, inner * arc.total));
+    const length = Math.hypot(dx, dy) || 1;
+    const [nx, ny] = [-dy / length, dx / length];
+    return width * Math.hypot(a * nx + b * ny, c * nx + d * ny);
+  });
+  const widest = Math.max(...widths);
+  return {
+    width: widest,
+    profile: simplerProfile(
+      widths.flatMap((w, k) => [k / PLACES, w / widest]),
+      0.01,
+    ),
+  };
+}

@@ -1,0 +1,195 @@
+/**
+ * The cascade of an SVG file: presentation attributes, style sheets by specificity and order, inline styles, and what
+ * children inherit (CSS Cascading and Inheritance 4). Custom properties are followed.
+ */
+import { selectAll } from "css-select";
+import * as csstree from "css-tree";
+import { parse as parseSelector, type Selector } from "css-what";
+import type { SvgElement, SvgTree } from "./svg-tree.ts";
+
+/** Property values by name, as written. */
+export type Style = Readonly<Record<string, string>>;
+
+/** Properties an element does not hand down. */
+const OWN_ONLY = new Set([
+  "opacity",
+  "display",
+  "clip-path",
+  "mask",
+  "filter",
+  "transform",
+  "vector-effect",
+  "mix-blend-mode",
+  "overflow",
+]);
+
+const PRESENTATION = new Set([
+  ...OWN_ONLY,
+  "fill",
+  "fill-rule",
+  "fill-opacity",
+  "stroke",
+  "stroke-width",
+  "stroke-linecap",
+  "stroke-linejoin",
+  "stroke-miterlimit",
+  "stroke-dasharray",
+  "stroke-dashoffset",
+  "stroke-opacity",
+  "color",
+  "visibility",
+  "clip-rule",
+  "marker-start",
+  "marker-mid",
+  "marker-end",
+  "marker",
+  "stop-color",
+  "stop-opacity",
+]);
+
+interface Declared {
+  readonly value: string;
+  /** Which of two declarations of a property holds: the heavier, and of the same weight the later. */
+  readonly weight: number;
+}
+
+type Declarations = Map<string, Declared>;
+
+const IMPORTANT = 2 ** 40;
+const INLINE = 2 ** 36;
+
+export class StyleSheet {
+  private readonly declared = new Map<SvgElement, Declarations>();
+
+  constructor({ root }: SvgTree) {
+    let order = 0;
+    for (const text of sheetsIn(root))
+      for (const { selector, declarations } of rulesIn(text))
+        this.addRule(root, selector, declarations, ++order);
+  }
+
+  private addRule(
+    root: SvgElement,
+    selector: string,
+    declarations: csstree.Declaration[],
+    order: number,
+  ): void {
+    for (const single of selectorsIn(selector)) {
+      const weight = specificityOf(single) * 2 ** 12 + order;
+      for (const element of selectAll([single], [root], { adapter: ADAPTER, xmlMode: true })) {
+        const own = this.declared.get(element) ?? new Map<string, Declared>();
+        this.declared.set(element, own);
+        for (const declaration of declarations) declare(own, declaration, weight);
+      }
+    }
+  }
+
+  /** The style of an element inside one of the given style. */
+  styleOf(element: SvgElement, above: Style): Style {
+    const style: Record<string, string> = {};
+    for (const name in above) if (!OWN_ONLY.has(name)) style[name] = above[name];
+    for (const name in element.attributes) if (PRESENTATION.has(name)) style[name] = element.attributes[name];
+    const declared = new Map(this.declared.get(element));
+    if (element.attributes.style)
+      for (const declaration of declarationsIn(element.attributes.style))
+        declare(declared, declaration, INLINE);
+    for (const [name, { value }] of declared) style[name] = value;
+    for (const name in style) {
+      if (style[name].includes("var(")) style[name] = withVariables(style[name], style);
+      if (style[name] === "inherit") style[name] = above[name] ?? "";
+    }
+    return style;
+  }
+}
+
+function declare(
+  own: Declarations,
+  { property, value, important }: csstree.Declaration,
+  weight: number,
+): void {
+  const now = { value: csstree.generate(value), weight: weight + (important ? IMPORTANT : 0) };
+  const before = own.get(property);
+  if (!before || before.weight <= now.weight) own.set(property, now);
+}
+
+const VARIABLE = /var\(\s*(--[\w-]+)\s*(?:,([^()]*))?\)/g;
+
+const withVariables = (value: string, style: Style): string =>
+  value.replace(VARIABLE, (_, name: string, otherwise?: string) => style[name] ?? otherwise?.trim() ?? "");
+
+function sheetsIn(element: SvgElement): string[] {
+  const own = element.name === "style" ? [element.text] : [];
+  return [...own, ...element.children.flatMap(sheetsIn)];
+}
+
+interface Rule {
+  readonly selector: string;
+  readonly declarations: csstree.Declaration[];
+}
+
+function rulesIn(text: string): Rule[] {
+  const rules: Rule[] = [];
+  const sheet = csstree.parse(text, { onParseError: () => {} });
+  csstree.walk(sheet, {
+    visit: "Rule",
+    enter(rule) {
+      const outer = this.atrule;
+      if (outer && !isHeeded(outer)) return;
+      if (rule.prelude.type === "Raw") return;
+      rules.push({ selector: csstree.generate(rule.prelude), declarations: declarationsOf(rule.block) });
+    },
+  });
+  return rules;
+}
+
+/** Rules for print or another condition that is not met on a screen are left out. */
+function isHeeded({ name, prelude }: csstree.Atrule): boolean {
+  if (name === "supports") return true;
+  return name === "media" && /^(all|screen)?$/.test(prelude ? csstree.generate(prelude).trim() : "");
+}
+
+const declarationsOf = (block: csstree.Block): csstree.Declaration[] =>
+  block.children.toArray().filter((node) => node.type === "Declaration");
+
+function declarationsIn(style: string): csstree.Declaration[] {
+  const list = csstree.parse(style, { context: "declarationList", onParseError: () => {} });
+  return list.type === "DeclarationList"
+    ? list.children.toArray().filter((node) => node.type === "Declaration")
+    : [];
+}
+
+function selectorsIn(text: string): Selector[][] {
+  try {
+    return parseSelector(text);
+  } catch {
+    return [];
+  }
+}
+
+/** Ids, classes and names as one number (Selectors 4, section 17). */
+function specificityOf(selector: readonly Selector[]): number {
+  let [ids, classes, names] = [0, 0, 0];
+  for (const part of selector) {
+    if (part.type === "attribute") part.name === "id" && part.action === "equals" ? ids++ : classes++;
+    else if (part.type === "pseudo") classes++;
+    else if (part.type === "tag" || part.type === "pseudo-element") names++;
+  }
+  return (ids * 64 + classes) * 64 + names;
+}
+
+const ADAPTER = {
+  isTag: (_: SvgElement): _ is SvgElement => true,
+  getAttributeValue: ({ attributes }: SvgElement, name: string) => attributes[name],
+  getChildren: ({ children }: SvgElement) => children,
+  getName: ({ name }: SvgElement) => name,
+  getParent: ({ parent }: SvgElement) => parent,
+  getSiblings: (element: SvgElement) => element.parent?.children ?? [element],
+  getText: ({ text }: SvgElement) => text,
+  hasAttrib: ({ attributes }: SvgElement, name: string) => name in attributes,
+  removeSubsets: (nodes: SvgElement[]) => nodes.filter((node) => !nodes.some((other) => holds(other, node))),
+};
+
+function holds(outer: SvgElement, element: SvgElement): boolean {
+  for (let above = element.parent; above; above = above.parent) if (above === outer) return true;
+  return false;
+}

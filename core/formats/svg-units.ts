@@ -1,0 +1,80 @@
+/** Lengths, view boxes and transforms as SVG writes them. */
+import svgpath from "svgpath";
+import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
+import type { Box } from "../geometry/point.ts";
+
+const PIXELS: Record<string, number> = {
+  "": 1,
+  px: 1,
+  pt: 96 / 72,
+  pc: 16,
+  in: 96,
+  mm: 96 / 25.4,
+  cm: 96 / 2.54,
+  q: 96 / 101.6,
+  em: 16,
+  rem: 16,
+  ex: 8,
+};
+
+/** A length in user units; percentages are of `whole`. Undefined when it is none. */
+export function lengthOf(text: string | undefined, whole?: number): number | undefined {
+  const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*|%)\s*$/i.exec(text ?? "");
+  if (!match) return undefined;
+  if (match[2] === "%") return whole === undefined ? undefined : (Number(match[1]) * whole) / 100;
+  const unit = PIXELS[match[2].toLowerCase()];
+  return unit ? Number(match[1]) * unit : undefined;
+}
+
+export function viewBoxOf(text: string | undefined): Box | undefined {
+  const view = (text ?? "")
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
+  if (view.length !== 4 || !view.every(Number.isFinite) || !(view[2] > 0 && view[3] > 0)) return undefined;
+  return { x: view[0], y: view[1], width: view[2], height: view[3] };
+}
+
+const SHIFT = { Min: 0, Mid: 0.5, Max: 1 } as const;
+
+/** What brings a view box into a viewport at the origin (SVG 2, section 8.7). */
+export function viewBoxMatrix(view: Box, width: number, height: number, aspect = "xMidYMid meet"): Matrix {
+  const [sx, sy] = [width / view.width, height / view.height];
+  const match = /x(Min|Mid|Max)Y(Min|Mid|Max)/.exec(aspect);
+  if (!match) {
+    if (aspect.includes("none")) return [sx, 0, 0, sy, -view.x * sx, -view.y * sy];
+    return viewBoxMatrix(view, width, height);
+  }
+  const s = aspect.includes("slice") ? Math.max(sx, sy) : Math.min(sx, sy);
+  const [, x, y] = match as unknown as [string, keyof typeof SHIFT, keyof typeof SHIFT];
+  return [
+    s,
+    0,
+    0,
+    s,
+    (width - view.width * s) * SHIFT[x] - view.x * s,
+    (height - view.height * s) * SHIFT[y] - view.y * s,
+  ];
+}
+
+/** A transform list, or one in CSS with its units, as one matrix. */
+export function matrixOf(transform: string | undefined): Matrix {
+  if (!transform || transform === "none") return IDENTITY;
+  const plain = transform
+    .replace(/translateX\(([^)]*)\)/gi, "translate($1,0)")
+    .replace(/translateY\(([^)]*)\)/gi, "translate(0,$1)")
+    .replace(/(\d)(px|deg)/g, "$1");
+  const at: number[] = [];
+  svgpath("M0 0L1 0L0 1")
+    .transform(plain)
+    .abs()
+    .iterate((segment) => {
+      at.push(segment[1] as number, segment[2] as number);
+    });
+  const [e, f, ax, ay, cx, cy] = at;
+  return at.every(Number.isFinite) ? [ax - e, ay - f, cx - e, cy - f, e, f] : IDENTITY;
+}
+
+/** The element a `url(#…)` names. */
+export const urlOf = (value: string | undefined): string | undefined =>
+  /url\(\s*["']?#([^"')]+)["']?\s*\)/.exec(value ?? "")?.[1];
