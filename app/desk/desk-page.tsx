@@ -3,7 +3,7 @@ import type { Opened } from "../keep/shelf.ts";
 import { Announcer } from "./announcer.tsx";
 import { Paper } from "./canvas/paper.tsx";
 import { DeskKeys } from "./desk-keys.tsx";
-import { createDesk, DeskContext, type DeskStore, useDesk } from "./desk-store.ts";
+import { createDesk, DeskContext, type DeskStore, type Stage, useDesk } from "./desk-store.ts";
 import { LeakCard } from "./leak-card.tsx";
 import { Loupe } from "./loupe.tsx";
 import { PressPanel } from "./press/press-panel.tsx";
@@ -15,13 +15,14 @@ import { Tray } from "./tray.tsx";
 import { useThumbnail } from "./use-thumbnail.ts";
 
 /** The desk: one drawing, worked on. */
-export function DeskPage({ id, opened }: { id: string; opened: Opened }) {
+export function DeskPage({ id, opened, stage }: { id: string; opened: Opened; stage?: Stage }) {
   const [desk, setDesk] = useState<DeskStore | null>(null);
   useEffect(() => {
     const store = createDesk(id, opened);
+    if (stage) store.getState().set({ stage });
     setDesk(store);
     return () => store.getState().close();
-  }, [id, opened]);
+  }, [id, opened, stage]);
   if (!desk) return null;
   return (
     <DeskContext value={desk}>

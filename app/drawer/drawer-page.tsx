@@ -1,14 +1,17 @@
 import clsx from "clsx";
-import { Copy, FilePlus2, Pencil, Trash2 } from "lucide-react";
-import { type DragEvent, useRef, useState } from "react";
-import { Form, Link, useFetcher, useNavigate } from "react-router";
-import { addDrawing, type Kept } from "../keep/shelf.ts";
+import { Copy, FilePlus2, FolderOpen, Pencil, Trash2 } from "lucide-react";
+import { type DragEvent, type ReactNode, useRef, useState } from "react";
+import { Form, Link, useFetcher } from "react-router";
+import type { Kept } from "../keep/shelf.ts";
 import type { Card } from "../routes/drawer.tsx";
 import { FrondMark } from "../ui/frond-mark.tsx";
 import { useNotice } from "../ui/notices.tsx";
-import { readingClient } from "../work/clients.ts";
+import { BlankDialog } from "./blank-dialog.tsx";
 import type { Demo } from "./demo.ts";
+import { ImportDialog } from "./import-dialog.tsx";
 import { NameDialog } from "./name-dialog.tsx";
+import { ReadingSign } from "./reading-sign.tsx";
+import { useOpenFile } from "./use-open-file.ts";
 
 interface Props {
   readonly demos: readonly Demo[];
@@ -19,7 +22,8 @@ interface Props {
 
 /** All drawings kept in this browser, and those that ship with it. */
 export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
-  const { take, busy } = useOpenFile();
+  const file = useOpenFile();
+  const { take } = file;
   const [over, setOver] = useState(false);
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
@@ -43,7 +47,7 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
             <h1 className="font-display text-4xl leading-none tracking-tight">Fern Pocket</h1>
             <p className="mt-1.5 text-quiet">Colour line art: find its pockets, pour, shade, deliver.</p>
           </div>
-          <NewFromFile onFile={take} busy={busy} />
+          <WaysIn onFile={take} busy={file.reading !== null} />
         </header>
         {storage === "memory" && (
           <p role="alert" className="mt-6 rounded-md border border-ember bg-ember-soft px-4 py-3">
@@ -86,47 +90,59 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
           </ul>
         </section>
       </div>
+      <ReadingSign {...file} />
+      <ImportDialog {...file} />
     </main>
   );
 }
 
-function useOpenFile() {
-  const navigate = useNavigate();
-  const tell = useNotice();
-  const [busy, setBusy] = useState(false);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    setBusy(true);
-    const reading = readingClient();
-    try {
-      const result = await reading.work.readFile(file);
-      if (!result.ok) {
-        tell(`“${file.name}” was not opened. ${result.message} Your drawings are as they were.`, {
-          tone: "warn",
-        });
-        return;
-      }
-      const { id } = await addDrawing(result.drawing);
-      if (result.notes.length > 0) tell(`“${file.name}” is open. ${result.notes.join(" ")}`);
-      await navigate(`/desk/${id}`);
-    } finally {
-      reading.stop();
-      setBusy(false);
-    }
-  };
-  return { take, busy };
+const WAY = "flex h-10 items-center gap-2 rounded-md px-4 font-medium disabled:opacity-70";
+
+/** Three ways to begin: art that exists as vectors, inked paper, and an empty page. */
+function WaysIn({ onFile, busy }: { onFile: (file: File | undefined) => void; busy: boolean }) {
+  const [blank, setBlank] = useState(false);
+  return (
+    <div className="flex flex-wrap justify-end gap-2">
+      <FileButton
+        label="Choose an SVG or a Fern Pocket drawing file"
+        accept=".svg,image/svg+xml,.fern"
+        onFile={onFile}
+        disabled={busy}
+        className="bg-fern text-white hover:brightness-95"
+      >
+        <FolderOpen size={17} aria-hidden /> {busy ? "Reading the file…" : "Open line art"}
+      </FileButton>
+      <button
+        type="button"
+        onClick={() => setBlank(true)}
+        className={clsx(WAY, "border border-edge bg-raised hover:bg-well")}
+      >
+        <FilePlus2 size={17} aria-hidden /> Blank page
+      </button>
+      <BlankDialog open={blank} onClose={() => setBlank(false)} />
+    </div>
+  );
 }
 
-function NewFromFile({ onFile, busy }: { onFile: (file: File | undefined) => void; busy: boolean }) {
+interface FileButtonProps {
+  readonly label: string;
+  readonly accept: string;
+  readonly onFile: (file: File | undefined) => void;
+  readonly disabled?: boolean;
+  readonly className: string;
+  readonly children: ReactNode;
+}
+
+function FileButton({ label, accept, onFile, disabled, className, children }: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
       <input
         ref={input}
         type="file"
-        accept=".svg,image/svg+xml,.fern"
+        accept={accept}
         className="sr-only"
-        aria-label="Choose an SVG or a Fern Pocket drawing file"
+        aria-label={label}
         tabIndex={-1}
         onChange={(event) => {
           onFile(event.target.files?.[0]);
@@ -135,11 +151,11 @@ function NewFromFile({ onFile, busy }: { onFile: (file: File | undefined) => voi
       />
       <button
         type="button"
-        disabled={busy}
+        disabled={disabled}
         onClick={() => input.current?.click()}
-        className="flex h-10 items-center gap-2 rounded-md bg-fern px-4 font-medium text-white hover:brightness-95 disabled:opacity-70"
+        className={clsx(WAY, className)}
       >
-        <FilePlus2 size={17} aria-hidden /> {busy ? "Reading the file…" : "New from a file"}
+        {children}
       </button>
     </>
   );

@@ -1,3 +1,4 @@
+import * as Comlink from "comlink";
 import { addDrawing } from "../keep/shelf.ts";
 import { readingClient } from "../work/clients.ts";
 
@@ -7,9 +8,13 @@ export async function openDemo(file: string, title: string): Promise<string> {
   if (!response.ok) throw new Error("The demo drawing could not be fetched.");
   const reading = readingClient();
   try {
-    const result = await reading.work.readFile(new File([await response.text()], file));
-    if (!result.ok) throw new Error(result.message);
-    return (await addDrawing({ ...result.drawing, name: title })).id;
+    const result = await reading.work.read(
+      new File([await response.text()], file),
+      Comlink.proxy(() => {}),
+    );
+    if (result.kind === "problem") throw new Error(result.message);
+    const drawing = result.kind === "art" ? result.imported.drawing : result.drawing;
+    return (await addDrawing({ ...drawing, name: title })).id;
   } finally {
     reading.stop();
   }

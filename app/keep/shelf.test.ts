@@ -1,3 +1,4 @@
+import Dexie from "dexie";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { addColour, changeColour } from "#core/drawing/edits.ts";
 import { applyEdit, type History, redo, undo } from "#core/drawing/history.ts";
@@ -102,6 +103,21 @@ describe("the shelf", () => {
     expect(kept).toBe("memory");
     expect((await openDrawing(id))!.history.drawing.name).toBe("Radishes");
     await deleteDrawing(id);
+  });
+
+  it("brings drawings kept by the first version up to this one", async () => {
+    const { id } = await addDrawing(drawing());
+    const row = (await database.drawings.get(id))!;
+    await database.delete();
+    const first = new Dexie("fern-pocket");
+    first.version(1).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
+    const { nibs: _, flatShapes: __, ...base } = row.base;
+    await first.table("drawings").add({ ...row, base: { ...base, ink: "#102030" } });
+    first.close();
+    await database.open();
+    const { drawing: now } = (await openDrawing(id))!.history;
+    expect(now.tin[now.ink.colour].value).toBe("#102030");
+    expect(now.flatShapes).toEqual({});
   });
 
   it("renames, duplicates with history, deletes and puts back", async () => {

@@ -1,14 +1,17 @@
 import { data, Link } from "react-router";
 import { DeskPage } from "../desk/desk-page.tsx";
+import { STAGES } from "../desk/desk-store.ts";
 import { openDrawing } from "../keep/shelf.ts";
 import type { Route } from "./+types/desk.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Desk, Fern Pocket" }];
 
-export async function clientLoader({ params }: Route.ClientLoaderArgs) {
+/** `?stage=` names the stage to begin at. */
+export async function clientLoader({ params, request }: Route.ClientLoaderArgs) {
   const opened = await openDrawing(params.id);
   if (!opened) throw data(null, { status: 404 });
-  return { id: params.id, opened };
+  const asked = new URL(request.url).searchParams.get("stage");
+  return { id: params.id, opened, stage: STAGES.find((stage) => stage === asked) };
 }
 
 export function HydrateFallback() {
@@ -22,5 +25,5 @@ export function HydrateFallback() {
 }
 
 export default function Desk({ loaderData }: Route.ComponentProps) {
-  return <DeskPage key={loaderData.id} id={loaderData.id} opened={loaderData.opened} />;
+  return <DeskPage key={loaderData.id} {...loaderData} />;
 }

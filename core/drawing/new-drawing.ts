@@ -60,6 +60,19 @@ export function defaultPage(box: Box): Page {
   return { box, width: Math.round(box.width * scale * 10) / 10, unit: "mm", ppi: 300 };
 }
 
+/** Page units along the longer side of a page that begins blank. */
+const LONGER_SIDE = 1000;
+
+/** A drawing without lines on a page of a printed size. */
+export function blankDrawing(
+  name: string,
+  { width, height, unit, ppi }: Pick<Page, "width" | "unit" | "ppi"> & { readonly height: number },
+): Drawing {
+  const scale = LONGER_SIDE / Math.max(width, height);
+  const box = { x: 0, y: 0, width: width * scale, height: height * scale };
+  return newDrawing(name, { box, width, unit, ppi }, []);
+}
+
 export function newDrawing(
   name: string,
   page: Page,

@@ -50,6 +50,15 @@ describe("the drawing file", () => {
     expect(await readDrawingFile(writeDrawingFile(full))).toEqual(full);
   });
 
+  it("takes drawings of the first version, with their ink as the tin's last colour", async () => {
+    const { nibs: _, flatShapes: __, ...record } = JSON.parse(writeDrawingFile(full));
+    const old = { ...record, version: 1, ink: "#102030", tin: record.tin.slice(0, 12) };
+    const drawing = await readDrawingFile(JSON.stringify(old));
+    expect(drawing.tin[drawing.ink.colour]).toMatchObject({ value: "#102030", rank: 13 });
+    expect(Object.keys(drawing.nibs).length).toBeGreaterThan(3);
+    expect(drawing.strokes).toEqual(full.strokes);
+  });
+
   it("names the parts that are not as expected", async () => {
     const record = JSON.parse(writeDrawingFile(full));
     await expect(readDrawingFile(JSON.stringify({ ...record, ink: "black; }" }))).rejects.toThrow(/ink/);

@@ -11,7 +11,7 @@ import { LineReader } from "../pockets/line-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { pocketAt, variableNames } from "../scene/scene.ts";
 import { asideLines, cutLine, type ImportReport, speckLine } from "./import-report.ts";
-import { pocketsFilledBy } from "./poured-pockets.ts";
+import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
 import type { Facts } from "./svg-facts.ts";
 import { readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
@@ -101,8 +101,10 @@ function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value
   const pours: Record<string, Pour> = {};
   const flatShapes: Record<string, FlatShape> = {};
   const pourOf = new Map<Pocket, string>();
-  for (const { value, ...flat } of flats) {
-    const filled = flat.opacity < 1 ? [] : pocketsFilledBy(flat, pockets, drawing.strokes);
+  const fills = flats.map((flat) => (flat.opacity < 1 ? undefined : flattened(flat)));
+  flats.forEach(({ value, ...flat }, i) => {
+    const later = fills.slice(i + 1).filter((fill) => fill !== undefined);
+    const filled = fills[i] ? pocketsFilledBy(fills[i], later, pockets, drawing.strokes) : [];
     for (const pocket of filled) {
       const before = pourOf.get(pocket);
       if (before) delete pours[before];
@@ -111,7 +113,7 @@ function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value
       pourOf.set(pocket, id);
     }
     if (filled.length === 0) flatShapes[flat.id] = { ...flat, paint: paintOf(value) };
-  }
+  });
   return { ...drawing, pours, flatShapes };
 }
 

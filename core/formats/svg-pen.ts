@@ -11,12 +11,15 @@ import { lengthOf } from "./svg-units.ts";
 
 type Pen = Pick<Stroke, "width" | "profile" | "cap" | "join" | "miterLimit" | "dash" | "dashOffset">;
 
-/** Undefined for a stroke that shows nothing. `points` is the line in page units. */
-export function penOf(mark: Mark, points: readonly number[]): Pen | undefined {
+/**
+ * Undefined for a stroke that shows nothing. `points` is the line in page units; pens that do not scale are measured
+ * in pixels at the file's own size.
+ */
+export function penOf(mark: Mark, points: readonly number[], pixelsPerUnit: number): Pen | undefined {
   const { style, matrix, viewport } = mark;
   const own = strokeWidthOf(mark);
   const fixed = style["vector-effect"] === "non-scaling-stroke";
-  const scale = fixed ? 1 : meanScale(matrix);
+  const scale = fixed ? 1 / pixelsPerUnit : meanScale(matrix);
   if (!(own * scale > 0)) return undefined;
   const cap = CAPS.find((kind) => kind === style["stroke-linecap"]) ?? "butt";
   const join = JOINS.find((kind) => kind === style["stroke-linejoin"]) ?? "miter";

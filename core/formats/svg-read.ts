@@ -82,7 +82,7 @@ export function readSvg(
   if (!box || marks.length === 0) throw new FileProblem("no-lines", emptyMessage(asides));
   const facts = asForeign ? undefined : factsIn(tree);
   const page = pageFor(box, tree.root.attributes.width);
-  const reader = new MarkReader(box, asides);
+  const reader = new MarkReader(box, asides, (lengthOf(tree.root.attributes.width) ?? box.width) / box.width);
   if (facts !== undefined) return reader.readOurs(marks, page, facts);
   reader.readAll(marks, (share) => onProgress(0.7 + 0.3 * share));
   return reader.reading(page);
@@ -122,6 +122,7 @@ class MarkReader {
   constructor(
     private readonly box: Box,
     private readonly asides: Asides,
+    private readonly pixelsPerUnit: number,
   ) {}
 
   readAll(marks: readonly Mark[], onProgress: (share: number) => void): void {
@@ -169,7 +170,7 @@ class MarkReader {
     const called = calledAs(mark);
     if (tint.alpha < FAINT) this.aside("faint", mark.name ?? mark.element.name);
     for (const { points, closed } of mark.chains) {
-      const pen = penOf(mark, points);
+      const pen = penOf(mark, points, this.pixelsPerUnit);
       if (!pen) continue;
       const step = diagonal(this.box) / 400;
       const clipped = clippedStroke(points, closed, mark.clips, step);
@@ -215,7 +216,7 @@ class MarkReader {
         shades.push(shade);
         paints.set(shade.id, paint);
       } else if (sheetOf(mark) === "ink") this.addOurInk(mark);
-      else if (mark.fill) this.addFlat(mark, outlineOf(mark), isEvenOdd(mark), mark.fill);
+      else if (mark.fill) this.addFlat(mark, outlineOf(mark), isEvenOdd(mark), ownTint(mark, mark.fill));
       for (let rank = before + 1; rank <= this.rank; rank++)
         for (const kind of ["s", "i", "f"]) paints.set(`${kind}${rank}`, paint);
     }
@@ -233,7 +234,7 @@ class MarkReader {
 
   private addOurStroke(mark: Mark): void {
     for (const { points, closed } of mark.chains) {
-      const pen = penOf(mark, points);
+      const pen = penOf(mark, points, this.pixelsPerUnit);
       if (!pen) continue;
       this.rank++;
       const nib = nibOf(mark.element);
@@ -249,6 +250,12 @@ class MarkReader {
     }
   }
 }
+
+/** A tint without what the sheet's own opacity takes from it. */
+const ownTint = ({ style }: Mark, tint: Tint): Tint => ({
+  ...tint,
+  alpha: Number(style["fill-opacity"] ?? 1),
+});
 
 const outlineOf = ({ chains }: Mark): number[][] => chains.map(({ points }) => points);
 const isEvenOdd = ({ style }: Mark): boolean => style["fill-rule"] === "evenodd";

@@ -30,7 +30,7 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const size = drawing ? sizeAttributes(drawing.page) : "";
   const body = scene.sheets.map((sheet) => writeSheet(sheet, digits));
   const clips = scene.sheets.flatMap(({ items }) =>
-    items.filter((item) => item.kind === "shade").map((item) => clipOf(item, digits)),
+    items.filter((item) => item.kind === "shade").map((item, i) => clipOf(item, i, digits)),
   );
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${view}"${size}>`,
@@ -64,12 +64,12 @@ function writeSheet(sheet: SceneSheet, digits: number): string {
   const blended = sheet.items.some((item) => item.kind === "shade");
   const opacity = sheet.opacity < 1 && !blended ? ` opacity="${short(sheet.opacity, 3)}"` : "";
   const ink = sheet.name === "ink" ? ' stroke-linecap="round" stroke-linejoin="round"' : "";
-  const items = grouped(sheet.items, (item) => writeItem(item, blended ? sheet.opacity : 1, digits));
+  const items = grouped(sheet.items, (item, i) => writeItem(item, i, blended ? sheet.opacity : 1, digits));
   return `<g id="${sheet.name}"${opacity}${ink}>\n${items}\n</g>`;
 }
 
 /** Items that follow one another and came in the same groups are written in those groups again. */
-function grouped(items: readonly SceneItem[], write: (item: SceneItem) => string): string {
+function grouped(items: readonly SceneItem[], write: (item: SceneItem, index: number) => string): string {
   const out: string[] = [];
   let open: readonly string[] = [];
   const turnTo = (groups: readonly string[]) => {
@@ -79,20 +79,20 @@ function grouped(items: readonly SceneItem[], write: (item: SceneItem) => string
     for (const name of groups.slice(kept)) out.push(`<g data-name="${escaped(name)}">`);
     open = groups;
   };
-  for (const item of items) {
+  items.forEach((item, index) => {
     turnTo("groups" in item ? (item.groups ?? NO_GROUPS) : NO_GROUPS);
-    out.push(write(item));
-  }
+    out.push(write(item, index));
+  });
   turnTo(NO_GROUPS);
   return out.join("\n");
 }
 
 const NO_GROUPS: readonly string[] = [];
 
-function writeItem(item: SceneItem, sheetOpacity: number, digits: number): string {
+function writeItem(item: SceneItem, index: number, sheetOpacity: number, digits: number): string {
   if (item.kind === "fill") return writeFill(item, digits);
   if (item.kind === "flat") return writeFlat(item, digits);
-  if (item.kind === "shade") return writeShade(item, sheetOpacity, digits);
+  if (item.kind === "shade") return writeShade(item, index, sheetOpacity, digits);
   if (item.kind === "ink") return writeInk(item, digits);
   return writeStroke(item, digits);
 }
@@ -130,7 +130,8 @@ function writeFill({ tone, seed, outline, traps, trapWidth }: FillItem, digits: 
 }
 
 function writeShade(
-  { id, tone, points, seed, blend, opacity }: ShadeItem,
+  { tone, points, seed, blend, opacity }: ShadeItem,
+  index: number,
   sheetOpacity: number,
   digits: number,
 ): string {
@@ -138,11 +139,11 @@ function writeShade(
   const faint = opacity * sheetOpacity;
   const alpha = faint < 1 ? ` fill-opacity="${short(faint, 3)}"` : "";
   const own = opacity < 1 ? ` data-opacity="${short(opacity, 3)}"` : "";
-  return `<path class="f-${tone.variable}" data-shade="${placeOf(seed, digits)}"${own} fill="${tone.value}"${alpha}${mode} clip-path="url(#trim-${escaped(id)})" d="${pathData(points, true, digits)}"/>`;
+  return `<path class="f-${tone.variable}" data-shade="${placeOf(seed, digits)}"${own} fill="${tone.value}"${alpha}${mode} clip-path="url(#trim-${index + 1})" d="${pathData(points, true, digits)}"/>`;
 }
 
-const clipOf = ({ id, trim }: ShadeItem, digits: number): string =>
-  `<clipPath id="trim-${escaped(id)}"><path d="${outlineData(trim, digits)}"/></clipPath>`;
+const clipOf = ({ trim }: ShadeItem, index: number, digits: number): string =>
+  `<clipPath id="trim-${index + 1}"><path d="${outlineData(trim, digits)}"/></clipPath>`;
 
 function writeStroke(item: StrokeItem, digits: number): string {
   const { name, tone, points, closed, width, cap, join, miterLimit, dash, dashOffset, nib } = item;

@@ -44,7 +44,7 @@ export const HARD_CASES: Readonly<Record<string, string>> = {
   ),
   "strokes that do not scale": svg(
     `<g transform="scale(4)"><path vector-effect="non-scaling-stroke" fill="none" stroke="#000" stroke-width="3" d="M2 5Q12 20 22 5"/><path fill="none" stroke="#000" stroke-width=".5" d="M2 15H22"/></g>`,
-    'viewBox="0 0 100 100" width="100" height="100"',
+    'viewBox="0 0 100 100" width="120" height="120"',
   ),
   "hidden things": svg(
     `<g stroke="#000" stroke-width="4" fill="none"><path display="none" d="M0 0L100 100"/><g visibility="hidden"><path d="M0 10H100"/><path visibility="visible" d="M0 30H100"/></g>
@@ -55,7 +55,7 @@ export const HARD_CASES: Readonly<Record<string, string>> = {
     <path d="M62 31V79" fill="none"/></g><path d="M10 80h30v12h-30z" fill="#c23f5a"/>`,
   ),
   "dark grounds and ink shapes": svg(
-    `<rect width="100" height="100" fill="#22304a"/><circle cx="50" cy="50" r="40" fill="#f2e6c8"/><path fill="#1a1512" fill-rule="evenodd" d="M50 20C70 30 70 70 50 80C30 70 30 30 50 20ZM50 35C58 42 58 58 50 65C42 58 42 42 50 35Z"/>
+    `<rect width="120" height="120" fill="#22304a"/><circle cx="50" cy="50" r="40" fill="#f2e6c8"/><path fill="#1a1512" fill-rule="evenodd" d="M50 20C70 30 70 70 50 80C30 70 30 30 50 20ZM50 35C58 42 58 58 50 65C42 58 42 42 50 35Z"/>
     <path fill="#1a1512" d="M20 45h12v10h-12zM24 48h4v4h-4z"/>`,
   ),
   "see-through flats": svg(
@@ -68,7 +68,7 @@ export const HARD_CASES: Readonly<Record<string, string>> = {
     <path stroke="rebeccapurple" d="M5 70H95"/><g color="#0a6"><path stroke="CurrentColor" d="M5 90H95"/></g></g>`,
   ),
   "units and a box off the origin": svg(
-    `<g fill="none" stroke="#000"><path stroke-width="1mm" d="M-45-40H45"/><rect x="-10mm" y="-20" width="20mm" height="15pt" rx="2mm"/><ellipse cx="0" cy="20" rx="25%" ry="auto" stroke-width="1%"/><circle r="1em" cy="25"/></g>`,
+    `<g fill="none" stroke="#000"><path stroke-width="1mm" d="M-45-40H45"/><rect x="-10mm" y="-20" width="20mm" height="15pt" rx="2mm"/><ellipse cx="0" cy="20" rx="25%" stroke-width="1%"/><circle r="1em" cy="25"/></g>`,
     'viewBox="-50 -50 100 100" width="2in" height="2in"',
   ),
   "open fills": svg(

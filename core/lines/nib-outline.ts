@@ -4,7 +4,7 @@
  * Hanson, "Offsets of two-dimensional profiles", 1984), so there the ink is put together from discs instead. All
  * pieces wind the same way, so that those that overlap never cut one another out.
  */
-import type { Profile } from "../drawing/drawing.ts";
+import type { Profile, Stroke } from "../drawing/drawing.ts";
 import { curveCount, derivativeAt, pointAt, polyline, stepsFor } from "../geometry/cubic.ts";
 import type { Coords, Point } from "../geometry/point.ts";
 import { fitOpen } from "./fit.ts";
@@ -14,6 +14,7 @@ export interface NibbedLine {
   /** A chain of cubics in page units. */
   readonly points: Coords;
   readonly closed: boolean;
+  readonly cap: NonNullable<Stroke["cap"]>;
   /** Page units at a share of 1. */
   readonly width: number;
   readonly profile: Profile;
@@ -36,7 +37,7 @@ export function nibOutline(line: NibbedLine): number[][] {
   const tolerance = line.width * TOLERANCE;
   const spine = samplesOf(line, tolerance);
   if (spine.length < 2) return [];
-  return strandsOf(spine, line.strands).flatMap((samples) => outlineOf(samples, line.closed, tolerance));
+  return strandsOf(spine, line.strands).flatMap((samples) => outlineOf(samples, line, tolerance));
 }
 
 const FEWEST_STEPS = 6;
@@ -101,7 +102,7 @@ function strandsOf(spine: readonly Sample[], strands: number): Sample[][] {
 /** Directions that turn less than this from one sample to the next belong to a smooth line. */
 const SMOOTH = Math.cos((6 * Math.PI) / 180);
 
-function outlineOf(samples: readonly Sample[], closed: boolean, tolerance: number): number[][] {
+function outlineOf(samples: readonly Sample[], { closed, cap }: NibbedLine, tolerance: number): number[][] {
   const pieces: number[][] = [];
   const last = samples.length - 1;
   let from = 0;
@@ -112,7 +113,7 @@ function outlineOf(samples: readonly Sample[], closed: boolean, tolerance: numbe
     from = i + 1;
   }
   if (last > from) pieces.push(band(samples.slice(from), tolerance));
-  if (!closed) pieces.push(cap(samples[0], -1), cap(samples[last], 1));
+  if (!closed) pieces.push(capAt(samples[0], -1, cap), capAt(samples[last], 1, cap));
   else if (dot(samples[0].along, samples[last].along) < SMOOTH) pieces.push(disc(samples[0]));
   return pieces.filter((piece) => piece.length > 8);
 }
@@ -171,15 +172,14 @@ function disc({ at, half }: Sample): number[] {
   return half > 0 ? arc(at, half, 0, 4) : [];
 }
 
-function cap({ at, along: [tx, ty], half }: Sample, way: 1 | -1): number[] {
-  if (!(half > 0)) return [];
-  const half1 = arc(at, half, Math.atan2(ty * way, tx * way) - Math.PI / 2, 2);
-  const n = half1.length;
-  return [
-    ...half1,
-    ...polyline([
-      [half1[n - 2], half1[n - 1]],
-      [half1[0], half1[1]],
-    ]).slice(2),
-  ];
+/** What a line has beyond its end; a butt end has nothing. */
+function capAt({ at, along: [tx, ty], half }: Sample, way: 1 | -1, cap: NibbedLine["cap"]): number[] {
+  if (!(half > 0) || cap === "butt") return [];
+  const [fx, fy] = [tx * way * half, ty * way * half];
+  const right: Point = [at[0] + fy, at[1] - fx];
+  const left: Point = [at[0] - fy, at[1] + fx];
+  const ahead = ([x, y]: Point): Point => [x + fx, y + fy];
+  if (cap === "square") return polyline([right, ahead(right), ahead(left), left, right]);
+  const round = arc(at, half, Math.atan2(fy, fx) - Math.PI / 2, 2);
+  return [...round, ...polyline([left, right]).slice(2)];
 }

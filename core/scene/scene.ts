@@ -237,6 +237,7 @@ function nibbedInk(stroke: Stroke, nib: Nib | undefined): number[][] {
   const outline = nibOutline({
     points: stroke.points,
     closed: stroke.closed,
+    cap: stroke.cap ?? "round",
     width: stroke.width,
     profile: profileOf(stroke, nib) ?? EVEN,
     strands: nib?.strands ?? 1,

@@ -1,0 +1,126 @@
+import { Dialog } from "radix-ui";
+import { type FormEvent, useState } from "react";
+import { useNavigate } from "react-router";
+import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
+import { blankDrawing } from "#core/drawing/new-drawing.ts";
+import { addDrawing } from "../keep/shelf.ts";
+
+interface Fields {
+  readonly name: string;
+  readonly width: number;
+  readonly height: number;
+  readonly unit: (typeof UNITS)[number];
+  readonly ppi: number;
+}
+
+const START: Fields = { name: "New drawing", width: 100, height: 100, unit: "mm", ppi: 300 };
+const MM_PER_INCH = 25.4;
+
+/** A blank page with its printed size, known before the first line. */
+export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const navigate = useNavigate();
+  const [fields, setFields] = useState(START);
+  const change = (part: Partial<Fields>) => setFields((now) => ({ ...now, ...part }));
+  const ready = fields.width > 0 && fields.height > 0 && fields.ppi >= 1;
+  const page = ready ? blankDrawing(fields.name, fields).page : undefined;
+  const pixels = page && pixelsOf(page, page.ppi);
+
+  const turnTo = (unit: Fields["unit"]) => {
+    if (unit === fields.unit) return;
+    const k = unit === "in" ? 1 / MM_PER_INCH : MM_PER_INCH;
+    const rounded = (n: number) => Math.round(n * k * 100) / 100;
+    change({ unit, width: rounded(fields.width), height: rounded(fields.height) });
+  };
+  const begin = async (event: FormEvent) => {
+    event.preventDefault();
+    if (!ready) return;
+    const { id } = await addDrawing(blankDrawing(fields.name.trim() || "Untitled", fields));
+    await navigate(`/desk/${id}?stage=Lines`);
+  };
+  return (
+    <Dialog.Root open={open} onOpenChange={(now) => !now && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/25" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/4 left-1/2 z-50 w-104 -translate-x-1/2 rounded-md border border-line bg-raised p-6 shadow-xl"
+        >
+          <Dialog.Title className="font-display text-xl">Blank page</Dialog.Title>
+          <form onSubmit={begin} className="mt-4 grid gap-4">
+            <label className="grid gap-1">
+              Name
+              <input
+                value={fields.name}
+                maxLength={80}
+                onChange={(event) => change({ name: event.target.value })}
+                className={FIELD}
+              />
+            </label>
+            <div className="grid grid-cols-3 gap-3">
+              <NumberField label="Width" value={fields.width} onChange={(width) => change({ width })} />
+              <NumberField label="Height" value={fields.height} onChange={(height) => change({ height })} />
+              <label className="grid gap-1">
+                Unit
+                <select
+                  value={fields.unit}
+                  onChange={(event) => turnTo(event.target.value as Fields["unit"])}
+                  className={FIELD}
+                >
+                  {UNITS.map((unit) => (
+                    <option key={unit} value={unit}>
+                      {unit === "in" ? "inches" : "millimetres"}
+                    </option>
+                  ))}
+                </select>
+              </label>
+            </div>
+            <div className="flex items-end gap-3">
+              <NumberField label="Pixels per inch" value={fields.ppi} onChange={(ppi) => change({ ppi })} />
+              <p className="pb-1.5 text-quiet tabular-nums">
+                {pixels ? `${pixels.width} x ${pixels.height} pixels` : "Give every size a number above 0."}
+              </p>
+            </div>
+            <div className="flex justify-end gap-2">
+              <button type="button" onClick={onClose} className="h-9 rounded-md px-3 hover:bg-well">
+                Cancel
+              </button>
+              <button
+                type="submit"
+                disabled={!ready}
+                className="h-9 rounded-md bg-fern px-4 font-medium text-white disabled:opacity-60"
+              >
+                Begin drawing
+              </button>
+            </div>
+          </form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+const FIELD = "h-9 w-full rounded-md border border-edge bg-white px-3 tabular-nums";
+
+function NumberField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+}) {
+  return (
+    <label className="grid gap-1">
+      {label}
+      <input
+        type="number"
+        min={0}
+        step="any"
+        value={value || ""}
+        onChange={(event) => onChange(Number(event.target.value))}
+        className={FIELD}
+      />
+    </label>
+  );
+}
