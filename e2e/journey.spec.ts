@@ -118,7 +118,7 @@ test.describe("flats", () => {
     for (const { seed } of kettle.slice(0, 2))
       await expect.poll(async () => hexOf(await artColour(page, seed))).toBe("#112233");
     await page.getByRole("button", { name: "Add a colour" }).click();
-    await page.getByRole("button", { name: "Change Colour 13" }).click();
+    await page.getByRole("button", { name: "Change Colour 14" }).click();
     await page.getByRole("textbox", { name: "Name" }).fill("Slug grey");
     await page.keyboard.press("Enter");
     await page.keyboard.press("Escape");
@@ -129,7 +129,7 @@ test.describe("flats", () => {
     await page.waitForTimeout(300);
     await page.keyboard.press("Space");
     const wells = page.getByRole("region", { name: "Tin" }).getByRole("listitem");
-    await expect(wells.nth(11)).toContainText("Slug grey");
+    await expect(wells.nth(12)).toContainText("Slug grey");
   });
 
   test("dips up a colour with a held key", async ({ page }) => {

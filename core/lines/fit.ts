@@ -6,12 +6,21 @@ import { distance, type Point } from "../geometry/point.ts";
 
 /** A closed chain of cubics (geometry/cubic.ts) within `tolerance` page units of the points and the line home. */
 export function fitClosed(points: readonly Point[], tolerance: number): number[] {
+  return fitPoints(ringOf(points, tolerance), tolerance);
+}
+
+/** The same, but as smooth where it begins as anywhere. */
+export function fitSmoothRing(points: readonly Point[], tolerance: number): number[] {
+  const ring = ringOf(points, tolerance);
+  const leaving = unit(ring[ring.length - 2], ring[1]);
+  return fitPoints(ring, tolerance, leaving, [-leaving[0], -leaving[1]]);
+}
+
+function ringOf(points: readonly Point[], tolerance: number): Point[] {
   const open = withoutRepeats(points, tolerance);
-  const ring =
-    distance(open[0], open[open.length - 1]) > tolerance
-      ? [...open, open[0]]
-      : [...open.slice(0, -1), open[0]];
-  return fitPoints(ring, tolerance);
+  return distance(open[0], open[open.length - 1]) > tolerance
+    ? [...open, open[0]]
+    : [...open.slice(0, -1), open[0]];
 }
 
 /** An open chain of cubics within `tolerance` page units of the points. */
@@ -19,25 +28,48 @@ export function fitOpen(points: readonly Point[], tolerance: number): number[] {
   return fitPoints(withoutRepeats(points, tolerance), tolerance);
 }
 
+/**
+ * A chain within `tolerance` page units of the points that may turn sharply at those of the given indices, which
+ * rise, and there goes exactly through them; elsewhere it is smooth.
+ */
+export function fitWithCorners(
+  points: readonly Point[],
+  corners: readonly number[],
+  closed: boolean,
+  tolerance: number,
+): number[] {
+  if (closed && corners.length === 0) return fitSmoothRing(points, tolerance);
+  const turned = closed ? [...points.slice(corners[0]), ...points.slice(0, corners[0] + 1)] : points;
+  const at = closed ? corners.map((i) => i - corners[0]).slice(1) : corners;
+  const stops = [0, ...at.filter((i) => i > 0 && i < turned.length - 1), turned.length - 1];
+  const chain: number[] = [turned[0][0], turned[0][1]];
+  for (let k = 0; k + 1 < stops.length; k++)
+    for (const n of fitOpen(turned.slice(stops[k], stops[k + 1] + 1), tolerance).slice(2)) chain.push(n);
+  return chain;
+}
+
 /** Leaves out points so near the last one that they say nothing about direction. */
 function withoutRepeats(points: readonly Point[], tolerance: number): Point[] {
   const kept = [points[0]];
   for (const p of points) if (distance(p, kept[kept.length - 1]) > tolerance * 0.02) kept.push(p);
+  // The end stays exactly where it is.
+  if (kept.length > 1) kept[kept.length - 1] = points[points.length - 1];
   return kept;
 }
 
-function fitPoints(points: readonly Point[], tolerance: number): number[] {
+function fitPoints(
+  points: readonly Point[],
+  tolerance: number,
+  leaving = points.length > 1 ? unit(points[0], points[1]) : NOWHERE,
+  arriving = points.length > 1 ? unit(points[points.length - 1], points[points.length - 2]) : NOWHERE,
+): number[] {
   if (points.length < 2) return [...points[0], ...points[0], ...points[0], ...points[0]];
   const chain: number[] = [points[0][0], points[0][1]];
-  fitSpan(
-    points,
-    unit(points[0], points[1]),
-    unit(points[points.length - 1], points[points.length - 2]),
-    tolerance,
-    chain,
-  );
+  fitSpan(points, leaving, arriving, tolerance, chain);
   return chain;
 }
+
+const NOWHERE: Point = [0, 0];
 
 function unit(from: Point, to: Point): Point {
   const length = distance(from, to) || 1;

@@ -1,0 +1,75 @@
+/**
+ * Thinning to a skeleton one pixel wide, in the order of distance from the paper, so that it lies in the middle of
+ * the ink: Pudney, "Distance-ordered homotopic thinning", 1998. A pixel goes when that neither parts ink nor joins
+ * paper (a simple point, Rosenfeld 1979) and it is not the tip of a line.
+ */
+import type { Mask } from "./mask.ts";
+
+/** Eight neighbours, clockwise from the right. */
+const AROUND = (width: number) => [1, width + 1, width, width - 1, -1, -width - 1, -width, -width + 1];
+
+/** A mask of the skeleton. `squared` are the distances of distance.ts. */
+export function skeletonOf({ width, height, data }: Mask, squared: Int32Array): Mask {
+  const ink = data.slice();
+  const around = AROUND(width);
+  const byDistance = sortedByDistance(ink, squared);
+  const again: number[] = [];
+  const removable = (i: number) => ink[i] === 1 && REMOVABLE[neighboursOf(ink, around, i)] === 1;
+  for (const i of byDistance) {
+    if (!removable(i)) continue;
+    ink[i] = 0;
+    again.push(i);
+    // What had to stay may go now that a neighbour has gone.
+    while (again.length > 0) {
+      const gone = again.pop()!;
+      for (const step of around) {
+        const j = gone + step;
+        if (squared[j] > squared[i] || !removable(j)) continue;
+        if (squared[j] === squared[i] && j > i) continue;
+        ink[j] = 0;
+        again.push(j);
+      }
+    }
+  }
+  return { width, height, data: ink };
+}
+
+/** Ink pixels by rising distance, in reading order where it is the same (counting sort). */
+function sortedByDistance(ink: Uint8Array, squared: Int32Array): Int32Array {
+  let farthest = 0;
+  let count = 0;
+  for (let i = 0; i < ink.length; i++)
+    if (ink[i]) {
+      count++;
+      if (squared[i] > farthest) farthest = squared[i];
+    }
+  const start = new Int32Array(farthest + 2);
+  for (let i = 0; i < ink.length; i++) if (ink[i]) start[squared[i] + 1]++;
+  for (let d = 1; d < start.length; d++) start[d] += start[d - 1];
+  const sorted = new Int32Array(count);
+  for (let i = 0; i < ink.length; i++) if (ink[i]) sorted[start[squared[i]]++] = i;
+  return sorted;
+}
+
+function neighboursOf(ink: Uint8Array, around: readonly number[], i: number): number {
+  let bits = 0;
+  for (let k = 0; k < 8; k++) bits |= ink[i + around[k]] << k;
+  return bits;
+}
+
+/** For each of the 256 neighbourhoods whether its middle can go. */
+const REMOVABLE = Uint8Array.from({ length: 256 }, (_, bits) => (isSimple(bits) && countOf(bits) > 1 ? 1 : 0));
+
+function countOf(bits: number): number {
+  let count = 0;
+  for (let k = 0; k < 8; k++) count += (bits >> k) & 1;
+  return count;
+}
+
+/** Yokoi's number for eight neighbours is 1: one run of ink about the pixel, one of paper beside it. */
+function isSimple(bits: number): boolean {
+  const paper = (k: number) => 1 - ((bits >> (k & 7)) & 1);
+  let number = 0;
+  for (let k = 0; k < 8; k += 2) number += paper(k) - paper(k) * paper(k + 1) * paper(k + 2);
+  return number === 1;
+}
