@@ -3,11 +3,13 @@ import { enginesBench } from "./engines.ts";
 import { gapsBench } from "./gaps.ts";
 import { lanternBench } from "./lantern.ts";
 import { mainThreadBench } from "./main-thread.ts";
+import { traceBench } from "./trace.ts";
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
   lantern: lanternBench,
   gaps: gapsBench,
   engines: enginesBench,
+  trace: traceBench,
   "main-thread": mainThreadBench,
 };
 

@@ -5,15 +5,19 @@ import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { basename, extname, join } from "node:path";
 import { parseArgs } from "node:util";
 import { cameIn } from "#core/formats/import-report.ts";
+import { TRACE_SETTINGS } from "#core/lines/trace/trace.ts";
+import { READINGS } from "#core/lines/trace/traced-drawing.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
 import { convertReport } from "./convert.ts";
 import { pocketsReport } from "./pockets.ts";
+import { traceReport } from "./trace.ts";
 
 const USAGE = `Usage:
   fern pockets FILE.svg [--reach N] [--strict] [--json]
   fern bridge FILE.svg --reach N --out OUT.svg [--strict] [--json]
   fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
+  fern trace SCAN.png --mode lines|shapes --out OUT.svg [--threshold 0-255] [--specks PIXELS] [--breaks PIXELS] [--json]
   fern build FILE.json [--repeat N] [--json]`;
 
 const OPTIONS = {
@@ -22,6 +26,10 @@ const OPTIONS = {
   json: { type: "boolean" },
   out: { type: "string" },
   merge: { type: "string" },
+  mode: { type: "string" },
+  threshold: { type: "string" },
+  specks: { type: "string" },
+  breaks: { type: "string" },
   repeat: { type: "string" },
 } as const;
 
@@ -67,6 +75,20 @@ const COMMANDS: Record<string, (file: string, values: Values, more: readonly str
     const files = [file, ...more];
     const reports = files.map((from) => ({ file: from, ...convert(from, join(out, basename(from))) }));
     return { report: reports, sentence: `${files.length} files written to ${out}` };
+  },
+  trace: (file, values) => {
+    const mode = READINGS.find((reading) => reading === values.mode);
+    if (!values.out || !mode) throw new Error(USAGE);
+    const settings = {
+      threshold: values.threshold === undefined ? undefined : numberOf("--threshold", values.threshold),
+      specks: numberOf("--specks", values.specks, TRACE_SETTINGS.specks),
+      breaks: numberOf("--breaks", values.breaks, TRACE_SETTINGS.breaks),
+    };
+    const name = basename(file, extname(file));
+    const { report, svg } = traceReport(readFileSync(file), { name, mode, settings });
+    writeFileSync(values.out, svg);
+    const found = mode === "lines" ? `${report.strokes} lines` : `${report.inkShapes} shapes`;
+    return { report, sentence: `${found} in ${(report.ms / 1000).toFixed(2)} s` };
   },
   build: (file, values) => {
     const report = buildReport(readLineWork(read(file)), numberOf("--repeat", values.repeat, 5));

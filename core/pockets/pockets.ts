@@ -149,9 +149,8 @@ export class PocketReader {
     area: number,
     seed: Point,
   ): boolean {
-    const { lines, lattice } = this.map;
-    const inkOf = ({ line, from, to }: Run) =>
-      Math.min(...[from, (from + to) / 2, to].map((u) => inkWidthAt(lines[line], u)));
+    const { lattice } = this.map;
+    const inkOf = (run: Run) => inkAlong(this.map, run);
     const widest = Math.max(...parts.map(({ runs }) => Math.max(...runs.map(inkOf))));
     if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
     const bounds: number[] = [];
@@ -161,6 +160,13 @@ export class PocketReader {
       });
     return isHidden(rings, bounds, seed);
   }
+}
+
+/** Width of the ink along a run where it is narrowest; a join lies under that of the lines it joins. */
+function inkAlong({ lines, joins }: PlanarMap, { line, from, to }: Run): number {
+  const join = joins.get(line);
+  if (join) return Math.min(lines[join.line].width, lines[join.other].width);
+  return Math.min(...[from, (from + to) / 2, to].map((u) => inkWidthAt(lines[line], u)));
 }
 
 const NONE: readonly number[] = [];

@@ -2,12 +2,15 @@
 import { writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { encode } from "fast-png";
 import { writeDrawingFile } from "../../core/formats/drawing-file.ts";
+import { scanOf } from "../scan/scanner.ts";
 import { BOOT_SHADES, drawBoot } from "./boot.ts";
 import { colouredDemo } from "./colour.ts";
 import type { Hand } from "./hand.ts";
 import { drawKettle } from "./kettle.ts";
 import { drawLantern } from "./lantern.ts";
+import { drawRadishes } from "./radishes.ts";
 import { drawSnail } from "./snail.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -23,3 +26,10 @@ for (const [file, title, draw] of DRAWINGS) {
 const boot = drawBoot();
 const coloured = colouredDemo(boot.svg("Boot with ferns"), "Boot with ferns, coloured", boot, BOOT_SHADES);
 writeFileSync(join(FOLDER, "almanac-boot-coloured.fern"), writeDrawingFile(coloured));
+
+/** The bunch of radishes begins on paper: only its scan is shown. */
+const SCAN = { pixels: 1600, seed: 41, grain: 2.5 };
+const radishes = drawRadishes().svg("Bunch of radishes");
+writeFileSync(join(FOLDER, "scan", "radishes.svg"), radishes);
+const { width, height, data } = scanOf(radishes, SCAN).grey;
+writeFileSync(join(FOLDER, "almanac-radishes.png"), encode({ width, height, data, channels: 1, depth: 8 }));

@@ -2,7 +2,7 @@
  * A skeleton as a graph: branches of pixels between places where they end or meet. Junctions that a crossing has
  * pulled apart are drawn together again, and spurs that reach hardly beyond the ink's own width are pruned.
  */
-import type { Point } from "../../geometry/point.ts";
+import { distance, type Point } from "../../geometry/point.ts";
 import type { Mask } from "./mask.ts";
 
 /** Where branches end or meet. */
@@ -25,10 +25,13 @@ export interface Branch {
 export interface Graph {
   readonly nodes: GraphNode[];
   readonly branches: Branch[];
+  /** Nodes that stand alone. */
+  readonly dots: readonly GraphNode[];
 }
 
 /** Half the ink's width at a pixel: from its centre to the edge between ink and paper. */
-export const radiusAt = (squared: Int32Array, i: number): number => Math.max(0.5, Math.sqrt(squared[i]) - 0.5);
+export const radiusAt = (squared: Int32Array, i: number): number =>
+  Math.max(0.5, Math.sqrt(squared[i]) - 0.5);
 
 export function graphOf(skeleton: Mask, squared: Int32Array): Graph {
   return new Walker(skeleton, squared).walk();
@@ -40,6 +43,7 @@ class Walker {
   private readonly around: readonly number[];
   private readonly nodes: GraphNode[] = [];
   private readonly branches: Branch[] = [];
+  private readonly dots: GraphNode[] = [];
 
   constructor(
     private readonly skeleton: Mask,
@@ -57,7 +61,7 @@ class Walker {
     for (const i of pixels) if (this.nodeOf[i] < 0 && this.isNode(i)) this.addNode(i);
     for (const i of pixels) if (this.nodeOf[i] >= 0) this.walkFrom(i);
     for (const i of pixels) if (this.nodeOf[i] < 0 && !this.walked[i]) this.walkRing(i);
-    return { nodes: this.nodes, branches: this.branches };
+    return { nodes: this.nodes, branches: this.branches, dots: this.dots };
   }
 
   private pixels(): number[] {
@@ -90,13 +94,15 @@ class Walker {
         }
     const widest = Math.max(...cluster.map((i) => this.squared[i]));
     const middle = cluster.map((i) => this.centre(i));
-    this.nodes.push({
+    const place: GraphNode = {
       at: [
         middle.reduce((sum, [x]) => sum + x, 0) / cluster.length,
         middle.reduce((sum, [, y]) => sum + y, 0) / cluster.length,
       ],
       radius: Math.max(0.5, Math.sqrt(widest) - 0.5),
-    });
+    };
+    this.nodes.push(place);
+    if (cluster.every((i) => this.neighbours(i).every((j) => this.nodeOf[j] === node))) this.dots.push(place);
   }
 
   private centre(i: number): Point {
@@ -110,7 +116,7 @@ class Walker {
       if (this.nodeOf[j] >= 0 || this.walked[j]) continue;
       const pixels: number[] = [];
       const to = this.follow(j, i, pixels);
-      this.branches.push({ from: node, to, pixels });
+      this.branches.push({ from: node, to: to < 0 ? node : to, pixels });
     }
   }
 
@@ -122,16 +128,21 @@ class Walker {
       this.walked[here] = 1;
       pixels.push(...this.centre(here));
       const near = this.neighbours(here);
-      const node = near.find((j) => j !== last && this.nodeOf[j] >= 0 && !this.touches(last, j, pixels.length));
+      const node = near.find(
+        (j) => j !== last && this.nodeOf[j] >= 0 && !this.touches(last, j, pixels.length),
+      );
       if (node !== undefined) return this.nodeOf[node];
       const next = near.find((j) => j !== last && this.nodeOf[j] < 0 && !this.walked[j]);
-      if (next === undefined) {
-        const back = near.find((j) => this.nodeOf[j] >= 0);
-        return back === undefined ? -1 : this.nodeOf[back];
-      }
+      if (next === undefined) return this.endBeside(near);
       last = here;
       here = next;
     }
+  }
+
+  /** Where a walk can go no further: at a node beside it; -1 where a ring closes. */
+  private endBeside(near: readonly number[]): number {
+    const beside = near.find((j) => this.nodeOf[j] >= 0);
+    return beside === undefined ? -1 : this.nodeOf[beside];
   }
 
   /** At a walk's first step its own node is still beside it. */
@@ -175,17 +186,16 @@ const SPUR_PIXELS = 1.5;
 const PULLED_APART = 1.1;
 
 /** Prunes and draws together until nothing changes. */
-export function cleaned(graph: Graph, squared: Int32Array, width: number): Graph {
+export function cleaned(graph: Graph): Graph {
   let { branches } = graph;
   const { nodes } = graph;
-  for (let changed = true; changed; ) {
-    const before = branches.length;
-    branches = pruned(nodes, branches, squared, width);
+  for (let before = -1; before !== branches.length; ) {
+    before = branches.length;
+    branches = pruned(nodes, branches);
     branches = passedThrough(nodes, branches);
     branches = drawnTogether(nodes, branches);
-    changed = branches.length !== before;
   }
-  return { nodes, branches };
+  return { ...graph, branches };
 }
 
 function degrees(nodes: readonly GraphNode[], branches: readonly Branch[]): Uint32Array {
@@ -197,40 +207,27 @@ function degrees(nodes: readonly GraphNode[], branches: readonly Branch[]): Uint
   return degree;
 }
 
-function pruned(
-  nodes: readonly GraphNode[],
-  branches: readonly Branch[],
-  squared: Int32Array,
-  width: number,
-): Branch[] {
+/** The spurs at a junction go together, so that what is left ends in the middle of the ink there. */
+function pruned(nodes: readonly GraphNode[], branches: readonly Branch[]): Branch[] {
   const degree = degrees(nodes, branches);
-  const reach = ({ pixels, from, to }: Branch): number => {
-    const [tip, root] = degree[from] === 1 ? [from, to] : [to, from];
-    const n = pixels.length;
-    const end = tip === to ? n - 2 : 0;
-    const tipAt = n > 0 ? Math.floor(pixels[end + 1]) * width + Math.floor(pixels[end]) : -1;
-    const tipRadius = tipAt >= 0 ? radiusAt(squared, tipAt) : 0.5;
-    const length = Math.hypot(nodes[tip].at[0] - nodes[root].at[0], nodes[tip].at[1] - nodes[root].at[1]);
-    return length + tipRadius - nodes[root].radius;
-  };
-  const isSpur = (branch: Branch): boolean => {
+  const spursAt = new Map<number, { branch: Branch; reach: number }[]>();
+  for (const branch of branches) {
     const { from, to } = branch;
-    if (from < 0 || to < 0 || from === to) return false;
-    const low = Math.min(degree[from], degree[to]);
-    const high = Math.max(degree[from], degree[to]);
-    if (low !== 1 || high < 3) return false;
-    const root = nodes[degree[from] === 1 ? to : from];
-    return reach(branch) < SPUR * root.radius + SPUR_PIXELS;
-  };
-  // The shortest first, and only one at a junction at a time: what is left may then be a line's own end.
-  const spurs = branches.filter(isSpur).sort((a, b) => reach(a) - reach(b));
+    if (from < 0 || from === to || Math.min(degree[from], degree[to]) !== 1) continue;
+    const [tip, root] = degree[from] === 1 ? [from, to] : [to, from];
+    if (degree[root] < 3) continue;
+    const length = distance(nodes[tip].at, nodes[root].at);
+    const reach = length + nodes[tip].radius - nodes[root].radius;
+    if (reach >= SPUR * nodes[root].radius + SPUR_PIXELS) continue;
+    const spurs = spursAt.get(root);
+    if (spurs) spurs.push({ branch, reach });
+    else spursAt.set(root, [{ branch, reach }]);
+  }
   const gone = new Set<Branch>();
-  const touched = new Set<number>();
-  for (const spur of spurs) {
-    const root = degree[spur.from] === 1 ? spur.to : spur.from;
-    if (touched.has(root)) continue;
-    touched.add(root);
-    gone.add(spur);
+  for (const [root, spurs] of spursAt) {
+    // A blot of nothing but spurs keeps its longest two, as a line.
+    const kept = spurs.length === degree[root] ? 2 : 0;
+    for (const { branch } of spurs.sort((a, b) => b.reach - a.reach).slice(kept)) gone.add(branch);
   }
   return branches.filter((branch) => !gone.has(branch));
 }
@@ -247,7 +244,7 @@ function passedThrough(nodes: readonly GraphNode[], branches: readonly Branch[])
       else at[node] = [branch];
     }
   at.forEach((there, node) => {
-    if (!there || there.length !== 2) return;
+    if (there?.length !== 2) return;
     const [a, b] = there;
     if (a === b) {
       live.delete(a);

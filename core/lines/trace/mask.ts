@@ -27,7 +27,9 @@ export function removeSpecks(mask: Mask, size: number): void {
 function removeSmall({ width, height, data }: Mask, value: 0 | 1, size: number): void {
   const seen = new Uint8Array(data.length);
   const stack = new Int32Array(data.length);
-  const steps = value ? [-1, 1, -width, width, -width - 1, -width + 1, width - 1, width + 1] : [-1, 1, -width, width];
+  const steps = value
+    ? [-1, 1, -width, width, -width - 1, -width + 1, width - 1, width + 1]
+    : [-1, 1, -width, width];
   const found = new Int32Array(size);
   for (let y = 1; y < height - 1; y++)
     for (let x = 1; x < width - 1; x++) {

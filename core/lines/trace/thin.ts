@@ -58,7 +58,9 @@ function neighboursOf(ink: Uint8Array, around: readonly number[], i: number): nu
 }
 
 /** For each of the 256 neighbourhoods whether its middle can go. */
-const REMOVABLE = Uint8Array.from({ length: 256 }, (_, bits) => (isSimple(bits) && countOf(bits) > 1 ? 1 : 0));
+const REMOVABLE = Uint8Array.from({ length: 256 }, (_, bits) =>
+  isSimple(bits) && countOf(bits) > 1 ? 1 : 0,
+);
 
 function countOf(bits: number): number {
   let count = 0;

@@ -1,0 +1,65 @@
+/** From a scan's grey pixels to lines or shapes, step by step, with progress. All lengths are in the scan's pixels. */
+import { mend, mendsFor } from "./breaks.ts";
+import { centreLinesOf, type TracedLine } from "./centre-lines.ts";
+import { agreedLevels, contoursOf } from "./contours.ts";
+import { squaredDistances } from "./distance.ts";
+import { cleaned, graphOf } from "./graph.ts";
+import type { Grey } from "./grey.ts";
+import { inkOutlinesOf } from "./ink-outlines.ts";
+import { type Mask, maskOf, removeSpecks } from "./mask.ts";
+import { onEvenPaper } from "./paper.ts";
+import { skeletonOf } from "./thin.ts";
+import { automaticThreshold } from "./threshold.ts";
+
+export interface TraceSettings {
+  /** Level up to which a pixel is ink, 0 to 255; found automatically when left out. */
+  readonly threshold?: number;
+  /** Runs of ink of fewer pixels are specks. */
+  readonly specks: number;
+  /** Breaks in the ink up to this many pixels are bridged. */
+  readonly breaks: number;
+}
+
+/** For scans of any size: specks and breaks as large as dust and a skipping pen leave at the usual pixels per inch. */
+export const TRACE_SETTINGS: TraceSettings = { specks: 24, breaks: 4 };
+
+/** Ink found in a scan, ready for either reading. */
+export interface FoundInk {
+  readonly levels: Grey;
+  readonly threshold: number;
+  readonly mask: Mask;
+  readonly squared: Int32Array;
+  readonly skeleton: Mask;
+}
+
+type Progress = (share: number) => void;
+
+const silent: Progress = () => {};
+
+export function findInk(grey: Grey, settings: TraceSettings, onProgress: Progress = silent): FoundInk {
+  const even = onEvenPaper(grey);
+  onProgress(0.1);
+  const threshold = settings.threshold ?? automaticThreshold(even);
+  const mask = maskOf(even, threshold);
+  removeSpecks(mask, settings.specks);
+  onProgress(0.25);
+  let squared = squaredDistances(mask);
+  onProgress(0.4);
+  let skeleton = skeletonOf(mask, squared);
+  onProgress(0.6);
+  const mends =
+    settings.breaks > 0 ? mendsFor(cleaned(graphOf(skeleton, squared)), mask, settings.breaks) : [];
+  if (mends.length > 0) {
+    mend(mask, mends);
+    squared = squaredDistances(mask);
+    skeleton = skeletonOf(mask, squared);
+  }
+  onProgress(0.8);
+  return { levels: agreedLevels(even, mask, threshold), threshold, mask, squared, skeleton };
+}
+
+export const tracedLines = ({ levels: grey, threshold, squared, skeleton }: FoundInk): TracedLine[] =>
+  centreLinesOf(skeleton, { grey, threshold, squared });
+
+export const tracedShapes = ({ levels, threshold }: FoundInk): number[][][] =>
+  inkOutlinesOf(contoursOf(levels, threshold));
