@@ -9,6 +9,7 @@ import { curveCount } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
 import { regionContains } from "../core/geometry/polygon.ts";
 import { lengthOf } from "../core/lines/trace/centre-lines.ts";
+import type { Mask } from "../core/lines/trace/mask.ts";
 import { findInk, TRACE_SETTINGS } from "../core/lines/trace/trace.ts";
 import { readInk, tracedDrawing } from "../core/lines/trace/traced-drawing.ts";
 import { LineReader } from "../core/pockets/line-reader.ts";
@@ -48,7 +49,7 @@ export function traceBench(): void {
       `  shapes: ${shapes.shapes.length}; IoU ${iou(asShapes, ink.mask.data).toFixed(4)} (limit ${SHAPES_IOU})`,
     );
     console.log(
-      `  pockets: lines ${comparePockets(svg, scan, asLines)}; shapes ${comparePockets(svg, scan, asShapes)}`,
+      `  pockets: lines ${comparePockets(svg, scan, ink.mask, asLines)}; shapes ${comparePockets(svg, scan, ink.mask, asShapes)}`,
     );
   }
 }
@@ -76,27 +77,37 @@ function iou(drawing: Drawing, mask: Uint8Array): number {
  * Pockets drawn that were found again, those missing, and those beyond: of the last, how many are closed to the eye as
  * well, where two lines' sides touch and the drawing, read by its centre lines, leaves them open.
  */
-function comparePockets(svg: string, scan: Scan, traced: Drawing): string {
+function comparePockets(svg: string, scan: Scan, mask: Mask, traced: Drawing): string {
   const { page, strokes, inkShapes } = readSvg(svg);
   const drawn = pocketsIn(newDrawing("", page, strokes, inkShapes));
   const left = new Set(pocketsIn(traced));
   let found = 0;
+  let filled = 0;
   for (const pocket of drawn) {
     const match = [...left].find((other) => isSame(pocket, other, scan));
-    if (!match) continue;
+    if (!match) {
+      if (isInked(mask, inPixels(scan, pocket.seed))) filled++;
+      continue;
+    }
     left.delete(match);
     found++;
   }
   const eye = whiteRegions(svg);
   const seen = [...left].filter(({ seed }) => eye(backOnPage(scan, seed))).length;
-  return `${found} of ${drawn.length} found again, ${seen} more that the eye sees closed too, ${left.size - seen} others`;
+  return `${found} of ${drawn.length} found again (${filled} of the rest have no white left in the scan), ${seen} more that the eye sees closed too, ${left.size - seen} others`;
 }
 
-/** One pocket holds the other's inner point, and neither is twice as large. */
+/** Pockets between ink shapes lack what lies beneath the ink, so that small ones are much smaller. */
+const LIKE = 0.2;
+
+const isInked = ({ width, data }: Mask, [x, y]: Point): boolean =>
+  data[Math.floor(y) * width + Math.floor(x)] === 1;
+
+/** One pocket holds the other's inner point, and they are of about one size. */
 function isSame(drawn: Pocket, traced: Pocket, scan: Scan): boolean {
   const scale = scan.toPixels[0] ** 2 + scan.toPixels[1] ** 2;
   const ratio = traced.area / (drawn.area * scale);
-  if (ratio < 0.5 || ratio > 2) return false;
+  if (ratio < LIKE || ratio > 1 / LIKE) return false;
   return (
     regionContains(traced.rings, inPixels(scan, drawn.seed)) ||
     regionContains(drawn.rings, backOnPage(scan, traced.seed))

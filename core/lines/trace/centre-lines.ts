@@ -10,8 +10,7 @@ import { cornersAmong } from "../corners.ts";
 import { fitWithCorners } from "../fit.ts";
 import { simplerProfile } from "../profile.ts";
 import { pulledEnd } from "../pull.ts";
-import { cleaned, type Graph, type GraphNode, graphOf } from "./graph.ts";
-import type { Mask } from "./mask.ts";
+import type { Graph, GraphNode } from "./graph.ts";
 import { type Path, pathsOf } from "./paths.ts";
 import { type Inked, type Meeting, samplesAlong, type TraceSample } from "./samples.ts";
 
@@ -28,12 +27,7 @@ export interface TracedLine {
 const TOLERANCE = 0.7;
 const CORNER = (38 * Math.PI) / 180;
 
-export function centreLinesOf(skeleton: Mask, inked: Inked): TracedLine[] {
-  const graph = cleaned(graphOf(skeleton, inked.squared));
-  return linesOf(graph, inked);
-}
-
-function linesOf(graph: Graph, inked: Inked): TracedLine[] {
+export function centreLinesOf(graph: Graph, inked: Inked): TracedLine[] {
   const paths = pathsOf(graph);
   const meeting = meetingOf(graph, paths);
   const lines = paths.map((path) => {

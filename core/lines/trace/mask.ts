@@ -23,33 +23,46 @@ export function removeSpecks(mask: Mask, size: number): void {
   removeSmall(mask, 0, Math.ceil(size / 4));
 }
 
-/** Flips connected runs of a value with fewer pixels than `size`: ink by eight neighbours, paper by four. */
-function removeSmall({ width, height, data }: Mask, value: 0 | 1, size: number): void {
-  const seen = new Uint8Array(data.length);
-  const stack = new Int32Array(data.length);
+/**
+ * Flips connected runs of a value with fewer pixels than `size`: ink by eight neighbours, paper by four. Every run has
+ * a pixel with the other value to its left; from there it is followed only until it is known to be large enough.
+ */
+function removeSmall({ width, data }: Mask, value: 0 | 1, size: number): void {
+  const large = new Uint8Array(data.length);
   const steps = value
     ? [-1, 1, -width, width, -width - 1, -width + 1, width - 1, width + 1]
     : [-1, 1, -width, width];
-  const found = new Int32Array(size);
-  for (let y = 1; y < height - 1; y++)
-    for (let x = 1; x < width - 1; x++) {
-      const start = y * width + x;
-      if (seen[start] || data[start] !== value) continue;
-      let top = 0;
-      let count = 0;
-      stack[top++] = start;
-      seen[start] = 1;
-      while (top > 0) {
-        const i = stack[--top];
-        if (count < size) found[count] = i;
-        count++;
-        for (const step of steps) {
-          const j = i + step;
-          if (j < 0 || j >= data.length || seen[j] || data[j] !== value) continue;
-          seen[j] = 1;
-          stack[top++] = j;
+  const run = new Int32Array(size);
+  for (let i = 1; i < data.length; i++) {
+    if (data[i] !== value || data[i - 1] === value || large[i]) continue;
+    let count = 1;
+    let isLarge = size <= 1;
+    run[0] = i;
+    large[i] = 1;
+    for (let k = 0; k < count && !isLarge; k++)
+      for (const step of steps) {
+        const j = run[k] + step;
+        if (j < 0 || j >= data.length || data[j] !== value) {
+          // Paper at the picture's edge goes on beyond it.
+          isLarge ||= !value && (j < 0 || j >= data.length);
+          continue;
+        }
+        if (large[j]) {
+          isLarge ||= !isIn(run, count, j);
+          continue;
+        }
+        large[j] = 1;
+        run[count++] = j;
+        if (count >= size) {
+          isLarge = true;
+          break;
         }
       }
-      if (count < size) for (let k = 0; k < count; k++) data[found[k]] = value ? 0 : 1;
-    }
+    if (!isLarge) for (let k = 0; k < count; k++) data[run[k]] = value ? 0 : 1;
+  }
+}
+
+function isIn(run: Int32Array, count: number, j: number): boolean {
+  for (let k = 0; k < count; k++) if (run[k] === j) return true;
+  return false;
 }

@@ -3,7 +3,7 @@ import { mend, mendsFor } from "./breaks.ts";
 import { centreLinesOf, type TracedLine } from "./centre-lines.ts";
 import { agreedLevels, contoursOf } from "./contours.ts";
 import { squaredDistances } from "./distance.ts";
-import { cleaned, graphOf } from "./graph.ts";
+import { cleaned, type Graph, graphOf } from "./graph.ts";
 import type { Grey } from "./grey.ts";
 import { inkOutlinesOf } from "./ink-outlines.ts";
 import { type Mask, maskOf, removeSpecks } from "./mask.ts";
@@ -29,7 +29,7 @@ export interface FoundInk {
   readonly threshold: number;
   readonly mask: Mask;
   readonly squared: Int32Array;
-  readonly skeleton: Mask;
+  readonly graph: Graph;
 }
 
 type Progress = (share: number) => void;
@@ -45,21 +45,23 @@ export function findInk(grey: Grey, settings: TraceSettings, onProgress: Progres
   onProgress(0.25);
   let squared = squaredDistances(mask);
   onProgress(0.4);
-  let skeleton = skeletonOf(mask, squared);
+  let graph = skeletonGraph(mask, squared);
   onProgress(0.6);
-  const mends =
-    settings.breaks > 0 ? mendsFor(cleaned(graphOf(skeleton, squared)), mask, settings.breaks) : [];
+  const mends = settings.breaks > 0 ? mendsFor(graph, mask, settings.breaks) : [];
   if (mends.length > 0) {
     mend(mask, mends);
     squared = squaredDistances(mask);
-    skeleton = skeletonOf(mask, squared);
+    graph = skeletonGraph(mask, squared);
   }
   onProgress(0.8);
-  return { levels: agreedLevels(even, mask, threshold), threshold, mask, squared, skeleton };
+  return { levels: agreedLevels(even, mask, threshold), threshold, mask, squared, graph };
 }
 
-export const tracedLines = ({ levels: grey, threshold, squared, skeleton }: FoundInk): TracedLine[] =>
-  centreLinesOf(skeleton, { grey, threshold, squared });
+const skeletonGraph = (mask: Mask, squared: Int32Array): Graph =>
+  cleaned(graphOf(skeletonOf(mask, squared), squared));
+
+export const tracedLines = ({ levels: grey, threshold, squared, graph }: FoundInk): TracedLine[] =>
+  centreLinesOf(graph, { grey, threshold, squared });
 
 export const tracedShapes = ({ levels, threshold }: FoundInk): number[][][] =>
   inkOutlinesOf(contoursOf(levels, threshold));
