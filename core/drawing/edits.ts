@@ -1,12 +1,9 @@
 /** The edits a drawing knows, each a small named value. Ids are given by the caller, so that edits stay pure. */
-import type { Point } from "../geometry/point.ts";
-import { shifted } from "../lines/pull.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import {
   type Blend,
   type Bridge,
   type Declined,
-  type Drawing,
   type Page,
   type Paint,
   type Shade,
@@ -143,40 +140,6 @@ export const reconsiderOpenings = (): Edit => ({
     draft.declined = {};
   },
 });
-
-/** Gives a line other points. */
-export const reshapeLine = (id: string, points: readonly number[], label: string): Edit => ({
-  label,
-  change: (draft) => {
-    draft.strokes[id].points = [...points];
-  },
-});
-
-/**
- * Moves a line, from where it is in `from`, by a way in page units; the moves of one gesture are one step. Colours
- * of pockets that this line alone bounds travel with it.
- */
-export function moveLine(from: Drawing, id: string, by: Point, gesture: string): Edit {
-  const points = shifted(from.strokes[id].points, by);
-  const carried = Object.values(from.pours)
-    .filter(({ lines }) => lines.length > 0 && lines.every((line) => line === id))
-    .map(({ id: pour, seed, region }) => ({
-      id: pour,
-      seed: shifted(seed, by),
-      region: region.map((ring) => shifted(ring, by)),
-    }));
-  return {
-    label: "Move line",
-    merge: gesture,
-    change: (draft) => {
-      draft.strokes[id].points = points;
-      for (const { id: pour, seed, region } of carried) {
-        draft.pours[pour].seed = [seed[0], seed[1]];
-        draft.pours[pour].region = region;
-      }
-    },
-  };
-}
 
 export const addShade = (shade: Omit<Shade, "rank">): Edit => ({
   label: "Add shade",

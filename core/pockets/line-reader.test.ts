@@ -1,17 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import type { Drawing, Stroke } from "../drawing/drawing.ts";
-import {
-  addBridges,
-  declineOpenings,
-  moveLine,
-  pour,
-  removeBridge,
-  reshapeLine,
-  setReach,
-} from "../drawing/edits.ts";
+import { addBridges, declineOpenings, pour, removeBridge, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit, type History, undo } from "../drawing/history.ts";
+import { reshapeLine, transformLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { translation } from "../geometry/matrix.ts";
 import { distance } from "../geometry/point.ts";
 import { pulledEnd, shifted } from "../lines/pull.ts";
 import { poursOfPockets } from "./keep-pours.ts";
@@ -151,7 +145,10 @@ describe("colours stay", () => {
         ]),
       ]),
     );
-    const moved = edited(start, moveLine(start, "s0", [100, 0], "drag"));
+    const moved = edited(
+      start,
+      transformLines(start, ["s0"], translation(100, 0), { scaleWidths: false, label: "Move" }),
+    );
     const { pockets, pourOf } = colours(moved);
     expect(pockets).toHaveLength(2);
     expect(pourOf).toEqual(["p0", "p0"]);

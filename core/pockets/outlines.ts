@@ -26,7 +26,7 @@ export interface FacedMap {
 }
 
 /** The parameter of vertex v on the line of half-edge h. */
-function paramAt({ segs, noding, lines }: PlanarMap, h: number, v: number): number {
+export function paramAt({ segs, noding, lines }: PlanarMap, h: number, v: number): number {
   const s = noding.owner[h >> 1];
   const dx = segs.bx[s] - segs.ax[s];
   const dy = segs.by[s] - segs.ay[s];

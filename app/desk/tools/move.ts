@@ -1,7 +1,8 @@
 /** Move: drags a line about; pockets follow while it moves. */
-import { moveLine } from "#core/drawing/edits.ts";
+import { transformLines } from "#core/drawing/line-edits.ts";
+import { translation } from "#core/geometry/matrix.ts";
+import { nearestOnLines } from "#core/geometry/nearest.ts";
 import type { Point } from "#core/geometry/point.ts";
-import { nearestOnLines } from "#core/pockets/snap.ts";
 import { newId } from "../../keep/shelf.ts";
 import type { Tool } from "./tool.ts";
 
@@ -19,7 +20,16 @@ export const moveTool: Tool = {
     }
     const gesture = `move-${newId()}`;
     const { drawing } = history;
-    const moveBy = (by: Point) => desk.getState().edit(moveLine(drawing, stroke.id, by, gesture));
+    const moveBy = (by: Point) =>
+      desk
+        .getState()
+        .edit(
+          transformLines(drawing, [stroke.id], translation(by[0], by[1]), {
+            scaleWidths: false,
+            label: "Move line",
+            merge: gesture,
+          }),
+        );
     return {
       move: (press) => moveBy([press.at[0] - at[0], press.at[1] - at[1]]),
       cancel: () => moveBy([0, 0]),

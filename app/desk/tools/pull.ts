@@ -1,9 +1,9 @@
 /** Pull: a click pulls a loose end onto the line it should meet; a drag takes it to any line. */
-import { reshapeLine } from "#core/drawing/edits.ts";
+import { reshapeLine } from "#core/drawing/line-edits.ts";
+import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pulledEnd } from "#core/lines/pull.ts";
 import type { LooseEnd } from "#core/pockets/reading.ts";
-import { nearestOnLines } from "#core/pockets/snap.ts";
 import type { Desk, DeskStore } from "../desk-store.ts";
 import type { Tool } from "./tool.ts";
 

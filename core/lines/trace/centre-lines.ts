@@ -4,8 +4,8 @@
  */
 import { arcLengthOf } from "../../geometry/arc-length.ts";
 import { curveCount, derivativeAt, flatten, polyline, reversed } from "../../geometry/cubic.ts";
+import { nearestOnLines } from "../../geometry/nearest.ts";
 import { distance, type Point } from "../../geometry/point.ts";
-import { nearestOnLines } from "../../pockets/snap.ts";
 import { cornersAmong } from "../corners.ts";
 import { fitWithCorners } from "../fit.ts";
 import { simplerProfile } from "../profile.ts";

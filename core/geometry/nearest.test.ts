@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { nearestOnLines } from "./snap.ts";
-import { arc, straight } from "./testing.ts";
+import { arc, straight } from "../pockets/testing.ts";
+import { nearestOnLines } from "./nearest.ts";
 
 const lines = [
   straight([

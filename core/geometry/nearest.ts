@@ -1,6 +1,6 @@
 /** The nearest place on any of a set of lines. */
-import { closestNear, curveCount, pointAt } from "../geometry/cubic.ts";
-import { boundsOf, distance, type Point } from "../geometry/point.ts";
+import { closestNear, curveCount, pointAt } from "./cubic.ts";
+import { boundsOf, distance, type Point } from "./point.ts";
 
 export interface Snap<T> {
   readonly line: T;
@@ -21,14 +21,15 @@ export function nearestOnLines<T extends { readonly points: readonly number[] }>
     const box = boundsOf([line.points]);
     if (!box || at[0] < box.x - within || at[1] < box.y - within) continue;
     if (at[0] > box.x + box.width + within || at[1] > box.y + box.height + within) continue;
-    const found = nearestOnLine(line.points, at);
+    const found = pointAt(line.points, nearestPlace(line.points, at));
     const gap = distance(found, at);
     if (gap <= within && gap < (best?.gap ?? Infinity)) best = { line, at: found, gap };
   }
   return best;
 }
 
-function nearestOnLine(points: readonly number[], at: Point): Point {
+/** The parameter where a chain comes nearest to a point. */
+export function nearestPlace(points: readonly number[], at: Point): number {
   const count = curveCount(points);
   let bestU = 0;
   let least = Infinity;
@@ -39,6 +40,6 @@ function nearestOnLine(points: readonly number[], at: Point): Point {
       bestU = k / PROBES;
     }
   }
-  const settled = pointAt(points, closestNear(points, at, bestU, 1 / PROBES));
-  return distance(settled, at) <= least ? settled : pointAt(points, bestU);
+  const settled = closestNear(points, at, bestU, 1 / PROBES);
+  return distance(pointAt(points, settled), at) <= least ? settled : bestU;
 }
