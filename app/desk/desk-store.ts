@@ -15,15 +15,18 @@ import {
   undo,
 } from "#core/drawing/history.ts";
 import type { Point } from "#core/geometry/point.ts";
+import type { Peg } from "#core/lines/figures.ts";
 import type { Leak } from "#core/pockets/leak.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
+import type { Tail } from "#core/pockets/tails.ts";
 import { type Derived, derive, type Scene, sceneOf } from "#core/scene/scene.ts";
 import { Keeper, type KeepState } from "../keep/keeper.ts";
 import type { Opened } from "../keep/shelf.ts";
 import { type Client, pocketClient } from "../work/clients.ts";
 import type { GapReading, PocketReading, PocketWork } from "../work/pockets.worker.ts";
 import type { View } from "./canvas/paint.ts";
+import { tidySettings, tidyTargets } from "./line-settings.ts";
 import type { Size } from "./view.ts";
 
 export const STAGES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
@@ -31,17 +34,57 @@ export type Stage = (typeof STAGES)[number];
 
 export type ToolName =
   | "look"
-  | "inspect"
+  | "draw"
+  | "tidy"
+  | "trim"
+  | "bend"
+  | "arrange"
   | "explain"
   | "bridge"
   | "unbridge"
   | "pull"
-  | "move"
   | "pour"
   | "empty"
   | "dip"
   | "shade"
   | "adjust";
+
+/** How lines come about: freehand, from point to point, as an oval or a box. */
+export const WAYS = ["hand", "pegs", "oval", "box"] as const;
+export type Way = (typeof WAYS)[number];
+
+export interface DrawSettings {
+  readonly way: Way;
+  /** Page units; the usual width of the drawing's lines when null. */
+  readonly width: number | null;
+  readonly nib: string;
+  /** Whether the pen's pressure makes the width. */
+  readonly pressed: boolean;
+  /** 0 to 1. */
+  readonly steadying: number;
+}
+
+export interface LineSettings {
+  /** Of tidying: page units, degrees. */
+  readonly tolerance: number | null;
+  readonly corner: number;
+  readonly straight: boolean;
+  /** Tails shorter than this many page units go at once. */
+  readonly tailsBelow: number | null;
+  /** Whether ends that meet a bent line follow it. */
+  readonly follow: boolean;
+  /** Whether the ink's width is scaled with its lines. */
+  readonly scaleWidths: boolean;
+}
+
+/** What tidying would make of lines. */
+export interface TidyPreview {
+  readonly shapes: ReadonlyMap<string, readonly number[]>;
+  readonly before: number;
+  readonly after: number;
+  /** Largest, in page units. */
+  readonly deviation: number;
+}
 
 export interface ShadeSettings {
   readonly blend: Blend;
@@ -63,6 +106,23 @@ export interface DeskState {
   readonly heldTool: ToolName | null;
   readonly paint: Paint;
   readonly shadeSettings: ShadeSettings;
+  readonly drawSettings: DrawSettings;
+  readonly lineSettings: LineSettings;
+  /** Ids of the lines that tidy, bend and arrange work on. */
+  readonly selected: readonly string[];
+  /** The line under the pointer. */
+  readonly hoveredLine: string | null;
+  /** Points of a line being made from point to point. */
+  readonly pegs: readonly Peg[];
+  /** Where the next peg would go, by pointer or keys. */
+  readonly pegAt: Point | null;
+  /** Points of the bent line that are held, by number. */
+  readonly heldPoints: readonly number[];
+  /** Corners that tidying must keep: numbers of points by line. */
+  readonly pins: Readonly<Record<string, readonly number[]>>;
+  readonly tidyPreview: TidyPreview | null;
+  /** Tails under a trimming drag, or under the pointer. */
+  readonly hoveredTails: readonly Tail[];
   readonly view: View;
   readonly hovered: Pocket | null;
   /** What a pour under way will fill when it is let go. */
@@ -90,6 +150,8 @@ export interface DeskActions {
   readonly redo: () => void;
   readonly set: (change: Partial<DeskState>) => void;
   readonly chooseTool: (tool: ToolName) => void;
+  /** Works out what tidying the lines in hand would make of them. */
+  readonly previewTidy: () => Promise<void>;
   readonly explainLeak: (at: Point) => Promise<void>;
   /** Shows what a reach in page units would close, without touching the drawing. */
   readonly tryReach: (width: number) => Promise<void>;
@@ -102,7 +164,7 @@ export type DeskStore = StoreApi<Desk>;
 /** Openings take the worker longer than pockets: they are read once the hand rests, so that a drag stays live. */
 const GAPS_AFTER_MS = 120;
 
-const NOTHING: GapReading = { openings: [], looseEnds: [] };
+const NOTHING: GapReading = { openings: [], looseEnds: [], tails: [] };
 
 /** What sits open on the desk depends on these and nothing else. */
 const derivedState = (drawing: Drawing, pockets: readonly Pocket[]) => {
@@ -117,6 +179,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
     let asked = 0;
     let tried = 0;
+    let tidied = 0;
 
     const readGaps = async (turn: number) => {
       const gaps = await client.work.gaps();
@@ -144,6 +207,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       const { drawing: next } = move.history;
       set({ history: move.history, ...derivedState(next, get().derived.pockets), said });
       if (get().chosenShade && !next.shades[get().chosenShade!]) set({ chosenShade: null });
+      const selected = get().selected.filter((id) => next.strokes[id] ?? next.inkShapes[id]);
+      if (selected.length < get().selected.length) set({ selected });
       keeper.keep(move.history);
       const lines = linePatches(move.patches);
       if (lines.length > 0) {
@@ -163,10 +228,27 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       reading: true,
       keeping: opened.kept === "memory" ? "memory" : "kept",
       stage: "Flats",
-      tools: { Lines: "look", Gaps: "explain", Flats: "pour", Light: "shade", Deliver: "look" },
+      tools: { Lines: "draw", Gaps: "explain", Flats: "pour", Light: "shade", Deliver: "look" },
       heldTool: null,
       paint: { colour: firstColour(drawing), step: 0 },
       shadeSettings: { blend: "multiply", opacity: 0.45 },
+      drawSettings: { way: "hand", width: null, nib: "taper-at-both", pressed: true, steadying: 0.25 },
+      lineSettings: {
+        tolerance: null,
+        corner: 45,
+        straight: false,
+        tailsBelow: null,
+        follow: true,
+        scaleWidths: true,
+      },
+      selected: [],
+      hoveredLine: null,
+      pegs: [],
+      pegAt: null,
+      heldPoints: [],
+      pins: {},
+      tidyPreview: null,
+      hoveredTails: [],
       view: { scale: 1, x: 0, y: 0 },
       hovered: null,
       preview: null,
@@ -192,7 +274,13 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         apply(redo(get().history), `Redone: ${steps[cursor]?.label}`);
       },
       set,
-      chooseTool: (tool) => set({ tools: { ...get().tools, [get().stage]: tool }, leak: null }),
+      chooseTool: (tool) =>
+        set({ tools: { ...get().tools, [get().stage]: tool }, leak: null, ...EMPTY_HAND }),
+      previewTidy: async () => {
+        const turn = ++tidied;
+        const preview = await client.work.tidy(tidyTargets(get()), tidySettings(get()), get().pins);
+        if (turn === tidied) set({ tidyPreview: preview });
+      },
       explainLeak: async (at) => {
         const leak = (await client.work.leak(at)) ?? null;
         set({ leak, said: leak ? sayLeak(leak) : "" });
@@ -210,6 +298,16 @@ export function createDesk(id: string, opened: Opened): DeskStore {
   });
   return store;
 }
+
+/** What a tool leaves behind when another is taken up. */
+const EMPTY_HAND = {
+  pegs: [],
+  pegAt: null,
+  heldPoints: [],
+  tidyPreview: null,
+  hoveredTails: [],
+  hoveredLine: null,
+} satisfies Partial<DeskState>;
 
 const firstColour = (drawing: Drawing): string =>
   Object.values(drawing.tin).sort((a, b) => a.rank - b.rank)[0]?.id ?? "";

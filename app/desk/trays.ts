@@ -3,14 +3,17 @@ import {
   Circle,
   Droplet,
   Eraser,
+  Feather,
   Hand,
   HelpCircle,
   Link2,
   type LucideIcon,
   Magnet,
-  Move,
+  PenLine,
   Pipette,
-  Ruler,
+  Scissors,
+  Shapes,
+  Spline,
   Sun,
   Unlink2,
 } from "lucide-react";
@@ -27,9 +30,22 @@ const LOOK: TrayItem = { tool: "look", word: "Look", hint: "Drag the paper about
 
 export const TRAYS: Readonly<Record<Stage, readonly TrayItem[]>> = {
   Lines: [
-    { tool: "move", word: "Move", hint: "Drag a line; its pockets keep their colours", icon: Move },
+    {
+      tool: "draw",
+      word: "Draw",
+      hint: "Draw a line freehand, from point to point, as an oval or a box",
+      icon: PenLine,
+    },
+    {
+      tool: "tidy",
+      word: "Tidy",
+      hint: "Fewer points, within a tolerance; click corners to pin them",
+      icon: Feather,
+    },
+    { tool: "trim", word: "Trim", hint: "Click a loose tail, or drag across many", icon: Scissors },
+    { tool: "bend", word: "Bend", hint: "Drag the points and handles of a line", icon: Spline },
+    { tool: "arrange", word: "Arrange", hint: "Choose lines to move, scale, turn or recolour", icon: Shapes },
     LOOK,
-    { tool: "inspect", word: "Inspect", hint: "Point at a line to see its width and name", icon: Ruler },
   ],
   Gaps: [
     {

@@ -3,12 +3,14 @@ import * as Comlink from "comlink";
 import { applyPatches, enablePatches, type Patch } from "immer";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
+import { type TidySettings, tidied } from "#core/lines/tidy.ts";
 import type { Opening } from "#core/pockets/free-space.ts";
 import { explainLeak, type Leak } from "#core/pockets/leak.ts";
 import { isReached, LineReader } from "#core/pockets/line-reader.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { type ReachReading, readReach } from "#core/pockets/reach-reading.ts";
 import { type Gaps, type LooseEnd, longestReach } from "#core/pockets/reading.ts";
+import type { Tail } from "#core/pockets/tails.ts";
 
 enablePatches();
 
@@ -25,6 +27,16 @@ export interface PocketReading {
 export interface GapReading {
   readonly openings: readonly Opening[];
   readonly looseEnds: readonly LooseEnd[];
+  /** Shortest first. */
+  readonly tails: readonly Tail[];
+}
+
+/** What tidying lines comes to, all together. */
+export interface TidyReading {
+  readonly shapes: ReadonlyMap<string, readonly number[]>;
+  readonly before: number;
+  readonly after: number;
+  readonly deviation: number;
 }
 
 let drawing: Drawing | undefined;
@@ -54,7 +66,26 @@ const work = {
 
   gaps(): GapReading {
     const { openings, looseEnds } = readGaps();
-    return { openings, looseEnds };
+    return { openings, looseEnds, tails: reader.tails() };
+  },
+
+  tidy(
+    ids: readonly string[],
+    settings: TidySettings,
+    pins: Readonly<Record<string, readonly number[]>>,
+  ): TidyReading {
+    const shapes = new Map<string, readonly number[]>();
+    let [before, after, deviation] = [0, 0, 0];
+    for (const id of ids) {
+      const stroke = drawing!.strokes[id];
+      if (!stroke) continue;
+      const result = tidied(stroke.points, stroke.closed, settings, pins[id]);
+      before += result.before;
+      after += result.after;
+      deviation = Math.max(deviation, result.deviation);
+      if (result.points !== stroke.points) shapes.set(id, result.points);
+    }
+    return { shapes, before, after, deviation };
   },
 
   /** What a reach would close. */

@@ -159,7 +159,7 @@ describe("drawing by hand", () => {
   it("closes a line that ends near its start, and no other", () => {
     const ring = Array.from(
       { length: 60 },
-      (_, i): Point => [50 + 40 * Math.cos(i / 9.4), 50 + 40 * Math.sin(i / 9.4)],
+      (_, i): Point => [50 + 40 * Math.cos(i / 9.6), 50 + 40 * Math.sin(i / 9.6)],
     );
     const options = { tolerance: 0.5, pressed: false };
     expect(drawnLine(samples(ring), { ...options, closeWithin: 8 })!.closed).toBe(true);

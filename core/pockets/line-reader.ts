@@ -10,6 +10,7 @@ import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { type Pocket, PocketReader } from "./pockets.ts";
 import { bridgeLine, type Gaps, gapsOf, linesOf, longestReach } from "./reading.ts";
 import type { Line } from "./segments.ts";
+import { type Tail, tailsOf } from "./tails.ts";
 
 export class LineReader {
   /** Lines in the map: the drawing's own, then the bridges of its reach. */
@@ -51,6 +52,11 @@ export class LineReader {
     }
     this.own = own;
     this.reached = reached;
+  }
+
+  /** Loose tails of the lines as `gaps` has read them last, shortest first. */
+  tails(): Tail[] {
+    return tailsOf(this.map!);
   }
 
   /** Loose ends and openings of the drawing's own lines, before its reach closes any. */

@@ -3,12 +3,14 @@ import { stepOf } from "#core/colour/ladder.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { activeTool, type Desk } from "../desk-store.ts";
 import { sortOpenings } from "../openings.ts";
-import type { Gesture } from "../tools/tool.ts";
+import { TOOLS } from "../tools/index.ts";
+import type { Gesture, OverlayMark } from "../tools/tool.ts";
 import { chainPath, pathOf } from "./paint.ts";
 
 interface Colours {
   readonly fern: string;
   readonly ember: string;
+  readonly quiet: string;
   readonly paper: string;
 }
 
@@ -27,6 +29,8 @@ export function paintOverlay(
   if (desk.stage === "Gaps") paintOpenings(context, desk, colours, pixel);
   if (desk.leak) paintLeak(context, desk, colours, pixel);
   paintChosenShade(context, desk, colours, pixel);
+  for (const mark of TOOLS[activeTool(desk)].marks?.(desk) ?? []) paintMark(context, mark, colours, pixel);
+  for (const mark of gesture?.marks?.() ?? []) paintMark(context, mark, colours, pixel);
   const trail = gesture?.trail?.();
   if (trail) paintTrail(context, trail, colours, pixel);
 }
@@ -195,6 +199,69 @@ function paintChosenShade(
   context.lineWidth = 1.5 * pixel;
   context.stroke(chainPath(shade.points, true));
   context.setLineDash([]);
+}
+
+function paintMark(
+  context: CanvasRenderingContext2D,
+  mark: OverlayMark,
+  colours: Colours,
+  pixel: number,
+): void {
+  if (mark.kind === "chain") paintChain(context, mark, colours, pixel);
+  else if (mark.kind === "dot") paintDot(context, mark, colours, pixel);
+  else paintLabel(context, mark, colours, pixel);
+}
+
+type MarkOf<K extends OverlayMark["kind"]> = Extract<OverlayMark, { kind: K }>;
+
+function paintChain(
+  context: CanvasRenderingContext2D,
+  { points, closed, tone, width = 2, dashed }: MarkOf<"chain">,
+  colours: Colours,
+  pixel: number,
+): void {
+  const path = chainPath(points, closed);
+  context.lineCap = "round";
+  context.lineJoin = "round";
+  context.strokeStyle = colours.paper;
+  context.lineWidth = (width + 2) * pixel;
+  context.stroke(path);
+  if (dashed) context.setLineDash([4 * pixel, 4 * pixel]);
+  context.strokeStyle = colours[tone];
+  context.lineWidth = width * pixel;
+  context.stroke(path);
+  context.setLineDash([]);
+}
+
+function paintDot(
+  context: CanvasRenderingContext2D,
+  { at: [x, y], tone, shape, filled }: MarkOf<"dot">,
+  colours: Colours,
+  pixel: number,
+): void {
+  const r = 4.5 * pixel;
+  context.beginPath();
+  if (shape === "round") context.arc(x, y, r, 0, Math.PI * 2);
+  else context.rect(x - r, y - r, 2 * r, 2 * r);
+  context.fillStyle = filled ? colours[tone] : colours.paper;
+  context.fill();
+  context.strokeStyle = colours[tone];
+  context.lineWidth = 1.5 * pixel;
+  context.stroke();
+}
+
+function paintLabel(
+  context: CanvasRenderingContext2D,
+  { at: [x, y], text }: MarkOf<"label">,
+  colours: Colours,
+  pixel: number,
+): void {
+  context.font = `${12 * pixel}px "Inter Variable", sans-serif`;
+  const width = context.measureText(text).width;
+  context.fillStyle = colours.paper;
+  context.fillRect(x + 12 * pixel, y - 24 * pixel, width + 10 * pixel, 19 * pixel);
+  context.fillStyle = colours.fern;
+  context.fillText(text, x + 17 * pixel, y - 10 * pixel);
 }
 
 function paintTrail(

@@ -38,7 +38,15 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
     const box = frame.current!.getBoundingClientRect();
     const { view } = desk.getState();
     const at = toPagePoint(view, [event.clientX - box.left, event.clientY - box.top]);
-    return { desk, at, screen: [event.clientX, event.clientY], pixel: 1 / view.scale };
+    const pressure = event.pointerType === "pen" || event.pressure > 0 ? event.pressure : 0.5;
+    return {
+      desk,
+      at,
+      screen: [event.clientX, event.clientY],
+      pixel: 1 / view.scale,
+      pressure: event.pointerType === "mouse" ? 0.5 : pressure,
+      shift: event.shiftKey,
+    };
   };
 
   const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
@@ -57,9 +65,11 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       for (const move of moves.length > 0 ? moves : [event.nativeEvent]) {
         gesture.current.move?.(pressOf(move));
       }
+      gesture.current.foresee?.((event.nativeEvent.getPredictedEvents?.() ?? []).map(pressOf));
       repaint.current();
       return;
     }
+    if (!panning) TOOLS[tool].hover?.(pressOf(event));
     const { derived, hovered, set } = desk.getState();
     const now =
       TOOLS[tool].lightsPockets && !panning ? (pocketAt(derived.pockets, pressOf(event).at) ?? null) : null;
@@ -89,7 +99,10 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       onPointerMove={onPointerMove}
       onPointerUp={(event) => finish(event, false)}
       onPointerCancel={(event) => finish(event, true)}
-      onPointerLeave={() => !gesture.current && desk.getState().set({ hovered: null })}
+      onDoubleClick={(event) => TOOLS[tool].doublePress?.(pressOf(event.nativeEvent as PointerEvent))}
+      onPointerLeave={() =>
+        !gesture.current && desk.getState().set({ hovered: null, hoveredLine: null, hoveredTails: [] })
+      }
     >
       <canvas ref={mat} className={LAYER} data-layer="mat" />
       <div ref={art} className={LAYER} />
@@ -207,7 +220,12 @@ class Painter {
     const context = this.overlay.getContext("2d")!;
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.clearRect(0, 0, this.overlay.width, this.overlay.height);
-    const colours = { fern: this.css("--color-fern"), ember: this.css("--color-ember"), paper: "#fff" };
+    const colours = {
+      fern: this.css("--color-fern"),
+      ember: this.css("--color-ember"),
+      quiet: this.css("--color-quiet"),
+      paper: "#fff",
+    };
     paintOverlay(context, now, this.gesture(), colours, devicePixelRatio);
   }
 }
