@@ -2,6 +2,7 @@ import { index, type RouteConfig, route } from "@react-router/dev/routes";
 
 export default [
   index("routes/drawer.tsx"),
+  route("scan", "routes/scan.tsx"),
   route("desk/:id", "routes/desk.tsx"),
   route("demo/:file", "routes/demo.ts"),
   route("proof", "routes/proof.ts"),

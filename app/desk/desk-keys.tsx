@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { ranked } from "#core/drawing/drawing.ts";
 import { removeShade } from "#core/drawing/edits.ts";
 import { type DeskStore, STAGES, useDeskStore } from "./desk-store.ts";
+import { onLineKey } from "./line-keys.ts";
 import { nextSnag } from "./next-snag.ts";
 import { bridgeOpenings, leaveOpen } from "./openings.ts";
 import { pourInto } from "./tools/pour.ts";
@@ -9,7 +10,9 @@ import { TRAYS } from "./trays.ts";
 import { fitView, zoomAt } from "./view.ts";
 import { walk, walkedPocket } from "./walk.ts";
 
-const TRAY_KEYS = "qwert";
+const TRAY_KEYS = "qwerty";
+/** Keys that step through lines and points wherever the focus is. */
+const LINE_STEPS = "[]{}";
 const ARROWS: Record<string, readonly [number, number]> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -77,14 +80,29 @@ function onKey(desk: DeskStore, event: KeyboardEvent, onPanning: (panning: boole
   else if (key === "+" || key === "=") zoom(desk, 1.25);
   else if (key === "-") zoom(desk, 0.8);
   else if (key === "," || key === ".") stepColour(desk, key === "." ? 1 : -1);
-  else if (key === "escape") set({ leak: null, walked: null, chosenShade: null, chosenOpening: null });
+  else if (key === "escape") letGo(desk);
+  else if (stage === "Lines" && LINE_STEPS.includes(event.key)) onLineKey(desk, event);
   else if (!onPaper(event)) return false;
   else if (key === " ") onPanning(true);
+  else if (stage === "Lines" && onLineKey(desk, event)) return true;
   else if (event.key in ARROWS) walk(desk, ARROWS[event.key]);
   else if (key === "enter") act(desk, false);
   else if (key === "backspace" || key === "delete") act(desk, true);
   else return false;
   return true;
+}
+
+function letGo(desk: DeskStore): void {
+  desk.getState().set({
+    leak: null,
+    walked: null,
+    chosenShade: null,
+    chosenOpening: null,
+    selected: [],
+    heldPoints: [],
+    pegs: [],
+    pegAt: null,
+  });
 }
 
 /** Enter does what the stage is for, delete takes it back: openings are bridged or left open, pockets poured. */

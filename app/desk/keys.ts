@@ -1,7 +1,7 @@
 /** The keys of the desk, as listed on the sheet. */
 export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "1 … 5", does: "Go to a stage" },
-  { keys: "Q W E R T", does: "Tools of the tray, left to right" },
+  { keys: "Q W E R T Y", does: "Tools of the tray, left to right" },
   { keys: "hold D", does: "Dip up the colour under the pointer" },
   { keys: "hold Space", does: "Drag the paper" },
   { keys: "Ctrl Z", does: "Undo" },
@@ -11,6 +11,15 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "arrows", does: "Walk the pockets" },
   { keys: "Enter", does: "Pour into the walked pocket, or bridge the chosen opening" },
   { keys: "Backspace", does: "Empty it, leave the opening open, or remove the chosen shade" },
+  { keys: "[ and ]", does: "On Lines: choose the line before or after" },
+  { keys: "{ and }", does: "On Lines: hold the point before or after, to bend it" },
+  {
+    keys: "arrows",
+    does: "On Lines: move the chosen lines, the held points or the next peg; Shift goes further",
+  },
+  { keys: "Enter", does: "On Lines: tidy, trim what is short, drive a peg, or turn a point smooth or sharp" },
+  { keys: "A", does: "On Lines: add a point after the held one" },
+  { keys: "Backspace", does: "On Lines: remove what is chosen, or the last peg" },
   { keys: "N", does: "Next snag of this stage" },
   { keys: ", and .", does: "Previous or next colour" },
   { keys: "G", does: "Check ground" },

@@ -41,7 +41,7 @@ export function Tray() {
           <ToggleGroup.Item
             key={name}
             value={name}
-            title={`${hint} (${"QWERT"[i]})`}
+            title={`${hint} (${"QWERTY"[i]})`}
             className={clsx(
               "flex h-14 w-17 flex-col items-center justify-center gap-1 rounded-md border",
               tool === name

@@ -1,6 +1,6 @@
 /** The shipped demo drawings, read from disk by the server. */
 import { readFile } from "node:fs/promises";
-import { join } from "node:path";
+import { extname, join } from "node:path";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { buildMap } from "#core/pockets/planar-map.ts";
@@ -23,6 +23,11 @@ export const DEMOS: readonly Demo[] = [
     about: "Lines that run on past their crossings",
   },
   {
+    file: "almanac-radishes.png",
+    title: "Bunch of radishes",
+    about: "A scan, with pencil and dust, to read as lines",
+  },
+  {
     file: "almanac-boot-coloured.fern",
     title: "Boot with ferns, coloured",
     about: "Where this goes: poured and shaded",
@@ -33,7 +38,15 @@ const FOLDER = join(process.cwd(), "demo");
 
 export const isDemo = (file: string): boolean => DEMOS.some((demo) => demo.file === file);
 
-export const readDemo = (file: string): Promise<string> => readFile(join(FOLDER, file), "utf8");
+export const readDemo = (file: string): Promise<Buffer> => readFile(join(FOLDER, file));
+
+const TYPES: Readonly<Record<string, string>> = {
+  ".svg": "image/svg+xml",
+  ".png": "image/png",
+  ".fern": "application/json",
+};
+
+export const typeOf = (file: string): string => TYPES[extname(file)];
 
 const thumbnails = new Map<string, Promise<string>>();
 
@@ -45,7 +58,7 @@ export function demoThumbnail(file: string): Promise<string> {
 }
 
 async function drawThumbnail(file: string): Promise<string> {
-  const text = await readDemo(file);
+  const text = (await readDemo(file)).toString("utf8");
   if (!file.endsWith(".fern")) return text;
   const drawing = await readDrawingFile(text);
   const pockets = pocketsOf(buildMap(linesOf(drawing), { strict: drawing.strict }));

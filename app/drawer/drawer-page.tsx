@@ -1,9 +1,10 @@
 import clsx from "clsx";
-import { Copy, FilePlus2, FolderOpen, Pencil, Trash2 } from "lucide-react";
-import { type DragEvent, type ReactNode, useRef, useState } from "react";
+import { Copy, FilePlus2, FolderOpen, Pencil, ScanLine, Trash2 } from "lucide-react";
+import { type DragEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import { Form, Link, useFetcher } from "react-router";
 import type { Kept } from "../keep/shelf.ts";
 import type { Card } from "../routes/drawer.tsx";
+import { PICTURES } from "../scan/held-scan.ts";
 import { FrondMark } from "../ui/frond-mark.tsx";
 import { useNotice } from "../ui/notices.tsx";
 import { BlankDialog } from "./blank-dialog.tsx";
@@ -28,8 +29,16 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
-    take(event.dataTransfer.files[0]);
+    void take(event.dataTransfer.files[0]);
   };
+  useEffect(() => {
+    const onPaste = (event: ClipboardEvent) => {
+      const [pasted] = event.clipboardData?.files ?? [];
+      if (pasted) void take(pasted);
+    };
+    window.addEventListener("paste", onPaste);
+    return () => window.removeEventListener("paste", onPaste);
+  }, [take]);
   return (
     <main
       className={clsx("min-h-full px-8 pt-7 pb-16", over && "bg-fern-soft")}
@@ -66,7 +75,7 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
             >
               {waiting
                 ? "Opening the drawer…"
-                : "Nothing here yet. Drop an SVG of line art anywhere on this page, or begin with a drawing below."}
+                : "Nothing here yet. Drop an SVG of line art or a scan of inked paper anywhere on this page, or begin with a drawing below."}
             </p>
           ) : (
             <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-5 gap-y-6">
@@ -111,6 +120,15 @@ function WaysIn({ onFile, busy }: { onFile: (file: File | undefined) => void; bu
         className="bg-fern text-white hover:brightness-95"
       >
         <FolderOpen size={17} aria-hidden /> {busy ? "Reading the file…" : "Open line art"}
+      </FileButton>
+      <FileButton
+        label="Choose a scan or photo of inked paper"
+        accept={PICTURES}
+        onFile={onFile}
+        disabled={busy}
+        className="border border-edge bg-raised hover:bg-well"
+      >
+        <ScanLine size={17} aria-hidden /> Scan in
       </FileButton>
       <button
         type="button"

@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { cameIn } from "#core/formats/import-report.ts";
 import { addDrawing } from "../keep/shelf.ts";
+import { holdScan, isPicture } from "../scan/held-scan.ts";
 import { useNotice } from "../ui/notices.tsx";
 import { type Client, readingClient } from "../work/clients.ts";
 import type { FileReading, ReadingWork } from "../work/reading.worker.ts";
@@ -45,6 +46,11 @@ export function useOpenFile(): OpenFile {
   const take = async (file: File | undefined) => {
     if (!file) return;
     stop();
+    if (isPicture(file)) {
+      holdScan(file);
+      await navigate("/scan");
+      return;
+    }
     const { name } = file;
     const own = readingClient();
     client.current = own;

@@ -1,15 +1,14 @@
-import { demoThumbnail, isDemo, readDemo } from "../drawer/demos.server.ts";
+import { demoThumbnail, isDemo, readDemo, typeOf } from "../drawer/demos.server.ts";
 import type { Route } from "./+types/demo.ts";
 
 /** A shipped drawing's file, or with ?picture its picture. */
 export async function loader({ params, request }: Route.LoaderArgs) {
   if (!isDemo(params.file)) throw new Response("No such demo drawing", { status: 404 });
-  const picture = new URL(request.url).searchParams.has("picture");
-  const text = picture ? await demoThumbnail(params.file) : await readDemo(params.file);
-  const type = picture || params.file.endsWith(".svg") ? "image/svg+xml" : "application/json";
-  return new Response(text, {
+  const drawn = new URL(request.url).searchParams.has("picture") && !params.file.endsWith(".png");
+  const body = drawn ? await demoThumbnail(params.file) : new Uint8Array(await readDemo(params.file));
+  return new Response(body, {
     headers: {
-      "Content-Type": type,
+      "Content-Type": drawn ? "image/svg+xml" : typeOf(params.file),
       "Content-Security-Policy": "default-src 'none'; style-src 'unsafe-inline'",
     },
   });

@@ -53,6 +53,7 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   const id = String(form.get("id") ?? "");
   switch (form.get("intent")) {
     case "open-demo":
+      if (String(form.get("file")).endsWith(".png")) return redirect(`/scan?demo=${form.get("file")}`);
       return redirect(`/desk/${await openDemo(String(form.get("file")), String(form.get("title")))}`);
     case "rename":
       await renameDrawing(id, String(form.get("name")).trim() || "Untitled");

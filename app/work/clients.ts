@@ -3,6 +3,7 @@ import * as Comlink from "comlink";
 import type { PictureWork } from "./picture.worker.ts";
 import type { PocketWork } from "./pockets.worker.ts";
 import type { ReadingWork } from "./reading.worker.ts";
+import type { TraceWork } from "./trace.worker.ts";
 
 export interface Client<T> {
   readonly work: Comlink.Remote<T>;
@@ -18,6 +19,9 @@ export const pocketClient = (): Client<PocketWork> =>
 
 export const readingClient = (): Client<ReadingWork> =>
   connect(new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }));
+
+export const traceClient = (): Client<TraceWork> =>
+  connect(new Worker(new URL("./trace.worker.ts", import.meta.url), { type: "module" }));
 
 export const pictureClient = (): Client<PictureWork> =>
   connect(new Worker(new URL("./picture.worker.ts", import.meta.url), { type: "module" }));

@@ -27,7 +27,7 @@ export interface DrawnOptions {
   readonly closeWithin: number;
 }
 
-const CORNER = (60 * Math.PI) / 180;
+const CORNER = (48 * Math.PI) / 180;
 /** Corners are sharp over this many tolerances. */
 const CORNER_REACH = 5;
 const PROFILE = 0.04;

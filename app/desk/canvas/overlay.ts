@@ -216,16 +216,18 @@ type MarkOf<K extends OverlayMark["kind"]> = Extract<OverlayMark, { kind: K }>;
 
 function paintChain(
   context: CanvasRenderingContext2D,
-  { points, closed, tone, width = 2, dashed }: MarkOf<"chain">,
+  { points, closed, tone, width = 2, dashed, bare }: MarkOf<"chain">,
   colours: Colours,
   pixel: number,
 ): void {
   const path = chainPath(points, closed);
   context.lineCap = "round";
   context.lineJoin = "round";
-  context.strokeStyle = colours.paper;
-  context.lineWidth = (width + 2) * pixel;
-  context.stroke(path);
+  if (!bare) {
+    context.strokeStyle = colours.paper;
+    context.lineWidth = (width + 2) * pixel;
+    context.stroke(path);
+  }
   if (dashed) context.setLineDash([4 * pixel, 4 * pixel]);
   context.strokeStyle = colours[tone];
   context.lineWidth = width * pixel;

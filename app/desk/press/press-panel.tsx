@@ -40,6 +40,7 @@ function Slab({ name }: { name: SheetName }) {
   const lifted = useDesk((s) => WORKED_ON[s.stage] === name);
   const count = useDesk((s) => figureOf(name, s));
   const { edit } = useDeskStore().getState();
+  const onLines = useDesk((s) => s.stage === "Lines");
   const pinned = name === "ink";
   return (
     <li
@@ -71,11 +72,21 @@ function Slab({ name }: { name: SheetName }) {
             small
             disabled={pinned}
             label={
-              pinned ? "Ink stays locked while colouring" : sheet.locked ? `Unlock ${name}` : `Lock ${name}`
+              pinned
+                ? onLines
+                  ? "Ink is open here, and locked while colouring"
+                  : "Ink stays locked while colouring"
+                : sheet.locked
+                  ? `Unlock ${name}`
+                  : `Lock ${name}`
             }
             onClick={() => edit(changeSheet(name, { locked: !sheet.locked }))}
           >
-            {sheet.locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
+            {sheet.locked && !(pinned && onLines) ? (
+              <Lock size={14} aria-hidden />
+            ) : (
+              <LockOpen size={14} aria-hidden />
+            )}
           </IconButton>
         </div>
         <div className="flex items-center gap-1.5">

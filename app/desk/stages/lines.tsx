@@ -1,28 +1,22 @@
-import { ranked } from "#core/drawing/drawing.ts";
-import { setStrict } from "#core/drawing/edits.ts";
-import { showLength } from "#core/drawing/length.ts";
-import { Toggle } from "../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
+import { activeTool, type ToolName, useDesk } from "../desk-store.ts";
+import { ArrangeSettings } from "./lines/arrange-settings.tsx";
+import { BendSettings } from "./lines/bend-settings.tsx";
+import { DrawSettings } from "./lines/draw-settings.tsx";
+import { ReadingSettings } from "./lines/reading-settings.tsx";
+import { TidySettings } from "./lines/tidy-settings.tsx";
+import { TrimSettings } from "./lines/trim-settings.tsx";
 
-/** What the lines are, and how their ends are read. */
+const SETTINGS: Partial<Record<ToolName, () => React.ReactNode>> = {
+  draw: DrawSettings,
+  tidy: TidySettings,
+  trim: TrimSettings,
+  bend: BendSettings,
+  arrange: ArrangeSettings,
+};
+
+/** The settings of the chosen line tool. */
 export function LinesSettings() {
-  const strict = useDesk((s) => s.history.drawing.strict);
-  const drawing = useDesk((s) => s.history.drawing);
-  const { edit } = useDeskStore().getState();
-  const widths = ranked(drawing.strokes).map(({ width }) => width);
-  return (
-    <>
-      <Toggle
-        label="Touching ink counts as joined"
-        checked={!strict}
-        onChange={(joined) => edit(setStrict(!joined))}
-      />
-      {widths.length > 0 && (
-        <p className="text-xs text-quiet">
-          Line widths {showLength(drawing.page, Math.min(...widths))} to{" "}
-          {showLength(drawing.page, Math.max(...widths))}
-        </p>
-      )}
-    </>
-  );
+  const tool = useDesk(activeTool);
+  const Settings = SETTINGS[tool] ?? ReadingSettings;
+  return <Settings />;
 }

@@ -70,7 +70,7 @@ function tidyMarks({ history, selected, hoveredLine, tidyPreview, pins }: Desk):
     if (!stroke) return [];
     const points = tidyPreview?.shapes.get(id) ?? stroke.points;
     return [
-      { kind: "chain", points, closed: stroke.closed, tone: "fern", width: 1.5 },
+      { kind: "chain", points, closed: stroke.closed, tone: "fern", width: 1.5, bare: true },
       ...(selected.length > 0 ? pointDots(stroke.points, stroke.closed, pins[id] ?? []) : []),
     ];
   });

@@ -41,6 +41,8 @@ export type OverlayMark =
       readonly tone: Tone;
       readonly width?: number;
       readonly dashed?: boolean;
+      /** Without the pale edge that parts it from what lies beneath. */
+      readonly bare?: boolean;
     }
   | {
       readonly kind: "dot";

@@ -60,6 +60,22 @@ export function findInk(grey: Grey, settings: TraceSettings, onProgress: Progres
 const skeletonGraph = (mask: Mask, squared: Int32Array): Graph =>
   cleaned(graphOf(skeletonOf(mask, squared), squared));
 
+/** The part of found ink where pixels are wanted; its graph is only made where lines are to be read from it. */
+export function inkWhere(
+  ink: FoundInk,
+  wanted: (x: number, y: number) => boolean,
+  asLines: boolean,
+): FoundInk {
+  const { width, height } = ink.mask;
+  const data = ink.mask.data.slice();
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++) if (data[i] && !wanted(x + 0.5, y + 0.5)) data[i] = 0;
+  const mask = { width, height, data };
+  const squared = asLines ? squaredDistances(mask) : ink.squared;
+  const graph = asLines ? skeletonGraph(mask, squared) : ink.graph;
+  return { ...ink, mask, squared, graph, levels: agreedLevels(ink.levels, mask, ink.threshold) };
+}
+
 export const tracedLines = ({ levels: grey, threshold, squared, graph }: FoundInk): TracedLine[] =>
   centreLinesOf(graph, { grey, threshold, squared });
 

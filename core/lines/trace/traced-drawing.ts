@@ -1,10 +1,9 @@
 /** What was traced as a drawing in the scan's pixel units: centre lines, ink shapes, or each in regions of its own. */
 import type { Drawing, InkShape, Page, Stroke } from "../../drawing/drawing.ts";
 import { newDrawing } from "../../drawing/new-drawing.ts";
-import { curveCount, pointAt } from "../../geometry/cubic.ts";
-import { type Box, boundsOf, boxHolds, type Point } from "../../geometry/point.ts";
+import { type Box, boxHolds } from "../../geometry/point.ts";
 import type { TracedLine } from "./centre-lines.ts";
-import { type FoundInk, tracedLines, tracedShapes } from "./trace.ts";
+import { type FoundInk, inkWhere, tracedLines, tracedShapes } from "./trace.ts";
 
 export const READINGS = ["lines", "shapes"] as const;
 export type Reading = (typeof READINGS)[number];
@@ -21,23 +20,21 @@ export interface Traced {
   readonly shapes: readonly (readonly (readonly number[])[])[];
 }
 
-/** Reads found ink, each mark as the region says that holds its middle. */
+/** Reads found ink one way, but in some regions the other. */
 export function readInk(ink: FoundInk, reading: Reading, regions: readonly ReadRegion[] = []): Traced {
-  const readingAt = (at: Point): Reading =>
-    regions.reduce<Reading>((now, region) => (boxHolds(region.box, at) ? region.reading : now), reading);
-  const wanted = new Set([reading, ...regions.map((region) => region.reading)]);
-  const lines = wanted.has("lines") ? tracedLines(ink) : [];
-  const shapes = wanted.has("shapes") ? tracedShapes(ink) : [];
+  const partFor = (wanted: Reading): FoundInk | undefined => {
+    if (regions.every((region) => region.reading === reading)) return wanted === reading ? ink : undefined;
+    return inkWhere(ink, (x, y) => readingAt(reading, regions, x, y) === wanted, wanted === "lines");
+  };
+  const [forLines, forShapes] = [partFor("lines"), partFor("shapes")];
   return {
-    lines: lines.filter(({ points }) => readingAt(pointAt(points, curveCount(points) / 2)) === "lines"),
-    shapes: shapes.filter((outline) => readingAt(middleOf(outline)) === "shapes"),
+    lines: forLines ? tracedLines(forLines) : [],
+    shapes: forShapes ? tracedShapes(forShapes) : [],
   };
 }
 
-function middleOf(outline: readonly (readonly number[])[]): Point {
-  const { x, y, width, height } = boundsOf(outline)!;
-  return [x + width / 2, y + height / 2];
-}
+const readingAt = (reading: Reading, regions: readonly ReadRegion[], x: number, y: number): Reading =>
+  regions.reduce<Reading>((now, region) => (boxHolds(region.box, [x, y]) ? region.reading : now), reading);
 
 /** Pixels per inch taken for granted where a scan does not say. */
 export const USUAL_PPI = 300;

@@ -1,0 +1,107 @@
+import clsx from "clsx";
+import { Plus, SlidersHorizontal } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { type Nib, ranked } from "#core/drawing/drawing.ts";
+import { addNib } from "#core/drawing/line-edits.ts";
+import { newId } from "../../keep/shelf.ts";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { useDesk, useDeskStore } from "../desk-store.ts";
+import { NibEditor } from "./nib-editor.tsx";
+import { NibPicture } from "./nib-picture.tsx";
+
+interface Props {
+  /** Id of the nib in hand; empty when the lines have several. */
+  readonly value: string;
+  readonly onChange: (id: string) => void;
+  readonly small?: boolean;
+}
+
+/** The nibs of the drawing; each can be changed, and every stroke drawn with it follows. */
+export function NibPicker({ value, onChange, small = false }: Props) {
+  const nibs = useDesk((s) => s.history.drawing.nibs);
+  const { edit } = useDeskStore().getState();
+  const [open, setOpen] = useState(false);
+  const [edited, setEdited] = useState<string | null>(null);
+  const current: Nib | undefined = nibs[value];
+  const shown = edited ? nibs[edited] : undefined;
+  const add = () => {
+    const id = newId();
+    const profile = current?.profile ?? [0, 1, 1, 1];
+    edit(
+      addNib({ id, name: `Nib ${Object.keys(nibs).length + 1}`, profile, strands: current?.strands ?? 1 }),
+    );
+    onChange(id);
+    setEdited(id);
+  };
+  return (
+    <Popover.Root
+      open={open}
+      onOpenChange={(now) => {
+        setOpen(now);
+        setEdited(null);
+      }}
+    >
+      <Popover.Trigger
+        aria-label={`Nib: ${current?.name ?? "several"}`}
+        title={`Nib: ${current?.name ?? "several"}`}
+        className={clsx(
+          "flex items-center justify-center rounded-md border border-edge hover:bg-well",
+          small ? "h-7 px-2" : "h-14 flex-col px-3",
+        )}
+      >
+        {current ? <NibPicture nib={current} className={small ? "h-5 w-9" : "h-7 w-12"} /> : "…"}
+        {!small && <span className="max-w-20 truncate text-xs">{current?.name ?? "Several"}</span>}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="top"
+          sideOffset={10}
+          collisionPadding={12}
+          aria-label="Nibs"
+          className="z-40 w-72 rounded-md border border-line bg-raised p-3 shadow-xl"
+        >
+          {shown ? (
+            <NibEditor nib={shown} onBack={() => setEdited(null)} />
+          ) : (
+            <>
+              <ul className="grid max-h-72 gap-0.5 overflow-y-auto">
+                {ranked(nibs).map((nib) => (
+                  <li
+                    key={nib.id}
+                    className={clsx("flex items-center rounded-md", nib.id === value && "bg-fern-soft")}
+                  >
+                    <button
+                      type="button"
+                      aria-pressed={nib.id === value}
+                      onClick={() => {
+                        onChange(nib.id);
+                        setOpen(false);
+                      }}
+                      className="flex h-9 flex-1 items-center gap-3 rounded-md px-2 text-left hover:bg-well"
+                    >
+                      <NibPicture nib={nib} />
+                      <span className="truncate">{nib.name}</span>
+                    </button>
+                    {nib.id !== "even" && (
+                      <IconButton small label={`Change ${nib.name}`} onClick={() => setEdited(nib.id)}>
+                        <SlidersHorizontal size={14} aria-hidden />
+                      </IconButton>
+                    )}
+                  </li>
+                ))}
+              </ul>
+              <button
+                type="button"
+                onClick={add}
+                className="mt-2 flex h-8 w-full items-center justify-center gap-1.5 rounded-md border border-edge hover:bg-well"
+              >
+                <Plus size={15} aria-hidden /> A nib of your own
+              </button>
+            </>
+          )}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

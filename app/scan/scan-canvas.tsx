@@ -1,0 +1,210 @@
+import { type PointerEvent, useEffect, useRef, useState } from "react";
+import type { Box, Point } from "#core/geometry/point.ts";
+import { chainPath, pathOf, type View } from "../desk/canvas/paint.ts";
+import { fitView, type Size, toPagePoint, zoomAt } from "../desk/view.ts";
+import { type ScanState, type ScanStore, useScan, useScanStore } from "./scan-store.ts";
+
+/** The scan with the ink that counts and what was read over it; drags crop or mark regions. */
+export function ScanCanvas() {
+  const scan = useScanStore();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const tool = useScan((s) => s.tool);
+  const size = useScan((s) => s.size);
+  const [mat, setMat] = useState<Size>({ width: 0, height: 0 });
+  const [view, setView] = useState<View | null>(null);
+  const drag = useRef<{ from: Point; to: Point; screen: Point } | null>(null);
+  const [frame, setFrame] = useState<Box | null>(null);
+  const shown = size && mat.width > 0 ? (view ?? fitView(boxOf(size), mat)) : null;
+
+  useEffect(() => {
+    const observer = new ResizeObserver(([entry]) =>
+      setMat({ width: entry.contentRect.width, height: entry.contentRect.height }),
+    );
+    observer.observe(canvas.current!.parentElement!);
+    return () => observer.disconnect();
+  }, []);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another size is another picture
+  useEffect(() => setView(null), [size?.width, size?.height]);
+
+  useEffect(() => {
+    const element = canvas.current!;
+    const onWheel = (event: WheelEvent) => {
+      event.preventDefault();
+      if (!shown || !size) return;
+      const box = element.getBoundingClientRect();
+      const factor = Math.exp(-event.deltaY * 0.0016);
+      const fit = fitView(boxOf(size), mat).scale;
+      setView(zoomAt(shown, [event.clientX - box.left, event.clientY - box.top], factor, fit));
+    };
+    element.addEventListener("wheel", onWheel, { passive: false });
+    return () => element.removeEventListener("wheel", onWheel);
+  }, [shown, size, mat]);
+
+  useEffect(() => {
+    const paint = () => shown && paintScan(canvas.current!, scan.getState(), shown, mat, frame);
+    paint();
+    return scan.subscribe(paint);
+  }, [scan, shown, mat, frame]);
+
+  const placeOf = (event: PointerEvent): Point => {
+    const box = canvas.current!.getBoundingClientRect();
+    return toPagePoint(shown!, [event.clientX - box.left, event.clientY - box.top]);
+  };
+  const onDown = (event: PointerEvent) => {
+    if (!shown) return;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drag.current = { from: placeOf(event), to: placeOf(event), screen: [event.clientX, event.clientY] };
+  };
+  const onMove = (event: PointerEvent) => {
+    const now = drag.current;
+    if (!now || !shown) return;
+    if (tool === "look" || event.buttons === 4) {
+      setView({
+        ...shown,
+        x: shown.x + event.clientX - now.screen[0],
+        y: shown.y + event.clientY - now.screen[1],
+      });
+      now.screen = [event.clientX, event.clientY];
+      return;
+    }
+    now.to = placeOf(event);
+    setFrame(between(now.from, now.to));
+  };
+  const onUp = () => {
+    const done = drag.current;
+    drag.current = null;
+    setFrame(null);
+    if (done && tool !== "look") finishDrag(scan, between(done.from, done.to));
+  };
+
+  return (
+    <canvas
+      ref={canvas}
+      aria-label="The scan and what was read from it"
+      role="img"
+      className="absolute inset-0 h-full w-full touch-none"
+      style={{ cursor: tool === "look" ? "grab" : "crosshair" }}
+      onPointerDown={onDown}
+      onPointerMove={onMove}
+      onPointerUp={onUp}
+    />
+  );
+}
+
+const boxOf = ({ width, height }: Size): Box => ({ x: 0, y: 0, width, height });
+
+const between = ([ax, ay]: Point, [bx, by]: Point): Box => ({
+  x: Math.min(ax, bx),
+  y: Math.min(ay, by),
+  width: Math.abs(bx - ax),
+  height: Math.abs(by - ay),
+});
+
+const SMALLEST = 8;
+
+/** A drag crops what is seen now, or marks a region that is read the other way. */
+function finishDrag(scan: ScanStore, box: Box): void {
+  const { tool, size, crop, reading, regions, lay, adjust, set } = scan.getState();
+  if (!size) return;
+  const left = Math.max(0, Math.round(box.x));
+  const top = Math.max(0, Math.round(box.y));
+  const kept = {
+    x: left,
+    y: top,
+    width: Math.min(size.width, Math.round(box.x + box.width)) - left,
+    height: Math.min(size.height, Math.round(box.y + box.height)) - top,
+  };
+  if (kept.width < SMALLEST || kept.height < SMALLEST) return;
+  if (tool === "crop") {
+    lay({ crop: { ...kept, x: kept.x + (crop?.x ?? 0), y: kept.y + (crop?.y ?? 0) } });
+    set({ tool: "look" });
+  } else adjust({ regions: [...regions, { box: kept, reading: reading === "lines" ? "shapes" : "lines" }] });
+}
+
+function paintScan(
+  canvas: HTMLCanvasElement,
+  state: ScanState,
+  view: View,
+  mat: Size,
+  frame: Box | null,
+): void {
+  const k = devicePixelRatio;
+  canvas.width = Math.round(mat.width * k);
+  canvas.height = Math.round(mat.height * k);
+  const context = canvas.getContext("2d")!;
+  const css = (name: string) => getComputedStyle(canvas).getPropertyValue(name).trim();
+  context.fillStyle = css("--mat");
+  context.fillRect(0, 0, canvas.width, canvas.height);
+  const { size, preview, traced, shows, regions } = state;
+  if (!size) return;
+  context.setTransform(view.scale * k, 0, 0, view.scale * k, view.x * k, view.y * k);
+  context.fillStyle = "#fff";
+  context.fillRect(0, 0, size.width, size.height);
+  if (preview && (shows.scan || shows.ink))
+    context.drawImage(pictureOf(state), 0, 0, size.width, size.height);
+  const pixel = 1 / view.scale;
+  const fern = css("--color-fern");
+  const ember = css("--color-ember");
+  if (traced && shows.result) paintTraced(context, traced, fern, pixel, shows.scan || shows.ink);
+  context.setLineDash([5 * pixel, 4 * pixel]);
+  context.lineWidth = 2 * pixel;
+  for (const { box } of regions) {
+    context.strokeStyle = fern;
+    context.strokeRect(box.x, box.y, box.width, box.height);
+  }
+  if (frame) {
+    context.strokeStyle = ember;
+    context.strokeRect(frame.x, frame.y, frame.width, frame.height);
+  }
+  context.setLineDash([]);
+}
+
+/** Over the scan the centre lines and outlines alone; without it the ink as it will be. */
+function paintTraced(
+  context: CanvasRenderingContext2D,
+  { lines, shapes }: NonNullable<ScanState["traced"]>,
+  fern: string,
+  pixel: number,
+  over: boolean,
+): void {
+  context.lineJoin = "round";
+  context.lineCap = "round";
+  for (const { points, closed, width } of lines) {
+    context.strokeStyle = over ? fern : "#222";
+    context.lineWidth = over ? 2 * pixel : width;
+    context.stroke(chainPath(points, closed));
+  }
+  for (const outline of shapes) {
+    context.strokeStyle = fern;
+    context.fillStyle = over ? `${fern}33` : "#222";
+    context.lineWidth = 1.5 * pixel;
+    context.fill(pathOf(outline, true), "evenodd");
+    if (over) context.stroke(pathOf(outline, true));
+  }
+}
+
+let lastPicture:
+  | { readonly key: string; readonly preview: unknown; readonly canvas: OffscreenCanvas }
+  | undefined;
+
+/** The scan on even paper; where ink shows, what counts as ink is dark and all else white. */
+function pictureOf({ preview, settings, shows }: ScanState): OffscreenCanvas {
+  const { grey, threshold: found } = preview!;
+  const threshold = settings.threshold ?? found;
+  const key = shows.ink ? `ink ${threshold}` : "scan";
+  if (lastPicture?.preview === preview && lastPicture.key === key) return lastPicture.canvas;
+  const { width, height, data } = grey;
+  const image = new ImageData(width, height);
+  for (let i = 0; i < data.length; i++) {
+    const level = shows.ink ? (data[i] <= threshold ? 60 : 255) : 96 + data[i] * 0.62;
+    image.data[4 * i] = level;
+    image.data[4 * i + 1] = level;
+    image.data[4 * i + 2] = level;
+    image.data[4 * i + 3] = 255;
+  }
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext("2d")!.putImageData(image, 0, 0);
+  lastPicture = { key, preview, canvas };
+  return canvas;
+}

@@ -1,0 +1,26 @@
+import { expect } from "@playwright/test"; import { openFile, test } from "./desk.ts";
+test("look", async ({ page }) => {
+  await page.goto("/");
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: "/tmp/s0.png" });
+  await page.getByRole("button", { name: "Open a copy of Bunch of radishes" }).click();
+  await page.waitForURL(/scan/);
+  await expect(page.getByText(/lines, \d+ points/)).toBeVisible({ timeout: 40000 });
+  await page.screenshot({ path: "/tmp/s1.png" });
+  await page.getByRole("radio", { name: "Ink shapes" }).click();
+  await expect(page.getByText(/ink shapes, \d+ points/)).toBeVisible({ timeout: 40000 });
+  await page.screenshot({ path: "/tmp/s2.png" });
+  await page.getByRole("radio", { name: "Centre lines" }).click();
+  await expect(page.getByText(/lines, \d+ points/)).toBeVisible({ timeout: 40000 });
+  await page.getByRole("button", { name: "Put it on the desk" }).click();
+  await page.waitForURL(/desk/);
+  await page.waitForTimeout(2500);
+  await page.screenshot({ path: "/tmp/s3.png" });
+  await openFile(page, "wild.svg", `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><g stroke="#201810" stroke-width="2"><circle cx="38" cy="45" r="28" fill="#e0b050"/><circle cx="62" cy="55" r="24" fill="#6f9a4a"/></g><path d="M10 80h30v12h-30z" fill="#70994a"/><text>October sheet</text><image href="photo.jpg"/></svg>`);
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: "/tmp/s4.png" });
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Blank page" }).click();
+  await page.waitForTimeout(500);
+  await page.screenshot({ path: "/tmp/s5.png" });
+});
