@@ -37,6 +37,9 @@ export function graphOf(skeleton: Mask, squared: Int32Array): Graph {
   return new Walker(skeleton, squared).walk();
 }
 
+/** Near where it began, a walk has its own node beside it still: it is not back there before so many numbers. */
+const SHORTEST_LOOP = 8;
+
 class Walker {
   private readonly nodeOf: Int32Array;
   private readonly walked: Uint8Array;
@@ -111,48 +114,45 @@ class Walker {
   }
 
   private walkFrom(i: number): void {
+    const from = this.nodeOf[i];
     for (const j of this.neighbours(i)) {
-      const node = this.nodeOf[i];
       if (this.nodeOf[j] >= 0 || this.walked[j]) continue;
       const pixels: number[] = [];
-      const to = this.follow(j, i, pixels);
-      this.branches.push({ from: node, to: to < 0 ? node : to, pixels });
+      const to = this.follow(j, i, from, pixels);
+      this.branches.push({ from, to: to ?? this.endNode(pixels), pixels });
     }
   }
 
-  /** Walks on from pixel i, come from `before`, to the next node. */
-  private follow(i: number, before: number, pixels: number[]): number {
+  /** Walks on from pixel i, come from `before`, to the next node; undefined where there is none. */
+  private follow(i: number, before: number, from: number, pixels: number[]): number | undefined {
     let here = i;
     let last = before;
     for (;;) {
       this.walked[here] = 1;
       pixels.push(...this.centre(here));
       const near = this.neighbours(here);
-      const node = near.find(
-        (j) => j !== last && this.nodeOf[j] >= 0 && !this.touches(last, j, pixels.length),
-      );
+      const isBack = (node: number) => node === from && pixels.length < SHORTEST_LOOP;
+      const node = near.find((j) => this.nodeOf[j] >= 0 && !isBack(this.nodeOf[j]));
       if (node !== undefined) return this.nodeOf[node];
       const next = near.find((j) => j !== last && this.nodeOf[j] < 0 && !this.walked[j]);
-      if (next === undefined) return this.endBeside(near);
+      if (next === undefined)
+        return near.some((j) => this.nodeOf[j] === from && j !== last) ? from : undefined;
       last = here;
       here = next;
     }
   }
 
-  /** Where a walk can go no further: at a node beside it; -1 where a ring closes. */
-  private endBeside(near: readonly number[]): number {
-    const beside = near.find((j) => this.nodeOf[j] >= 0);
-    return beside === undefined ? -1 : this.nodeOf[beside];
-  }
-
-  /** At a walk's first step its own node is still beside it. */
-  private touches(last: number, j: number, length: number): boolean {
-    return length === 2 && this.nodeOf[last] >= 0 && this.nodeOf[last] === this.nodeOf[j];
+  /** A walk that meets no node ends in one of its own, at its last pixel. */
+  private endNode(pixels: readonly number[]): number {
+    const at: Point = [pixels[pixels.length - 2], pixels[pixels.length - 1]];
+    const i = Math.floor(at[1]) * this.skeleton.width + Math.floor(at[0]);
+    this.nodes.push({ at, radius: radiusAt(this.squared, i) });
+    return this.nodes.length - 1;
   }
 
   private walkRing(i: number): void {
     const pixels: number[] = [];
-    this.follow(i, -1, pixels);
+    this.follow(i, -1, -1, pixels);
     this.branches.push({ from: -1, to: -1, pixels });
   }
 }
