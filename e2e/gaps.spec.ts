@@ -81,7 +81,7 @@ test("a dragged line keeps its pockets coloured all the while", async ({ page })
   await clickAt(page, [560, 500]);
   await expect.poll(() => colourAt(page, [560, 500])).toBe("#e6a93a");
   await stage(page, "Lines").click();
-  await page.getByRole("radio", { name: "Move" }).click();
+  await page.getByRole("radio", { name: "Arrange" }).click();
   await page.mouse.move(...(await onScreen(page, [620, 500])));
   await page.mouse.down();
   for (const x of [640, 700, 780, 860]) {

@@ -55,10 +55,13 @@ export function useOpenFile(): OpenFile {
     const own = readingClient();
     client.current = own;
     setReading({ name, share: 0 });
+    // A share can arrive after the answer.
+    let answered = false;
     const onProgress = Comlink.proxy((share: number) => {
-      if (client.current === own) setReading({ name, share });
+      if (client.current === own && !answered) setReading({ name, share });
     });
     const result = await own.work.read(file, onProgress);
+    answered = true;
     if (client.current !== own) return;
     setReading(null);
     if (result.kind === "problem") {

@@ -91,10 +91,13 @@ export function createScan(file: File): ScanStore {
       const now = ++turn;
       const { settings, reading, regions } = get();
       set({ progress: 0 });
+      // A share can arrive after the answer.
+      let answered = false;
       const onProgress = Comlink.proxy((share: number) => {
-        if (now === turn) set({ progress: share });
+        if (now === turn && !answered) set({ progress: share });
       });
       const traced = await client.work.read({ settings, reading, regions }, again, onProgress);
+      answered = true;
       if (now === turn) set({ traced, progress: null });
     };
 
@@ -130,7 +133,7 @@ export function createScan(file: File): ScanStore {
         turn++;
         client.stop();
         clearTimeout(resting);
-        set({ progress: null, problem: null });
+        set({ progress: null, traced: null });
         client = traceClient();
         // The pixels went with the worker: it has them again before anything else is asked of it.
         const own = client;

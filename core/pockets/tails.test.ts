@@ -85,6 +85,29 @@ describe("tails", () => {
     expect(tailsOf(buildMap(meeting, { strict: true }))).toEqual([]);
   });
 
+  it("are the shorter part of a line that is crossed but once", () => {
+    const lines = [
+      line(
+        "a",
+        polyline([
+          [0, 0],
+          [90, 0],
+        ]),
+      ),
+      line(
+        "b",
+        polyline([
+          [50, -8],
+          [50, 40],
+        ]),
+      ),
+    ];
+    expect(tailsOf(buildMap(lines, { strict: true })).map(({ line: id, start }) => [id, start])).toEqual([
+      ["b", true],
+      ["a", false],
+    ]);
+  });
+
   it("end where the curves themselves cross", () => {
     const arc = line("arc", [0, 0, 30, 60, 70, 60, 100, 0]);
     const [tail] = tailsOf(

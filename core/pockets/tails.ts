@@ -24,10 +24,14 @@ export function tailsOf(map: PlanarMap): Tail[] {
   const tails: Tail[] = [];
   lines.forEach(({ closed, bridge }, line) => {
     if (closed || bridge || joins.has(line) || ends.first[line] >= ends.last[line]) return;
-    for (const start of [true, false]) {
-      const tail = tailAt(map, line, start);
-      if (tail) tails.push(tail);
-    }
+    // An end that touches ink, or lies under it, is no tail.
+    const [head, end] = [true, false].map((start) =>
+      ends.met[2 * line + (start ? 0 : 1)] ? undefined : tailAt(map, line, start),
+    );
+    // Where a line is crossed but once, its shorter part is the tail and the longer the line.
+    const both = head && end && end.u - head.u < 1e-9;
+    if (head && !(both && head.length > end.length)) tails.push(head);
+    if (end && !(both && end.length >= head.length)) tails.push(end);
   });
   return tails.sort((a, b) => a.length - b.length);
 }

@@ -93,7 +93,7 @@ function inkAhead(
   size: number,
 ): Point | undefined {
   let paper = false;
-  for (let far = radius; far <= radius + size + 2; far += 0.5) {
+  for (let far = radius; far <= radius + size + 1; far += 0.5) {
     const x = Math.floor(at[0] + onward[0] * far);
     const y = Math.floor(at[1] + onward[1] * far);
     if (x < 0 || y < 0 || x >= width || y >= height) return undefined;
