@@ -53,7 +53,10 @@ function tailAt(map: PlanarMap, line: number, start: boolean): Tail | undefined 
   const rough = paramAt(map, h, targetOf(noding, h));
   const { points, id } = lines[line];
   const at = crossingAt(map, h, rough);
-  const u = Math.max(0, Math.min(curveCount(points), closestNear(points, at, rough, 0.5)));
+  const last = curveCount(points);
+  const u = Math.max(0, Math.min(last, closestNear(points, at, rough, 0.5)));
+  // A line that meets another with its far end alone has run on past nothing.
+  if (start ? u > last - 1e-6 : u < 1e-6) return undefined;
   return { line: id, start, length: length * lattice.step, at, u };
 }
 
