@@ -28,6 +28,11 @@ export const DEMOS: readonly Demo[] = [
     about: "A scan, with pencil and dust, to read as lines",
   },
   {
+    file: "almanac-sprig.fern",
+    title: "Sprig drawn with nibs",
+    about: "Begun on a blank page: nibs to change, lines to bend",
+  },
+  {
     file: "almanac-boot-coloured.fern",
     title: "Boot with ferns, coloured",
     about: "Where this goes: poured and shaded",

@@ -3,6 +3,7 @@ import * as Comlink from "comlink";
 import { applyPatches, enablePatches, type Patch } from "immer";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
+import { meetsOn } from "#core/lines/meets.ts";
 import { type TidySettings, tidied } from "#core/lines/tidy.ts";
 import type { Opening } from "#core/pockets/free-space.ts";
 import { explainLeak, type Leak } from "#core/pockets/leak.ts";
@@ -75,11 +76,14 @@ const work = {
     pins: Readonly<Record<string, readonly number[]>>,
   ): TidyReading {
     const shapes = new Map<string, readonly number[]>();
+    const strokes = Object.values(drawing!.strokes);
     let [before, after, deviation] = [0, 0, 0];
     for (const id of ids) {
       const stroke = drawing!.strokes[id];
       if (!stroke) continue;
-      const result = tidied(stroke.points, stroke.closed, settings, pins[id]);
+      // Where another line ends on this one it stays, so that nothing comes apart.
+      const met = meetsOn(stroke, strokes).map(({ u }) => u);
+      const result = tidied(stroke.points, stroke.closed, settings, [...(pins[id] ?? []), ...met]);
       before += result.before;
       after += result.after;
       deviation = Math.max(deviation, result.deviation);

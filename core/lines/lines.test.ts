@@ -81,6 +81,12 @@ describe("tidy", () => {
     );
   });
 
+  it("stays where other lines end on it", () => {
+    const met = 40.37;
+    const { points } = tidied(wobbly, false, { tolerance: 2, corner: quarter, straight: false }, [met]);
+    expect(pointsOf(points).some((at) => distance(at, pointAt(wobbly, met)) < 1e-9)).toBe(true);
+  });
+
   it("goes straight only where that is asked", () => {
     const { points } = tidied(wobbly, false, { tolerance: 2, corner: quarter, straight: true });
     expect(points).toEqual(polyline(pointsOf(points)));

@@ -1,7 +1,7 @@
 /** Lines that end on another: they follow when it is bent. */
 import { derivativeAt, pointAt } from "../geometry/cubic.ts";
 import { nearestPlace } from "../geometry/nearest.ts";
-import { distance, type Point } from "../geometry/point.ts";
+import { boundsOf, boxHolds, distance, grow, type Point } from "../geometry/point.ts";
 import { pulledEnd } from "./pull.ts";
 
 interface LineLike {
@@ -24,11 +24,15 @@ export interface Meet {
 /** The ends of other lines whose ink touches the middle of this one. */
 export function meetsOn(line: LineLike, others: readonly LineLike[]): Meet[] {
   const meets: Meet[] = [];
+  const box = boundsOf([line.points]);
+  if (!box) return meets;
   for (const { id, points, closed, width } of others) {
     if (id === line.id || closed || points.length < 8) continue;
     const n = points.length;
+    const around = grow(box, (width + line.width) / 2);
     for (const start of [true, false]) {
       const end: Point = start ? [points[0], points[1]] : [points[n - 2], points[n - 1]];
+      if (!boxHolds(around, end)) continue;
       const place = nearestPlace(line.points, end);
       const on = pointAt(line.points, place);
       if (distance(on, end) <= (width + line.width) / 2)

@@ -28,7 +28,10 @@ export interface Tidied {
 
 const ROUNDS = 7;
 
-/** `pins` are points of the line, by their number along it, that stay and stay corners. */
+/**
+ * `pins` are places of the line that stay, by their parameter: its own points, which then stay corners, and places
+ * where other lines end on it.
+ */
 export function tidied(
   points: readonly number[],
   closed: boolean,
@@ -55,24 +58,26 @@ export function tidied(
 export const pointCount = (points: readonly number[], closed: boolean): number =>
   curveCount(points) + (closed ? 0 : 1);
 
-/** Places along a line, those of its own points among them, and which of them are pinned. */
+/** Places along a line, those of its own points and pins among them, and which of them are pinned. */
 function samplesAlong(
   points: readonly number[],
   closed: boolean,
   tolerance: number,
   pins: readonly number[],
 ): { samples: Point[]; fixed: number[] } {
-  const samples: Point[] = [[points[0], points[1]]];
-  const fixed: number[] = pins.includes(0) ? [0] : [];
   const count = curveCount(points);
+  const us = new Set<number>(pins);
   for (let c = 0; c < count; c++) {
     const steps = Math.max(4, 2 * stepsFor(points, c * 6, tolerance / 4));
-    for (let k = 1; k <= steps; k++)
-      samples.push(k === steps ? [points[6 * c + 6], points[6 * c + 7]] : pointAt(points, c + k / steps));
-    if (pins.includes(c + 1) && !(closed && c + 1 === count)) fixed.push(samples.length - 1);
+    for (let k = 0; k <= steps; k++) us.add(c + k / steps);
   }
-  if (closed) samples.pop();
-  return { samples, fixed };
+  if (closed) us.delete(count);
+  const places = [...us].filter((u) => u >= 0 && u <= count).sort((a, b) => a - b);
+  const samples = places.map(
+    (u): Point => (Number.isInteger(u) ? [points[6 * u], points[6 * u + 1]] : pointAt(points, u)),
+  );
+  const pinned = new Set(pins);
+  return { samples, fixed: places.flatMap((u, i) => (pinned.has(u) ? [i] : [])) };
 }
 
 /** Corners are judged over this many tolerances. */

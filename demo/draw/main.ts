@@ -12,6 +12,7 @@ import { drawKettle } from "./kettle.ts";
 import { drawLantern } from "./lantern.ts";
 import { drawRadishes } from "./radishes.ts";
 import { drawSnail } from "./snail.ts";
+import { drawSprig } from "./sprig.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "..");
 
@@ -33,3 +34,5 @@ const radishes = drawRadishes().svg("Bunch of radishes");
 writeFileSync(join(FOLDER, "scan", "radishes.svg"), radishes);
 const { width, height, data } = scanOf(radishes, SCAN).grey;
 writeFileSync(join(FOLDER, "almanac-radishes.png"), encode({ width, height, data, channels: 1, depth: 8 }));
+
+writeFileSync(join(FOLDER, "almanac-sprig.fern"), writeDrawingFile(drawSprig()));
