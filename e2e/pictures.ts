@@ -1,5 +1,6 @@
 import { expect, type Page } from "@playwright/test";
-import { clickPage, demoFile, dragPage, openDemo, paper, pocketsIn, stage, test } from "./desk.ts";
+import { HARD_CASES } from "../core/formats/testing.ts";
+import { clickPage, demoFile, dragPage, openDemo, openFile, paper, pocketsIn, stage, test } from "./desk.ts";
 
 const shoot = async (page: Page, name: string) => {
   await page.waitForTimeout(900);
@@ -58,4 +59,46 @@ test("pouring the lantern", async ({ page }) => {
   }
   await paper(page).hover();
   await shoot(page, "pouring");
+});
+
+test("what came in from an SVG", async ({ page }) => {
+  const text = HARD_CASES["flats over lines"].replace("</svg>", "<text>October sheet</text></svg>");
+  await openFile(page, "garden-plan.svg", text);
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await shoot(page, "import");
+});
+
+test("a scan read as centre lines", async ({ page }) => {
+  await page.goto("/scan?demo=almanac-radishes.png");
+  await expect(page.getByText(/lines, \d+ points/)).toBeVisible({ timeout: 40_000 });
+  await shoot(page, "scan");
+});
+
+test("the tools for lines", async ({ page }) => {
+  await openDemo(page, "Sprig drawn with nibs");
+  await stage(page, "Lines").click();
+  await page.getByRole("button", { name: /^Nib:/ }).click();
+  await shoot(page, "nibs");
+  await page.keyboard.press("Escape");
+  await page.getByRole("radio", { name: "Arrange" }).click();
+  await dragPage(page, [
+    [505, 700],
+    [505, 430],
+    [840, 320],
+    [840, 700],
+    [520, 705],
+  ]);
+  await shoot(page, "arrange");
+});
+
+test("tidying and trimming", async ({ page }) => {
+  await openDemo(page, "Snail on a rain barrel");
+  await stage(page, "Lines").click();
+  await page.getByRole("radio", { name: "Tidy" }).click();
+  await page.getByLabel("Tolerance").fill("0.3");
+  await clickPage(page, [520, 386]);
+  await page.waitForTimeout(600);
+  await shoot(page, "tidy");
+  await page.getByRole("radio", { name: "Trim" }).click();
+  await shoot(page, "trim");
 });
