@@ -29,7 +29,7 @@ test.describe("drawer", () => {
     await page.goto("/");
     await expect(page.getByText("Nothing here yet")).toBeVisible();
     const pictures = page.getByRole("button", { name: /^Open a copy/ }).locator("img");
-    await expect(pictures).toHaveCount(5);
+    await expect(pictures).toHaveCount(7);
     for (const picture of await pictures.all()) {
       await expect
         .poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth))

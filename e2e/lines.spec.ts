@@ -208,6 +208,7 @@ test("tidying shows its figures first, keeps pinned corners, and can be undone",
   await expect(page.getByRole("button", { name: "Tidy this line" })).toBeVisible();
   await page.mouse.click(...(await onScreen(page, pointAt(wavy.points, 2))));
   await expect(said(page)).toContainText("Corner pinned");
+  await expect(page.getByRole("button", { name: "Tidy this line" })).toBeEnabled();
   await page.locator("#paper").focus();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: "Undo: Tidy line" })).toBeVisible();

@@ -3,8 +3,8 @@ import * as Comlink from "comlink";
 import { applyPatches, enablePatches, type Patch } from "immer";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
-import { meetsOn } from "#core/lines/meets.ts";
-import { type TidySettings, tidied } from "#core/lines/tidy.ts";
+import type { TidySettings } from "#core/lines/tidy.ts";
+import { tidiedUnderEnds } from "#core/lines/tidy-met.ts";
 import type { Opening } from "#core/pockets/free-space.ts";
 import { explainLeak, type Leak } from "#core/pockets/leak.ts";
 import { isReached, LineReader } from "#core/pockets/line-reader.ts";
@@ -81,9 +81,7 @@ const work = {
     for (const id of ids) {
       const stroke = drawing!.strokes[id];
       if (!stroke) continue;
-      // Where another line ends on this one it stays, so that nothing comes apart.
-      const met = meetsOn(stroke, strokes).map(({ u }) => u);
-      const result = tidied(stroke.points, stroke.closed, settings, [...(pins[id] ?? []), ...met]);
+      const result = tidiedUnderEnds(stroke, strokes, settings, pins[id] ?? [], drawing!.strict);
       before += result.before;
       after += result.after;
       deviation = Math.max(deviation, result.deviation);

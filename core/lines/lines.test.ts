@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { arcLengthOf, lengthAt, parameterAt } from "../geometry/arc-length.ts";
 import { curveCount, flatten, pointAt, polyline } from "../geometry/cubic.ts";
+import { nearestPlace } from "../geometry/nearest.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { windingNumber } from "../geometry/polygon.ts";
 import {
@@ -25,6 +26,7 @@ import { nibOutline } from "./nib-outline.ts";
 import { profileOf, shareAt, simplerProfile } from "./profile.ts";
 import { Steadier } from "./steady.ts";
 import { tidied } from "./tidy.ts";
+import { tidiedUnderEnds } from "./tidy-met.ts";
 
 const wave = Array.from(
   { length: 120 },
@@ -85,6 +87,37 @@ describe("tidy", () => {
     const met = 40.37;
     const { points } = tidied(wobbly, false, { tolerance: 2, corner: quarter, straight: false }, [met]);
     expect(pointsOf(points).some((at) => distance(at, pointAt(wobbly, met)) < 1e-9)).toBe(true);
+  });
+
+  it("stays under the ends of other lines, and holds only to those it would come off", () => {
+    const settings = { tolerance: 3, corner: quarter, straight: false };
+    const line = { id: "wavy", points: wobbly, closed: false, width: 1 };
+    const posts = [10.2, 25.7, 40.4].map((u, i) => {
+      const [x, y] = pointAt(wobbly, u);
+      return {
+        id: `p${i}`,
+        points: polyline([
+          [x, y],
+          [x, y + 30],
+        ]),
+        closed: false,
+        width: i === 0 ? 30 : 0.5,
+      };
+    });
+    const { points, after } = tidiedUnderEnds(line, [line, ...posts], settings, [], false);
+    const gaps = posts.map(({ points: [x, y] }) =>
+      distance(pointAt(points, nearestPlace(points, [x, y])), [x, y]),
+    );
+    expect(gaps[0]).toBeLessThan(15);
+    for (const gap of gaps.slice(1)) expect(gap).toBeLessThanOrEqual(0.6);
+    expect(after).toBeLessThanOrEqual(tidied(wobbly, false, settings).after + 4);
+    const strict = tidiedUnderEnds(line, posts, settings, [], true);
+    for (const {
+      points: [x, y],
+    } of posts)
+      expect(distance(pointAt(strict.points, nearestPlace(strict.points, [x, y])), [x, y])).toBeLessThan(
+        1e-6,
+      );
   });
 
   it("goes straight only where that is asked", () => {

@@ -4,7 +4,8 @@ import { nearestPlace } from "../geometry/nearest.ts";
 import { boundsOf, boxHolds, distance, grow, type Point } from "../geometry/point.ts";
 import { pulledEnd } from "./pull.ts";
 
-interface LineLike {
+/** What is asked of a stroke here. */
+export interface LineLike {
   readonly id: string;
   readonly points: readonly number[];
   readonly closed: boolean;
