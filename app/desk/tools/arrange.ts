@@ -159,6 +159,7 @@ function arrangeMarks(desk: Desk): OverlayMark[] {
       closed: !("points" in line) || line.closed,
       tone,
       width: 1.5,
+      bare: true,
     }));
   const frame = frameOf(desk);
   const pixel = 1 / desk.view.scale;
@@ -179,7 +180,7 @@ function frameMarks(frame: Box, pixel: number): OverlayMark[] {
     [x, y],
   ]);
   return [
-    { kind: "chain", points: around, closed: true, tone: "quiet", width: 1, dashed: true },
+    { kind: "chain", points: around, closed: true, tone: "quiet", width: 1, dashed: true, bare: true },
     ...gripsOf(frame, pixel).map(
       ({ at, turns }): OverlayMark => ({
         kind: "dot",

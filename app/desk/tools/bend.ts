@@ -190,7 +190,7 @@ function bendMarks(desk: Desk): OverlayMark[] {
   const { points, closed } = line;
   return [
     ...lit,
-    { kind: "chain", points, closed, tone: "fern", width: 1.5 },
+    { kind: "chain", points, closed, tone: "fern", width: 1.5, bare: true },
     ...heldPoints.flatMap((point) => handleMarks(points, closed, point)),
     ...pointNumbers(points, closed).map(
       (index): OverlayMark => ({
@@ -211,7 +211,7 @@ function handleMarks(points: readonly number[], closed: boolean, point: number):
     const tip: Point = [points[place], points[place + 1]];
     const stem = [...at, ...at, ...tip, ...tip];
     return [
-      { kind: "chain", points: stem, closed: false, tone: "quiet", width: 1 },
+      { kind: "chain", points: stem, closed: false, tone: "quiet", width: 1, bare: true },
       { kind: "dot", at: tip, tone: "quiet", shape: "round", filled: false },
     ];
   });

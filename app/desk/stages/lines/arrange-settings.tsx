@@ -57,7 +57,7 @@ function ChosenSettings() {
   return (
     <>
       <Numbers frame={frame} />
-      <div className="grid grid-cols-4 gap-0.5">
+      <div className="grid shrink-0 grid-cols-4 gap-0.5">
         <IconButton
           small
           label="Mirror left to right"
@@ -115,20 +115,20 @@ function Numbers({ frame }: { frame: Box }) {
     <div className="grid grid-cols-[auto_auto_auto] gap-x-2 gap-y-1">
       <NumberField
         label="x"
-        className="w-14"
+        digits={1}
         value={(frame.x - page.box.x) * perUnit}
         onChange={(x) => moveTo(x / perUnit + page.box.x, frame.y)}
       />
       <NumberField
         label="w"
-        className="w-14"
+        digits={1}
         min={0.01}
         value={frame.width * perUnit}
         onChange={(w) => scaleTo(w / perUnit / frame.width)}
       />
       <NumberField
         label="turn"
-        className="w-12"
+        className="w-14"
         value={0}
         unit="°"
         onChange={(angle) =>
@@ -137,13 +137,13 @@ function Numbers({ frame }: { frame: Box }) {
       />
       <NumberField
         label="y"
-        className="w-14"
+        digits={1}
         value={(frame.y - page.box.y) * perUnit}
         onChange={(y) => moveTo(frame.x, y / perUnit + page.box.y)}
       />
       <NumberField
         label="h"
-        className="w-14"
+        digits={1}
         min={0.01}
         value={frame.height * perUnit}
         onChange={(h) => scaleTo(h / perUnit / frame.height)}
