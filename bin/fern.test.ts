@@ -2,6 +2,7 @@ import { execFileSync, spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { encode } from "fast-png";
 import { describe, expect, it } from "vitest";
 import { crossingStrokes } from "../bench/line-work.ts";
 
@@ -66,5 +67,59 @@ describe("fern pockets", () => {
     );
     expect(status).not.toBe(0);
     expect(stderr).toContain("--reach");
+  });
+});
+
+describe("fern convert", () => {
+  it("writes what Deliver would, and says what came in as JSON", () => {
+    const out = join(folder, "converted.svg");
+    const report = fern("convert", file, "--out", out, "--json");
+    expect(report).toMatchObject({ strokes: 2, inkShapes: 0, colours: 1, leftAside: [], changed: [] });
+    const svg = readFileSync(out, "utf8");
+    expect(svg).toContain('<metadata id="fern-pocket">');
+    expect(fern("convert", out, "--out", join(folder, "again.svg"), "--json").strokes).toBe(2);
+    expect(readFileSync(join(folder, "again.svg"), "utf8").replace("<title>converted", "<title>square")).toBe(
+      svg,
+    );
+  });
+
+  it("converts several files into a folder", () => {
+    const other = join(folder, "other.svg");
+    writeFileSync(
+      other,
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><text>x</text><path fill="#f80" d="M0 0h5v5z"/></svg>',
+    );
+    const reports = fern("convert", file, other, "--out", join(folder, "many"), "--json");
+    expect(
+      reports.map(({ strokes, flatShapes }: { strokes: number; flatShapes: number }) => [
+        strokes,
+        flatShapes,
+      ]),
+    ).toEqual([
+      [2, 0],
+      [0, 1],
+    ]);
+    expect(reports[1].leftAside[0].names).toEqual(["x"]);
+    expect(readFileSync(join(folder, "many", "other.svg"), "utf8")).toContain("#ff8800");
+  });
+});
+
+describe("fern trace", () => {
+  const scan = join(folder, "scan.png");
+  const size = 120;
+  const data = new Uint8Array(size * size).fill(230);
+  for (let y = 56; y < 64; y++) for (let x = 20; x < 100; x++) data[y * size + x] = 40;
+  writeFileSync(scan, encode({ width: size, height: size, data, channels: 1, depth: 8 }));
+
+  it("reads a scan as lines or shapes in its own pixels", () => {
+    const out = join(folder, "traced.svg");
+    const lines = fern("trace", scan, "--mode", "lines", "--out", out, "--json");
+    expect(lines).toMatchObject({ width: size, height: size, strokes: 1, inkShapes: 0 });
+    expect(readFileSync(out, "utf8")).toContain('viewBox="0 0 120 120"');
+    const shapes = fern("trace", scan, "--mode", "shapes", "--out", out, "--json");
+    expect(shapes).toMatchObject({ strokes: 0, inkShapes: 1 });
+    expect(fern("trace", scan, "--mode", "lines", "--threshold", "20", "--out", out, "--json").strokes).toBe(
+      0,
+    );
   });
 });

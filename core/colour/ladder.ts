@@ -41,6 +41,3 @@ export function stepWord(step: number): string {
   if (step === 0) return "base";
   return `${Math.abs(step)} ${step > 0 ? "lighter" : "darker"}`;
 }
-
-/** Whether dark or light text reads better on a colour. */
-export const isLight = (value: string): boolean => (oklch(value)?.l ?? 0) > 0.62;
