@@ -24,7 +24,7 @@ test("reads the demo scan as lines or shapes, also by region, and puts it on the
   await page.getByRole("radio", { name: "Centre lines" }).click();
   await expect(figures(page)).toContainText(/^\d+ lines, \d+ points/, LONG);
   await page.getByRole("radio", { name: "Mark a region to read the other way" }).click();
-  const box = (await page.getByRole("img", { name: "The scan" }).boundingBox())!;
+  const box = (await page.getByRole("application", { name: "The scan" }).boundingBox())!;
   const scale = (box.height - 56) / 1600;
   const at = (x: number, y: number): [number, number] => [
     box.x + box.width / 2 + (x - 800) * scale,
@@ -61,12 +61,17 @@ test("a higher threshold takes more for ink; specks and breaks are set by size; 
   await expect(figures(page)).toContainText(/\d+ lines/, LONG);
   await page.getByRole("button", { name: "Turn a quarter" }).click();
   await page.getByRole("radio", { name: "Crop by a drag" }).click();
-  const box = (await page.getByRole("img", { name: "The scan" }).boundingBox())!;
+  const box = (await page.getByRole("application", { name: "The scan" }).boundingBox())!;
   await page.mouse.move(box.x + box.width / 2 - 100, box.y + 200);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + 100, box.y + 400, { steps: 4 });
   await page.mouse.up();
   await expect(page.getByRole("button", { name: "Whole paper" })).toBeVisible();
+  // A region by keys alone.
+  await page.getByRole("radio", { name: "Mark a region to read the other way" }).click();
+  await page.getByRole("application", { name: "The scan" }).focus();
+  for (const key of ["Enter", "ArrowLeft", "Shift+ArrowRight", "Enter"]) await page.keyboard.press(key);
+  await expect(page.getByText("1 region as shapes")).toBeVisible();
   await expect(figures(page)).toContainText(/\d+ lines?/, LONG);
 });
 

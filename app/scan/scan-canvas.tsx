@@ -1,4 +1,4 @@
-import { type PointerEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { Box, Point } from "#core/geometry/point.ts";
 import { chainPath, pathOf, type View } from "../desk/canvas/paint.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../desk/view.ts";
@@ -78,11 +78,23 @@ export function ScanCanvas() {
     if (done && tool !== "look") finishDrag(scan, between(done.from, done.to));
   };
 
+  const onKey = (event: KeyboardEvent) => {
+    if (!size || tool === "look") return;
+    const now = frameByKey(frame, event, size);
+    if (now === undefined) return;
+    event.preventDefault();
+    if (now === "done" && frame) finishDrag(scan, frame);
+    setFrame(typeof now === "string" ? null : now);
+  };
+
   return (
+    // biome-ignore lint/a11y/noInteractiveElementToNoninteractiveRole: a canvas is no control until it listens to keys
     <canvas
       ref={canvas}
-      aria-label="The scan and what was read from it"
-      role="img"
+      aria-label="The scan and what was read from it. With crop or region in hand, Enter lays a frame, arrows move it, Shift and arrows size it, Enter takes it."
+      role="application"
+      tabIndex={0}
+      onKeyDown={onKey}
       className="absolute inset-0 h-full w-full touch-none"
       style={{ cursor: tool === "look" ? "grab" : "crosshair" }}
       onPointerDown={onDown}
@@ -100,6 +112,26 @@ const between = ([ax, ay]: Point, [bx, by]: Point): Box => ({
   width: Math.abs(bx - ax),
   height: Math.abs(by - ay),
 });
+
+/** Share of the scan's longer side that one press of an arrow goes. */
+const KEY_STEP = 0.02;
+
+/** The frame after a key: laid, moved or sized; "done" to take it, "gone" to let it go; undefined for other keys. */
+function frameByKey(
+  frame: Box | null,
+  { key, shiftKey }: { readonly key: string; readonly shiftKey: boolean },
+  { width, height }: Size,
+): Box | "done" | "gone" | undefined {
+  if (key === "Escape") return "gone";
+  if (key === "Enter")
+    return frame ? "done" : { x: width / 4, y: height / 4, width: width / 2, height: height / 2 };
+  const way = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[key];
+  if (!way || !frame) return undefined;
+  const [dx, dy] = way.map((n) => n * KEY_STEP * Math.max(width, height));
+  return shiftKey
+    ? { ...frame, width: Math.max(SMALLEST, frame.width + dx), height: Math.max(SMALLEST, frame.height + dy) }
+    : { ...frame, x: frame.x + dx, y: frame.y + dy };
+}
 
 const SMALLEST = 8;
 
