@@ -5,15 +5,15 @@ const oklch = converter("oklch");
 
 /** Hues up to these angles in degrees. */
 const HUES: readonly [upTo: number, name: string][] = [
-  [12, "pink"],
+  [8, "pink"],
   [38, "red"],
-  [68, "orange"],
-  [108, "yellow"],
-  [152, "green"],
-  [205, "teal"],
-  [262, "blue"],
-  [308, "violet"],
-  [350, "magenta"],
+  [76, "orange"],
+  [116, "yellow"],
+  [155, "green"],
+  [210, "teal"],
+  [275, "blue"],
+  [312, "violet"],
+  [345, "magenta"],
   [360, "pink"],
 ];
 
