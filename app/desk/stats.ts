@@ -1,14 +1,11 @@
 /** Figures the desk shows, all derived. */
 import type { Paint } from "#core/drawing/drawing.ts";
-import { diagonal } from "#core/geometry/point.ts";
+import { speckArea } from "#core/drawing/speck.ts";
 import type { Desk } from "./desk-store.ts";
-
-/** Pockets smaller than this part of the page's diagonal squared are specks. */
-const SPECK = 4e-6;
 
 export function pocketCounts({ derived, history }: Desk) {
   const { pours, page } = history.drawing;
-  const speck = SPECK * diagonal(page.box) ** 2;
+  const speck = speckArea(page);
   let coloured = 0;
   const bare: number[] = [];
   const specks: number[] = [];

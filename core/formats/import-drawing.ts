@@ -6,7 +6,8 @@ import { type MergedColours, mergedColours, type UsedColour } from "../colour/me
 import { colourName } from "../colour/name.ts";
 import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke } from "../drawing/drawing.ts";
 import { newDrawing, startingTin } from "../drawing/new-drawing.ts";
-import { boundsOf, diagonal } from "../geometry/point.ts";
+import { speckArea } from "../drawing/speck.ts";
+import { boundsOf } from "../geometry/point.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { pocketAt, variableNames } from "../scene/scene.ts";
@@ -170,16 +171,13 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, facts: 
   return { drawing, report: reportOf(drawing, reading, { found: tinned, kept: tinned }) };
 }
 
-/** Coloured shapes smaller than this part of the page's diagonal squared are specks. */
-const SPECK = 4e-6;
-
 function reportOf(
   drawing: Drawing,
   { asides, cut }: SvgReading,
   colours: { readonly found: number; readonly kept: number },
 ): ImportReport {
   const { strokes, inkShapes, pours, flatShapes, page } = drawing;
-  const speck = SPECK * diagonal(page.box) ** 2;
+  const speck = speckArea(page);
   const specks = Object.values(flatShapes).filter(({ outline }) => {
     const box = boundsOf(outline);
     return box && box.width * box.height < speck;

@@ -5,6 +5,9 @@
  */
 import type { Coords, Point } from "./point.ts";
 
+/** Length of the handles that make a cubic a quarter of a circle of radius 1. */
+export const QUARTER_HANDLE = 0.5522847498;
+
 export const curveCount = (chain: Coords): number => Math.max(0, (chain.length - 2) / 6);
 
 /** Splits u into the index of its cubic and that cubic's own t; u = n belongs to the last cubic. */

@@ -4,6 +4,7 @@
  */
 import { between, curveCount, pointAt } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
+import { leastSquares } from "./fit.ts";
 
 export const pointOf = (chain: readonly number[], index: number): Point => [
   chain[6 * index],
@@ -189,48 +190,14 @@ export function withPointRemoved(
   const p3: Point = [at[o + 12], at[o + 13]];
   const leaving = directionOr([at[o + 2] - p0[0], at[o + 3] - p0[1]], p0, [at[o + 6], at[o + 7]], 1);
   const arriving = directionOr([at[o + 10] - p3[0], at[o + 11] - p3[1]], p3, [at[o + 6], at[o + 7]], 1);
-  const [a, b] = handleLengths(at, o, p0, p3, leaving, arriving);
-  const joined = [
-    p0[0] + leaving[0] * a,
-    p0[1] + leaving[1] * a,
-    p3[0] + arriving[0] * b,
-    p3[1] + arriving[1] * b,
-    ...p3,
-  ];
-  return [...at.slice(0, o + 2), ...joined, ...at.slice(o + 14)];
+  const piece = at.slice(o, o + 14);
+  const us = Array.from({ length: FIT_STEPS + 1 }, (_, k) => k / FIT_STEPS);
+  const places = us.map((u) => pointAt(piece, 2 * u));
+  const [, first, second] = leastSquares(places, us, leaving, arriving);
+  return [...at.slice(0, o + 2), ...first, ...second, ...p3, ...at.slice(o + 14)];
 }
 
 const FIT_STEPS = 12;
-
-function handleLengths(
-  chain: readonly number[],
-  o: number,
-  p0: Point,
-  p3: Point,
-  leaving: Point,
-  arriving: Point,
-): [number, number] {
-  let [c00, c01, c11, x0, x1] = [0, 0, 0, 0, 0];
-  const piece = chain.slice(o, o + 14);
-  for (let k = 1; k < FIT_STEPS; k++) {
-    const u = k / FIT_STEPS;
-    const s = 1 - u;
-    const [px, py] = pointAt(piece, 2 * u);
-    const [b0, b1, b2, b3] = [s * s * s, 3 * s * s * u, 3 * s * u * u, u * u * u];
-    const rx = px - p0[0] * (b0 + b1) - p3[0] * (b2 + b3);
-    const ry = py - p0[1] * (b0 + b1) - p3[1] * (b2 + b3);
-    c00 += b1 * b1;
-    c01 += b1 * b2 * (leaving[0] * arriving[0] + leaving[1] * arriving[1]);
-    c11 += b2 * b2;
-    x0 += b1 * (leaving[0] * rx + leaving[1] * ry);
-    x1 += b2 * (arriving[0] * rx + arriving[1] * ry);
-  }
-  const det = c00 * c11 - c01 * c01;
-  const span = distance(p0, p3);
-  const a = det ? (x0 * c11 - x1 * c01) / det : 0;
-  const b = det ? (c00 * x1 - c01 * x0) / det : 0;
-  return a > span * 1e-3 && b > span * 1e-3 ? [a, b] : [span / 3, span / 3];
-}
 
 /** A closed chain that begins at another of its points. */
 function rotated(chain: readonly number[], index: number): number[] {

@@ -1,5 +1,5 @@
 /** Lines that are not drawn freehand: through clicked points, and round or square figures. */
-import { polyline } from "../geometry/cubic.ts";
+import { polyline, QUARTER_HANDLE } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
 
 /** A clicked point; `out` is the handle pulled out of it, away from the point, for a line that bends there. */
@@ -22,8 +22,6 @@ export function chainThrough(pegs: readonly Peg[], closed: boolean): number[] {
   return chain;
 }
 
-const QUARTER = 0.5522847498;
-
 /** A closed chain of four cubics, from its right end clockwise on the page. */
 export function ellipse([cx, cy]: Point, rx: number, ry: number): number[] {
   const chain = [cx + rx, cy];
@@ -32,8 +30,8 @@ export function ellipse([cx, cy]: Point, rx: number, ry: number): number[] {
     const [c, s] = [Math.round(Math.cos(a)), Math.round(Math.sin(a))];
     const on = (u: number, v: number) => [cx + rx * u, cy + ry * v];
     chain.push(
-      ...on(c - QUARTER * s, s + QUARTER * c),
-      ...on(QUARTER * c - s, QUARTER * s + c),
+      ...on(c - QUARTER_HANDLE * s, s + QUARTER_HANDLE * c),
+      ...on(QUARTER_HANDLE * c - s, QUARTER_HANDLE * s + c),
       ...on(-s, c),
     );
   }

@@ -124,7 +124,8 @@ function chordLengths(points: readonly Point[]): number[] {
 
 type Cubic = readonly [Point, Point, Point, Point];
 
-function leastSquares(
+/** The cubic nearest to points at parameters `us`, with its ends and their directions given. */
+export function leastSquares(
   points: readonly Point[],
   us: readonly number[],
   leaving: Point,

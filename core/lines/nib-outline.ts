@@ -5,7 +5,7 @@
  * pieces wind the same way, so that those that overlap never cut one another out.
  */
 import type { Profile, Stroke } from "../drawing/drawing.ts";
-import { curveCount, derivativeAt, pointAt, polyline, stepsFor } from "../geometry/cubic.ts";
+import { curveCount, derivativeAt, pointAt, polyline, QUARTER_HANDLE, stepsFor } from "../geometry/cubic.ts";
 import type { Coords, Point } from "../geometry/point.ts";
 import { fitOpen } from "./fit.ts";
 import { shareAt } from "./profile.ts";
@@ -148,19 +148,16 @@ function band(samples: readonly Sample[], tolerance: number): number[] {
   return [...there, ...across(there, back), ...back.slice(2), ...across(back, there)];
 }
 
-/** Handle length for a quarter circle of radius 1. */
-const QUARTER = 0.5522847498;
-
 function arc([x, y]: Point, radius: number, angle: number, quarters: number): number[] {
   const out = [x + radius * Math.cos(angle), y + radius * Math.sin(angle)];
   for (let k = 0; k < quarters; k++) {
     const a = angle + (k * Math.PI) / 2;
     const [c, s] = [Math.cos(a) * radius, Math.sin(a) * radius];
     out.push(
-      x + c - QUARTER * s,
-      y + s + QUARTER * c,
-      x - s + QUARTER * c,
-      y + c + QUARTER * s,
+      x + c - QUARTER_HANDLE * s,
+      y + s + QUARTER_HANDLE * c,
+      x - s + QUARTER_HANDLE * c,
+      y + c + QUARTER_HANDLE * s,
       x - s,
       y + c,
     );

@@ -19,6 +19,13 @@ export const originOf = ({ at }: Noding, h: number): number => at[(h >> 1) + (h 
 /** The vertex a half-edge leads to. */
 export const targetOf = ({ at }: Noding, h: number): number => at[(h >> 1) + 1 - (h & 1)];
 
+/** The half-edge that leads back from where segment s ends. */
+export function lastHalfEdge({ first, owner }: Noding, s: number): number {
+  let e = first[s];
+  while (owner[e + 1] === s) e++;
+  return 2 * e + 1;
+}
+
 /** How many edges meet where h begins, repeats left out; h itself must not be one. */
 export function degreeAt({ next }: HalfEdges, h: number): number {
   let degree = 0;

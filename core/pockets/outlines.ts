@@ -35,7 +35,7 @@ export function paramAt({ segs, noding, lines }: PlanarMap, h: number, v: number
   return from + (endParameter(segs, lines, s) - from) * Math.max(0, Math.min(1, t));
 }
 
-const lineOf = ({ segs, noding }: PlanarMap, h: number): number => segs.line[noding.owner[h >> 1]];
+export const lineOf = ({ segs, noding }: PlanarMap, h: number): number => segs.line[noding.owner[h >> 1]];
 const faceOf = ({ map, face }: FacedMap, h: number): number => face[map.faces.loop[h]];
 
 /**

@@ -6,7 +6,7 @@ import { profileOf, widthsAlong } from "../lines/profile.ts";
 import { curvatureAt, type EndPoint, facingPairs, onwardFrom, smoothBridge } from "./facing-ends.ts";
 import { type FreeSpace, freeSpaceOf, type Opening, openingGates, openingOf } from "./free-space.ts";
 import { ENDS } from "./free-vertices.ts";
-import { degreeAt, originOf, targetOf } from "./half-edges.ts";
+import { degreeAt, lastHalfEdge, originOf, targetOf } from "./half-edges.ts";
 import { buildMap, type MapOptions, type PlanarMap } from "./planar-map.ts";
 import type { Line } from "./segments.ts";
 
@@ -86,7 +86,7 @@ function endsOfInk(map: PlanarMap, reach: number): LineEnd[] {
   lines.forEach(({ id, points, closed, bridge }, line) => {
     if (closed || bridge || joins.has(line) || ends.first[line] >= ends.last[line]) return;
     const first = 2 * noding.first[ends.first[line]];
-    const last = lastHalfEdge(map, ends.last[line] - 1);
+    const last = lastHalfEdge(map.noding, ends.last[line] - 1);
     const floating = isBare(map, first) && touchesNothing(map, line);
     for (const start of [true, false]) {
       const h = start ? first : last;
@@ -105,7 +105,7 @@ function endsOfInk(map: PlanarMap, reach: number): LineEnd[] {
 function tailLength(map: PlanarMap, line: number, start: boolean): number {
   const { noding, halfEdges, ends, lattice } = map;
   let length = 0;
-  let h = start ? 2 * noding.first[ends.first[line]] : lastHalfEdge(map, ends.last[line] - 1);
+  let h = start ? 2 * noding.first[ends.first[line]] : lastHalfEdge(map.noding, ends.last[line] - 1);
   do {
     const [u, v] = [originOf(noding, h), targetOf(noding, h)];
     length += Math.hypot(noding.vx[v] - noding.vx[u], noding.vy[v] - noding.vy[u]);
@@ -117,13 +117,6 @@ function tailLength(map: PlanarMap, line: number, start: boolean): number {
 /** Whether a half-edge is the only one where it begins. */
 const isBare = ({ halfEdges }: PlanarMap, h: number): boolean =>
   halfEdges.next[h] >= 0 && degreeAt(halfEdges, h) === 1;
-
-/** The half-edge that leads back from where segment s ends. */
-function lastHalfEdge({ noding }: PlanarMap, s: number): number {
-  let e = noding.first[s];
-  while (noding.owner[e + 1] === s) e++;
-  return 2 * e + 1;
-}
 
 function touchesNothing({ noding, halfEdges, ends }: PlanarMap, line: number): boolean {
   for (let s = ends.first[line]; s < ends.last[line]; s++)

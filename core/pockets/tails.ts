@@ -1,8 +1,8 @@
 /** Loose tails: where a line runs on past its last crossing and ends in the open. */
 import { closestNear, crossingNear, curveCount } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
-import { degreeAt, originOf, targetOf } from "./half-edges.ts";
-import { paramAt } from "./outlines.ts";
+import { degreeAt, lastHalfEdge, originOf, targetOf } from "./half-edges.ts";
+import { lineOf, paramAt } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { toPage } from "./segments.ts";
 
@@ -38,7 +38,7 @@ export function tailsOf(map: PlanarMap): Tail[] {
 
 function tailAt(map: PlanarMap, line: number, start: boolean): Tail | undefined {
   const { noding, halfEdges, lattice, lines, ends } = map;
-  let h = start ? 2 * noding.first[ends.first[line]] : lastHalfEdge(map, ends.last[line] - 1);
+  let h = start ? 2 * noding.first[ends.first[line]] : lastHalfEdge(noding, ends.last[line] - 1);
   if (halfEdges.next[h] < 0 || degreeAt(halfEdges, h) !== 1) return undefined;
   let length = 0;
   for (;;) {
@@ -83,13 +83,4 @@ function crossingAt(map: PlanarMap, h: number, rough: number): Point {
     other = halfEdges.next[other ^ 1];
   } while (other !== first);
   return toPage(lattice, noding.vx[vertex], noding.vy[vertex]);
-}
-
-const lineOf = ({ segs, noding }: PlanarMap, h: number): number => segs.line[noding.owner[h >> 1]];
-
-/** The half-edge that leads back from where segment s ends. */
-function lastHalfEdge({ noding }: PlanarMap, s: number): number {
-  let e = noding.first[s];
-  while (noding.owner[e + 1] === s) e++;
-  return 2 * e + 1;
 }

@@ -1,10 +1,10 @@
 import {
   BringToFront,
   Copy,
+  Droplets,
   FlipHorizontal2,
   FlipVertical2,
   Group,
-  PaintBucket,
   SendToBack,
   Trash2,
 } from "lucide-react";
@@ -263,7 +263,7 @@ function InkMenu() {
   const name = useDesk((s) => s.history.drawing.tin[s.paint.colour]?.name ?? "colour");
   const { edit } = desk.getState();
   return (
-    <Menu label="Ink" icon={<PaintBucket size={15} aria-hidden />}>
+    <Menu label="Ink" icon={<Droplets size={15} aria-hidden />}>
       <DropdownMenu.Item
         className={ITEM}
         disabled={selected.length === 0}
