@@ -38,18 +38,22 @@ export const said = (page: Page) => page.locator("p[role=status]");
 
 export const paper = (page: Page) => page.locator("#paper");
 
-export async function openDemo(page: Page, title: string): Promise<void> {
+/** Goes to the drawer and waits until it has looked what it holds: before that it hears nothing. */
+export async function openDrawer(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByText("Nothing here yet")).toBeVisible();
+  await expect(
+    page.getByText("Nothing here yet").or(page.getByRole("link", { name: /^Open / }).first()),
+  ).toBeVisible();
+}
+
+export async function openDemo(page: Page, title: string): Promise<void> {
+  await openDrawer(page);
   await page.getByRole("button", { name: `Open a copy of ${title}`, exact: true }).click();
   await deskReady(page);
 }
 
 export async function openFile(page: Page, name: string, text: string): Promise<void> {
-  await page.goto("/");
-  await expect(
-    page.getByText("Nothing here yet").or(page.getByRole("link", { name: /^Open / }).first()),
-  ).toBeVisible();
+  await openDrawer(page);
   await page
     .getByLabel("Choose an SVG")
     .setInputFiles({ name, mimeType: "image/svg+xml", buffer: Buffer.from(text) });

@@ -10,6 +10,7 @@ import {
   hexOf,
   onScreen,
   openDemo,
+  openDrawer,
   openFile,
   paper,
   pocketsIn,
@@ -26,8 +27,7 @@ const RADISH = "#c23f5a";
 
 test.describe("drawer", () => {
   test("shows demos drawn from their content, and is accessible", async ({ page }) => {
-    await page.goto("/");
-    await expect(page.getByText("Nothing here yet")).toBeVisible();
+    await openDrawer(page);
     const pictures = page.getByRole("button", { name: /^Open a copy/ }).locator("img");
     await expect(pictures).toHaveCount(7);
     for (const picture of await pictures.all()) {
@@ -54,8 +54,7 @@ test.describe("drawer", () => {
   });
 
   test("takes a new drawing from a dropped SVG", async ({ page }) => {
-    await page.goto("/");
-    await expect(page.getByText("Nothing here yet")).toBeVisible();
+    await openDrawer(page);
     const data = await page.evaluateHandle((text) => {
       const transfer = new DataTransfer();
       transfer.items.add(new File([text], "barrel.svg", { type: "image/svg+xml" }));

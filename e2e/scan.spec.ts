@@ -2,13 +2,13 @@
 import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
-import { deskReady, openFile, stage, test } from "./desk.ts";
+import { deskReady, openDrawer, openFile, stage, test } from "./desk.ts";
 
 const figures = (page: Page) => page.getByRole("status").filter({ hasText: /points|No ink/ });
 const LONG = { timeout: 30_000 };
 
 async function openScan(page: Page): Promise<void> {
-  await page.goto("/");
+  await openDrawer(page);
   await page.getByRole("button", { name: "Open a copy of Bunch of radishes" }).click();
   await page.waitForURL(/\/scan/);
   await expect(figures(page)).toContainText(/\d+ lines, \d+ points/, LONG);
@@ -77,7 +77,7 @@ test("a higher threshold takes more for ink; specks and breaks are set by size; 
 
 test("takes a chosen, dropped or pasted picture, and says what it cannot read", async ({ page }) => {
   const png = readFileSync("demo/almanac-radishes.png").toString("base64");
-  await page.goto("/");
+  await openDrawer(page);
   await page
     .getByLabel("Choose a scan")
     .setInputFiles({ name: "bad.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
@@ -85,8 +85,7 @@ test("takes a chosen, dropped or pasted picture, and says what it cannot read", 
   await page.getByRole("link", { name: "Back to the drawer" }).click();
   await expect(page.getByText("Nothing here yet")).toBeVisible();
   for (const kind of ["paste", "drop"]) {
-    await page.goto("/");
-    await expect(page.getByText("Nothing here yet")).toBeVisible();
+    await openDrawer(page);
     await page.evaluate(
       ([data, how]) => {
         const bytes = Uint8Array.from(atob(data), (c) => c.charCodeAt(0));
