@@ -56,3 +56,7 @@ export class PairList {
     return { start, items };
   }
 }
+
+/** The whole numbers from `from` up to, not including, `to`. */
+export const range = (from: number, to: number): number[] =>
+  Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);

@@ -19,4 +19,10 @@ export class UnionFind {
   join(winner: number, loser: number): void {
     this.up[loser] = winner;
   }
+
+  /** Makes one set of those of two members. */
+  unite(i: number, j: number): void {
+    const [a, b] = [this.find(i), this.find(j)];
+    if (a !== b) this.join(a, b);
+  }
 }

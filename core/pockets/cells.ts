@@ -28,45 +28,53 @@ const FATTENED = 3;
 
 const clamp = (value: number, count: number): number => (value < 0 ? 0 : value >= count ? count - 1 : value);
 
+/** Shifting takes no larger numbers; places beside the lattice belong to its outermost cells. */
+const LAST = 2 ** 31 - 1;
+
 export const columnOf = ({ columns, firstColumn, shift }: Grid, x: number): number =>
-  clamp((x >> shift) - firstColumn, columns);
+  clamp(((x > LAST ? LAST : x) >> shift) - firstColumn, columns);
 export const rowOf = ({ rows, firstRow, shift }: Grid, y: number): number =>
-  clamp((y >> shift) - firstRow, rows);
+  clamp(((y > LAST ? LAST : y) >> shift) - firstRow, rows);
 export const cellOf = (grid: Grid, x: number, y: number): number =>
   rowOf(grid, y) * grid.columns + columnOf(grid, x);
 
-/** Lists every cell that segment s touches in `touched`. */
-export function cellsAlong(segs: Segments, s: number, grid: Grid, touched: IntList): void {
-  const { columns, rows, firstColumn, shift } = grid;
+/** Lists every cell that segment s, made this many lattice steps thicker all round, touches in `touched`. */
+export function cellsAlong(
+  segs: Segments,
+  s: number,
+  grid: Grid,
+  touched: IntList,
+  fattened = FATTENED,
+): void {
+  const { columns, shift } = grid;
   const swap = segs.ay[s] > segs.by[s];
   const topX = swap ? segs.bx[s] : segs.ax[s];
   const topY = swap ? segs.by[s] : segs.ay[s];
   const endX = swap ? segs.ax[s] : segs.bx[s];
   const endY = swap ? segs.ay[s] : segs.by[s];
-  const left = (topX < endX ? topX : endX) - FATTENED;
-  const right = (topX < endX ? endX : topX) + FATTENED;
-  const firstRow = clamp(((topY - FATTENED) >> shift) - grid.firstRow, rows);
-  const lastRow = clamp(((endY + FATTENED) >> shift) - grid.firstRow, rows);
+  const left = (topX < endX ? topX : endX) - fattened;
+  const right = (topX < endX ? endX : topX) + fattened;
+  const firstRow = rowOf(grid, topY - fattened);
+  const lastRow = rowOf(grid, endY + fattened);
   let from = left;
   let to = right;
   let slope = 0;
-  const sloped = firstRow < lastRow && left + 2 * FATTENED < right;
+  const sloped = firstRow < lastRow && left + 2 * fattened < right;
   if (sloped) slope = (endX - topX) / (endY - topY);
   const size = 2 ** shift;
   touched.length = 0;
   for (let row = firstRow; row <= lastRow; row++) {
     if (sloped) {
       const y = (grid.firstRow + row) * size;
-      const xIn = row === firstRow ? topX : topX + slope * (y - FATTENED - topY);
-      const xOut = row === lastRow ? endX : topX + slope * (y + size + FATTENED - topY);
-      from = Math.floor(xIn < xOut ? xIn : xOut) - FATTENED - 1;
-      to = Math.ceil(xIn < xOut ? xOut : xIn) + FATTENED + 1;
+      const xIn = row === firstRow ? topX : topX + slope * (y - fattened - topY);
+      const xOut = row === lastRow ? endX : topX + slope * (y + size + fattened - topY);
+      from = Math.floor(xIn < xOut ? xIn : xOut) - fattened - 1;
+      to = Math.ceil(xIn < xOut ? xOut : xIn) + fattened + 1;
       if (from < left) from = left;
       if (to > right) to = right;
     }
-    const last = row * columns + clamp((to >> shift) - firstColumn, columns);
-    for (let cell = row * columns + clamp((from >> shift) - firstColumn, columns); cell <= last; cell++)
-      touched.push(cell);
+    const last = row * columns + columnOf(grid, to);
+    for (let cell = row * columns + columnOf(grid, from); cell <= last; cell++) touched.push(cell);
   }
 }
 
@@ -125,5 +133,6 @@ export function eachIn(cells: Cells, segs: Segments, cell: number, visit: (s: nu
   for (let k = cells.start[cell]; k < cells.start[cell + 1]; k++) {
     if (segs.line[cells.items[k]] >= 0) visit(cells.items[k]);
   }
+  if (cells.later.size === 0) return;
   for (const s of cells.later.get(cell) ?? NONE) if (segs.line[s] >= 0) visit(s);
 }

@@ -15,9 +15,17 @@ export function pushInkedBounds(bounds: number[], points: readonly number[], hal
     bounds.push(points[k], points[k + 1], points[k + 2], points[k + 3], half);
 }
 
-/** `likely` is a point inside where ink is least expected: most pockets show there. */
-export function isHidden(rings: readonly Coords[], bounds: InkedBounds, likely: Point): boolean {
-  if (clearance(likely[0], likely[1], bounds) > 0) return false;
+/**
+ * `likely` is a point inside where ink is least expected: most pockets show there. White that comes nowhere farther
+ * than `speck` from ink, in page units, is none.
+ */
+export function isHidden(
+  rings: readonly Coords[],
+  bounds: InkedBounds,
+  likely: Point,
+  speck: number,
+): boolean {
+  if (clearance(likely[0], likely[1], bounds) > speck) return false;
   let left = Infinity;
   let top = Infinity;
   let right = -Infinity;
@@ -31,14 +39,14 @@ export function isHidden(rings: readonly Coords[], bounds: InkedBounds, likely: 
   }
   const half = Math.max(right - left, bottom - top) / 2;
   const queue: [x: number, y: number, half: number][] = [[(left + right) / 2, (top + bottom) / 2, half]];
-  const smallest = half / 32;
+  const smallest = speck / 8;
   while (queue.length) {
     const [x, y, size] = queue.pop()!;
     const clear = clearance(x, y, bounds);
     const inside = regionContains(rings, [x, y]);
-    if (clear > 0 && inside) return false;
+    if (clear > speck && inside) return false;
     const reach = size * Math.SQRT2;
-    if (size < smallest || clear + reach <= 0 || (!inside && clear > reach)) continue;
+    if (size < smallest || clear + reach <= speck || (!inside && clear > reach)) continue;
     const h = size / 2;
     queue.push([x - h, y - h, h], [x + h, y - h, h], [x - h, y + h, h], [x + h, y + h, h]);
   }

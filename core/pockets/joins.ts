@@ -18,10 +18,10 @@ import {
   toPage,
 } from "./segments.ts";
 
-/** A connector from an end or a corner of one line to a point on another (or on a far part of its own), in lattice steps. */
+/** A connector from a place on one line to a point on another (or on a far part of its own), in lattice steps. */
 export interface Join {
   readonly line: number;
-  /** True for the line's start, false for its end; undefined for a corner on its way. */
+  /** True for the line's start, false for its end; undefined for a corner or a side on its way. */
   readonly start: boolean | undefined;
   readonly other: number;
   readonly from: Point;
@@ -46,7 +46,7 @@ export function endsOf(lines: readonly Line[], segs: Segments): LineEnds {
 }
 
 /** Corners this near a line, in lattice steps, lie on it: both are rounded by most of a step. */
-const ROUNDING = 2.5;
+export const ROUNDING = 2.5;
 /** Ends this near a line lie on it, as a part of the line work's diagonal: arcs turned into cubics leave as much. */
 const END_ROUNDING = 1e-8;
 
@@ -146,6 +146,9 @@ export function searchDistance({ lattice, strict }: JoinInput, line: Line, wides
 
 const NONE: readonly Join[] = [];
 
+/** Of places equally near, the one farther left, then up, is taken, whatever the order of the lines. */
+export const byPlace = ([ax, ay]: Point, [bx, by]: Point): number => ax - bx || ay - by;
+
 /** The joins of one end of one line. */
 export function joinsAt(input: JoinInput, index: number, start: boolean, widest: number): readonly Join[] {
   const { lines, segs, ends } = input;
@@ -172,7 +175,8 @@ export function joinsAt(input: JoinInput, index: number, start: boolean, widest:
     const gap = distance(at, tip);
     if (gap > search) continue;
     if (tailCrosses(tail.points, a, b)) crossed.add(other);
-    if (gap >= (nearest.get(other)?.gap ?? Infinity)) continue;
+    const best = nearest.get(other);
+    if (best && (gap - best.gap || byPlace(at, best.at)) >= 0) continue;
     if (isJoined(input, index, start, s, at, gap)) nearest.set(other, { gap, at });
   }
   ends.met[index * 2 + (start ? 0 : 1)] = nearest.size > 0 || crossed.size > 0;

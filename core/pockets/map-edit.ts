@@ -4,7 +4,7 @@
  * afterwards has the faces a fresh build would find. After Guibas and Marimont, "Rounding arrangements
  * dynamically" (1998), with the book-keeping left to what can be found again through the grid.
  */
-import { IntList } from "../geometry/lists.ts";
+import { IntList, range } from "../geometry/lists.ts";
 import { cellOf, cellsAlong, eachIn, fileLater } from "./cells.ts";
 import { cross, crossingAt, doubtFor } from "./exact.ts";
 import { islandOf, LOOP, traceLoop } from "./faces.ts";
@@ -13,6 +13,7 @@ import { AlongSorter, passesSquare } from "./noding.ts";
 import { appendLine, joinLine, type PlanarMap } from "./planar-map.ts";
 import { RingEditor } from "./ring-edit.ts";
 import { fitsLattice, type Line, longestExtent } from "./segments.ts";
+import { sideJoinsOf } from "./side-joins.ts";
 
 /** What is to become of some lines: those of `gone` leave, those of `come` arrive; a changed line does both. */
 export interface LineChange {
@@ -163,10 +164,8 @@ class MapEditor {
   private joinAgain(ends: readonly [number, boolean][], after: readonly number[], widest: number): number[] {
     const { map } = this;
     const input = this.joinInput();
-    const joins = [
-      ...ends.flatMap(([line, start]) => [...joinsAt(input, line, start, widest)]),
-      ...cornerJoinsOf(input, after),
-    ];
+    const ofEnds = ends.flatMap(([line, start]) => [...joinsAt(input, line, start, widest)]);
+    const joins = [...ofEnds, ...cornerJoinsOf(input, after), ...sideJoinsOf(input, after, widest, ofEnds)];
     const from = map.segs.count;
     for (const join of joins) {
       const index = map.lines.length;
@@ -419,6 +418,3 @@ const grown = (from: Int32Array): Int32Array => {
   to.set(from);
   return to;
 };
-
-const range = (from: number, to: number): number[] =>
-  Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);

@@ -1,11 +1,12 @@
 /** From lines to the planar map: flatten, join what touches, node, link half-edges, find faces. */
 import { polyline } from "../geometry/cubic.ts";
+import { range } from "../geometry/lists.ts";
 import { distance, mix } from "../geometry/point.ts";
 import { type Cells, cellsOf } from "./cells.ts";
 import { doubtFor } from "./exact.ts";
 import { type Faces, facesOf } from "./faces.ts";
 import { type HalfEdges, halfEdgesOf } from "./half-edges.ts";
-import { endsOf, findJoins, type Join, joinsOfMisses, type LineEnds } from "./joins.ts";
+import { endsOf, findJoins, type Join, joinsOfMisses, type LineEnds, widestInk } from "./joins.ts";
 import { type Noding, nodeSegments } from "./noding.ts";
 import {
   addLine,
@@ -17,6 +18,7 @@ import {
   segmentsOf,
   toPage,
 } from "./segments.ts";
+import { sideJoinsOf } from "./side-joins.ts";
 
 export interface PlanarMap {
   /** The lines given and a bridge for each join that ink made by touching; gone ones leave their place empty. */
@@ -56,7 +58,8 @@ export function buildMap(given: readonly Line[], { strict = false, onPeak }: Map
     }
     if (found.length > 0) cells = cellsOf(segs);
   };
-  addJoins(findJoins(input));
+  const ofEnds = findJoins(input);
+  addJoins([...ofEnds, ...sideJoinsOf(input, range(0, segs.count), widestInk(lines), ofEnds)]);
   const doubt = doubtFor(longestExtent(segs));
   const first = nodeSegments(segs, cells, doubt, onPeak);
   const missed = joinsOfMisses(input, first.misses);

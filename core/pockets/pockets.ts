@@ -158,9 +158,12 @@ export class PocketReader {
       runs.forEach((run, i) => {
         pushInkedBounds(bounds, flatten(pieces[i], lattice.tolerance * 2), inkOf(run) / 2);
       });
-    return isHidden(rings, bounds, seed);
+    return isHidden(rings, bounds, seed, widest * SPECK);
   }
 }
+
+/** White as narrow as this part of the ink around it is not seen. */
+const SPECK = 0.02;
 
 /** Width of the ink along a run where it is narrowest; a join lies under that of the lines it joins. */
 function inkAlong({ lines, joins }: PlanarMap, { line, from, to }: Run): number {

@@ -1,0 +1,245 @@
+/**
+ * Lines whose ink touches side by side, though their centre lines never meet, look closed where they touch. Where two
+ * polylines are near one another is the free space of Alt and Godau, "Computing the Fréchet distance between two
+ * polygonal curves" (1995): convex within each pair of segments, and going on from pair to pair where the corner
+ * between is near as well. Each connected patch of it in which the lines do not meet as they are gets one join, where
+ * they come nearest.
+ */
+import { IntList } from "../geometry/lists.ts";
+import type { Point } from "../geometry/point.ts";
+import { UnionFind } from "../geometry/union-find.ts";
+import { cellsAlong, eachIn } from "./cells.ts";
+import { byPlace, closestOnSegment, type Join, type JoinInput, ROUNDING } from "./joins.ts";
+import { endParameter, inkWidthAt, type Segments } from "./segments.ts";
+
+/**
+ * The joins of lines that touch side by side, among pairs with a segment in `fresh`, where those of their ends leave
+ * them open; those of two lines hang on these two alone. `widest` is the width of the widest ink there is, in page
+ * units.
+ */
+export function sideJoinsOf(
+  input: JoinInput,
+  fresh: readonly number[],
+  widest: number,
+  ofEnds: readonly Join[],
+): Join[] {
+  if (input.strict || widest === 0) return [];
+  const touches = touchesAmong(input, fresh, widest);
+  const patches = patchesOf(input, touches);
+  markEnds(input, touches, patches, ofEnds);
+  const nearest = new Map<number, number>();
+  for (let i = 0; i < touches.s.length; i++) {
+    const patch = patches.root[i];
+    if (patches.met[patch]) continue;
+    for (let touch = 4 * i; touch < 4 * i + 4; touch++) {
+      if (touches.gaps[touch] === Infinity) continue;
+      const best = nearest.get(patch);
+      if (best === undefined || comesFirst(input.segs, touches, touch, best)) nearest.set(patch, touch);
+    }
+  }
+  return [...nearest.values()].map((touch) => joinAt(input.segs, touches, touch));
+}
+
+/**
+ * Pairs of segments s[i] < t[i] whose ink touches, but those that follow on one another. Segments come nearest to one another at an end of one of them,
+ * unless they cross: gaps[4 i] is that from the start of s in lattice steps, then come that from its end, from the
+ * start of t and from its end; Infinity where no ink touches. A touch is an index to `gaps`.
+ */
+interface Touches {
+  readonly s: readonly number[];
+  readonly t: readonly number[];
+  readonly gaps: readonly number[];
+}
+
+/** The segment one of whose ends a touch is, whether that is its end, and the segment it touches. */
+const segmentOf = ({ s, t }: Touches, touch: number): number => (touch & 2 ? t : s)[touch >> 2];
+const isEnd = (touch: number): boolean => (touch & 1) === 1;
+const otherOf = ({ s, t }: Touches, touch: number): number => (touch & 2 ? s : t)[touch >> 2];
+
+function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number): Touches {
+  const { lines, segs, cells, lattice, joins } = input;
+  const s: number[] = [];
+  const t: number[] = [];
+  const gaps: number[] = [];
+  const lengths = lengthsBefore(segs);
+  const tryPair = (a: number, b: number) => {
+    const ink = lines[segs.line[a]].width + lines[segs.line[b]].width;
+    if (ink === 0 || areApart(segs, a, b, ink / 2 / lattice.step)) return;
+    if (followOn(input, lengths, a, b)) return;
+    const fromStart = touchGap(input, a, false, b);
+    const fromEnd = touchGap(input, a, true, b);
+    const toStart = touchGap(input, b, false, a);
+    const toEnd = touchGap(input, b, true, a);
+    if (Math.min(fromStart, fromEnd, toStart, toEnd) === Infinity) return;
+    s.push(a);
+    t.push(b);
+    gaps.push(fromStart, fromEnd, toStart, toEnd);
+  };
+  const isFresh = new Uint8Array(segs.count);
+  for (const a of fresh) isFresh[a] = 1;
+  const seen = new Int32Array(segs.count).fill(-1);
+  const along = new IntList(64);
+  let current = 0;
+  const visit = (b: number) => {
+    if (seen[b] === current || b === current || (isFresh[b] && b < current)) return;
+    seen[b] = current;
+    if (joins.has(segs.line[b])) return;
+    if (current < b) tryPair(current, b);
+    else tryPair(b, current);
+  };
+  for (const a of fresh) {
+    current = a;
+    cellsAlong(segs, a, cells, along, Math.ceil((lines[segs.line[a]].width + widest) / 2 / lattice.step));
+    for (let k = 0; k < along.length; k++) eachIn(cells, segs, along.data[k], visit);
+  }
+  return { s, t, gaps };
+}
+
+/** The length of all segments before each one, in lattice steps, and of all. */
+function lengthsBefore({ count, ax, ay, bx, by }: Segments): Float64Array {
+  const lengths = new Float64Array(count + 1);
+  for (let s = 0; s < count; s++) {
+    const dx = bx[s] - ax[s];
+    const dy = by[s] - ay[s];
+    lengths[s + 1] = lengths[s] + Math.sqrt(dx * dx + dy * dy);
+  }
+  return lengths;
+}
+
+/** Whether segments a < b are of one line, and no farther from one another along it than its ink is wide. */
+function followOn(
+  { lines, segs, ends, lattice }: JoinInput,
+  lengths: Float64Array,
+  a: number,
+  b: number,
+): boolean {
+  const line = segs.line[a];
+  if (line !== segs.line[b]) return false;
+  const { width, widths, closed } = lines[line];
+  const ink = widths ? 0 : width / lattice.step;
+  if (lengths[b] - lengths[a + 1] <= ink) return true;
+  const around = lengths[a] - lengths[ends.first[line]] + lengths[ends.last[line]] - lengths[b + 1];
+  return closed && around <= ink;
+}
+
+/** Whether the boxes around two segments are farther apart than a distance in lattice steps. */
+function areApart({ ax, ay, bx, by }: Segments, s: number, t: number, reach: number): boolean {
+  return (
+    Math.min(ax[s], bx[s]) > Math.max(ax[t], bx[t]) + reach ||
+    Math.max(ax[s], bx[s]) < Math.min(ax[t], bx[t]) - reach ||
+    Math.min(ay[s], by[s]) > Math.max(ay[t], by[t]) + reach ||
+    Math.max(ay[s], by[s]) < Math.min(ay[t], by[t]) - reach
+  );
+}
+
+/** From the start or end of segment s to segment t in lattice steps, when ink touches there; Infinity when not. */
+function touchGap({ lines, segs, lattice }: JoinInput, s: number, end: boolean, t: number): number {
+  const { ax, ay, bx, by } = segs;
+  const dx = bx[t] - ax[t];
+  const dy = by[t] - ay[t];
+  const x = end ? bx[s] : ax[s];
+  const y = end ? by[s] : ay[s];
+  const along = ((x - ax[t]) * dx + (y - ay[t]) * dy) / (dx * dx + dy * dy);
+  const part = along < 0 ? 0 : along > 1 ? 1 : along;
+  const offX = ax[t] + dx * part - x;
+  const offY = ay[t] + dy * part - y;
+  const gap = Math.sqrt(offX * offX + offY * offY);
+  const ink = widthOn(lines, segs, s, end ? 1 : 0) + widthOn(lines, segs, t, part);
+  return gap * lattice.step <= ink / 2 ? gap : Infinity;
+}
+
+/** Width of the ink at a part of a segment's length. */
+function widthOn(lines: JoinInput["lines"], segs: Segments, s: number, part: number): number {
+  const line = lines[segs.line[s]];
+  if (!line.widths) return line.width;
+  return inkWidthAt(line, segs.ua[s] + part * (endParameter(segs, lines, s) - segs.ua[s]));
+}
+
+interface Patches {
+  /** The pair that stands for the patch of each pair. */
+  readonly root: Int32Array;
+  /** By root: 1 where the lines of the patch meet in it already. */
+  readonly met: Uint8Array;
+}
+
+/**
+ * Connected patches of the free space. One that goes on into segments that follow on one another, where lines cross
+ * or come within rounding is met.
+ */
+function patchesOf(input: JoinInput, { s, t, gaps }: Touches): Patches {
+  const { segs } = input;
+  const keyOf = (a: number, b: number) => (a < b ? a * segs.count + b : b * segs.count + a);
+  const pairOf = new Map<number, number>();
+  for (let i = 0; i < s.length; i++) pairOf.set(keyOf(s[i], t[i]), i);
+  const sets = new UnionFind(s.length);
+  const meets = new Uint8Array(s.length);
+  const goOn = (i: number, a: number, b: number) => {
+    if (a < 0 || b < 0) return;
+    const other = pairOf.get(keyOf(a, b));
+    if (other === undefined) meets[i] = 1;
+    else sets.unite(i, other);
+  };
+  for (let i = 0; i < s.length; i++) {
+    if (Math.min(gaps[4 * i], gaps[4 * i + 1], gaps[4 * i + 2], gaps[4 * i + 3]) <= ROUNDING) meets[i] = 1;
+    if (gaps[4 * i] < Infinity) goOn(i, besideOn(input, s[i], -1), t[i]);
+    if (gaps[4 * i + 1] < Infinity) goOn(i, besideOn(input, s[i], 1), t[i]);
+    if (gaps[4 * i + 2] < Infinity) goOn(i, s[i], besideOn(input, t[i], -1));
+    if (gaps[4 * i + 3] < Infinity) goOn(i, s[i], besideOn(input, t[i], 1));
+  }
+  const root = Int32Array.from(s, (_, i) => sets.find(i));
+  const met = new Uint8Array(s.length);
+  for (let i = 0; i < s.length; i++)
+    if (meets[i] || (!met[root[i]] && cross(segs, s[i], t[i]))) met[root[i]] = 1;
+  return { root, met };
+}
+
+/** The segment before (-1) or after (1) one on its line, which may be closed; -1 beyond an open end. */
+function besideOn({ lines, segs, ends }: JoinInput, s: number, step: -1 | 1): number {
+  const line = segs.line[s];
+  const [first, last] = [ends.first[line], ends.last[line] - 1];
+  if (s !== (step < 0 ? first : last)) return s + step;
+  if (!lines[line].closed) return -1;
+  return step < 0 ? last : first;
+}
+
+/** Patches are met as well where the end of one line is joined to the other. */
+function markEnds(input: JoinInput, touches: Touches, { root, met }: Patches, ofEnds: readonly Join[]): void {
+  const keyOf = ({ line, other, from, to }: Join) => [line, other, ...from, ...to].join();
+  const joined = new Set(ofEnds.map(keyOf));
+  for (let touch = 0; touch < touches.gaps.length; touch++) {
+    if (touches.gaps[touch] === Infinity || !isTip(input, segmentOf(touches, touch), isEnd(touch))) continue;
+    if (joined.has(keyOf(joinAt(input.segs, touches, touch)))) met[root[touch >> 2]] = 1;
+  }
+}
+
+function isTip({ lines, segs, ends }: JoinInput, s: number, end: boolean): boolean {
+  const line = segs.line[s];
+  return !lines[line].closed && s === (end ? ends.last[line] - 1 : ends.first[line]);
+}
+
+/** Whether two segments cross or touch; nearer than rounding it may say either. */
+function cross({ ax, ay, bx, by }: Segments, s: number, t: number): boolean {
+  const sideOf = (a: number, x: number, y: number) =>
+    (bx[a] - ax[a]) * (y - ay[a]) - (by[a] - ay[a]) * (x - ax[a]);
+  return (
+    sideOf(s, ax[t], ay[t]) * sideOf(s, bx[t], by[t]) <= 0 &&
+    sideOf(t, ax[s], ay[s]) * sideOf(t, bx[s], by[s]) <= 0
+  );
+}
+
+/** Nearer, or as near and farther left or up. */
+function comesFirst(segs: Segments, touches: Touches, touch: number, best: number): boolean {
+  const { gaps } = touches;
+  if (gaps[touch] !== gaps[best]) return gaps[touch] < gaps[best];
+  const [a, b] = [joinAt(segs, touches, touch), joinAt(segs, touches, best)];
+  return (byPlace(a.from, b.from) || byPlace(a.to, b.to)) < 0;
+}
+
+function joinAt(segs: Segments, touches: Touches, touch: number): Join {
+  const { ax, ay, bx, by } = segs;
+  const s = segmentOf(touches, touch);
+  const t = otherOf(touches, touch);
+  const from: Point = isEnd(touch) ? [bx[s], by[s]] : [ax[s], ay[s]];
+  const to = closestOnSegment([ax[t], ay[t]], [bx[t], by[t]], from);
+  return { line: segs.line[s], start: undefined, other: segs.line[t], from, to };
+}
