@@ -48,9 +48,11 @@ export function traceBench(): void {
     console.log(
       `  shapes: ${shapes.shapes.length}; IoU ${iou(asShapes, ink.mask.data).toFixed(4)} (limit ${SHAPES_IOU})`,
     );
-    console.log(
-      `  pockets: lines ${comparePockets(svg, scan, ink.mask, asLines)}; shapes ${comparePockets(svg, scan, ink.mask, asShapes)}`,
-    );
+    const unbridged = findInk(scan.grey, { ...TRACE_SETTINGS, breaks: 0 });
+    for (const mode of ["lines", "shapes"] as const) {
+      const traced = tracedDrawing("", readInk(unbridged, mode), scan.grey);
+      console.log(`  pockets in ${mode}: ${comparePockets(svg, scan, ink.mask, traced)}`);
+    }
   }
 }
 
@@ -73,71 +75,52 @@ function iou(drawing: Drawing, mask: Uint8Array): number {
   return both / either;
 }
 
+/** A scan's blur closes openings this narrow. */
+const BLUR_PIXELS = 1.5;
+
 /**
- * Pockets drawn that were found again, those missing, and those beyond: of the last, how many are closed to the eye as
- * well, where two lines' sides touch and the drawing, read by its centre lines, leaves them open.
+ * Pockets drawn that were found again, those missing, and those beyond: how many of the last the drawing has as well
+ * when its ink is as much wider as the scanner blurs it. No breaks in the ink are bridged, which would close more.
  */
 function comparePockets(svg: string, scan: Scan, mask: Mask, traced: Drawing): string {
   const { page, strokes, inkShapes } = readSvg(svg);
+  const wider = BLUR_PIXELS / Math.sqrt(scaleOf(scan));
+  const blurred = strokes.map((stroke) => ({ ...stroke, width: stroke.width + wider }));
+  const found = pocketsIn(traced);
   const drawn = pocketsIn(newDrawing("", page, strokes, inkShapes));
-  const left = new Set(pocketsIn(traced));
-  let found = 0;
-  let filled = 0;
-  for (const pocket of drawn) {
-    const match = [...left].find((other) => isSame(pocket, other, scan));
-    if (!match) {
-      if (isInked(mask, inPixels(scan, pocket.seed))) filled++;
-      continue;
-    }
-    left.delete(match);
-    found++;
-  }
-  const eye = whiteRegions(svg);
-  const seen = [...left].filter(({ seed }) => eye(backOnPage(scan, seed))).length;
-  return `${found} of ${drawn.length} found again (${filled} of the rest have no white left in the scan), ${seen} more that the eye sees closed too, ${left.size - seen} others`;
+  const { missing, beyond } = match(drawn, found, scan);
+  const filled = missing.filter(({ seed }) => isInked(mask, inPixels(scan, seed))).length;
+  const unblurred = match(pocketsIn(newDrawing("", page, blurred, inkShapes)), found, scan).beyond;
+  const shut = beyond.filter((pocket) => !unblurred.includes(pocket)).length;
+  return `${drawn.length - missing.length} of ${drawn.length} found again, ${filled} have no white left, ${missing.length - filled} lost; ${beyond.length} more, ${shut} of them with openings under ${BLUR_PIXELS} pixels`;
 }
 
-/** Pockets between ink shapes lack what lies beneath the ink, so that small ones are much smaller. */
-const LIKE = 0.2;
+/** Pairs pockets that hold one another's inner point, those most alike in size first; gives those left alone. */
+function match(drawn: readonly Pocket[], traced: readonly Pocket[], scan: Scan) {
+  const unlike = (a: Pocket, b: Pocket) => Math.abs(Math.log(b.area / (a.area * scaleOf(scan))));
+  const pairs = drawn.flatMap((a) =>
+    traced.filter((b) => overlap(a, b, scan)).map((b) => ({ a, b, unlike: unlike(a, b) })),
+  );
+  const missing = new Set(drawn);
+  const beyond = new Set(traced);
+  for (const { a, b } of pairs.sort((p, q) => p.unlike - q.unlike))
+    if (missing.has(a) && beyond.has(b)) {
+      missing.delete(a);
+      beyond.delete(b);
+    }
+  return { missing: [...missing], beyond: [...beyond] };
+}
+
+const overlap = (drawn: Pocket, traced: Pocket, scan: Scan): boolean =>
+  regionContains(traced.rings, inPixels(scan, drawn.seed)) ||
+  regionContains(drawn.rings, backOnPage(scan, traced.seed));
+
+const scaleOf = ({ toPixels: [a, b] }: Scan): number => a * a + b * b;
 
 const isInked = ({ width, data }: Mask, [x, y]: Point): boolean =>
   data[Math.floor(y) * width + Math.floor(x)] === 1;
 
-/** One pocket holds the other's inner point, and they are of about one size. */
-function isSame(drawn: Pocket, traced: Pocket, scan: Scan): boolean {
-  const scale = scan.toPixels[0] ** 2 + scan.toPixels[1] ** 2;
-  const ratio = traced.area / (drawn.area * scale);
-  if (ratio < LIKE || ratio > 1 / LIKE) return false;
-  return (
-    regionContains(traced.rings, inPixels(scan, drawn.seed)) ||
-    regionContains(drawn.rings, backOnPage(scan, traced.seed))
-  );
-}
-
 function backOnPage({ toPixels: [a, b, c, d, e, f] }: Scan, [x, y]: Point): Point {
   const det = a * d - b * c;
   return [(d * (x - e) - c * (y - f)) / det, (a * (y - f) - b * (x - e)) / det];
-}
-
-/** Whether a place of the page, in the drawing rendered cleanly, lies in white that does not reach the page's edge. */
-function whiteRegions(svg: string): (at: Point) => boolean {
-  const { width, pixels } = new Resvg(svg, {
-    fitTo: { mode: "width", value: PIXELS },
-    background: "#fff",
-  }).render();
-  const height = pixels.length / 4 / width;
-  const outside = new Uint8Array(width * height);
-  const stack = [0];
-  outside[0] = 1;
-  while (stack.length > 0) {
-    const i = stack.pop()!;
-    const x = i % width;
-    for (const j of [x > 0 ? i - 1 : -1, x < width - 1 ? i + 1 : -1, i - width, i + width])
-      if (j >= 0 && j < outside.length && !outside[j] && pixels[4 * j] >= 128) {
-        outside[j] = 1;
-        stack.push(j);
-      }
-  }
-  const scale = width / readSvg(svg).page.box.width;
-  return ([x, y]) => outside[Math.floor(y * scale) * width + Math.floor(x * scale)] === 0 && height > 0;
 }
