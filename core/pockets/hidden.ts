@@ -43,18 +43,19 @@ export function isHidden(
   while (queue.length) {
     const [x, y, size] = queue.pop()!;
     const clear = clearance(x, y, bounds);
+    const reach = size * Math.SQRT2;
+    if (clear + reach <= speck) continue;
     const inside = regionContains(rings, [x, y]);
     if (clear > speck && inside) return false;
-    const reach = size * Math.SQRT2;
-    if (size < smallest || clear + reach <= speck || (!inside && clear > reach)) continue;
+    if (size < smallest || (!inside && clearance(x, y, bounds, 0) > reach)) continue;
     const h = size / 2;
     queue.push([x - h, y - h, h], [x + h, y - h, h], [x - h, y + h, h], [x + h, y + h, h]);
   }
   return true;
 }
 
-/** Distance from a point to the nearest bounding segment less the ink over it; negative under ink. */
-function clearance(x: number, y: number, bounds: InkedBounds): number {
+/** Distance from a point to the nearest bounding segment less this part of the ink over it; negative under ink. */
+function clearance(x: number, y: number, bounds: InkedBounds, ink = 1): number {
   let least = Infinity;
   for (let i = 0; i < bounds.length; i += 5) {
     const dx = bounds[i + 2] - bounds[i];
@@ -62,7 +63,8 @@ function clearance(x: number, y: number, bounds: InkedBounds): number {
     const length = dx * dx + dy * dy;
     const t = length ? ((x - bounds[i]) * dx + (y - bounds[i + 1]) * dy) / length : 0;
     const k = Math.max(0, Math.min(1, t));
-    const gap = Math.sqrt((x - bounds[i] - k * dx) ** 2 + (y - bounds[i + 1] - k * dy) ** 2) - bounds[i + 4];
+    const gap =
+      Math.sqrt((x - bounds[i] - k * dx) ** 2 + (y - bounds[i + 1] - k * dy) ** 2) - ink * bounds[i + 4];
     least = Math.min(least, gap);
   }
   return least;

@@ -163,7 +163,7 @@ export class PocketReader {
 }
 
 /** White as narrow as this part of the ink around it is not seen. */
-const SPECK = 0.02;
+const SPECK = 0.002;
 
 /** Width of the ink along a run where it is narrowest; a join lies under that of the lines it joins. */
 function inkAlong({ lines, joins }: PlanarMap, { line, from, to }: Run): number {
