@@ -165,7 +165,7 @@ class MapEditor {
     const { map } = this;
     const input = this.joinInput();
     const ofEnds = ends.flatMap(([line, start]) => [...joinsAt(input, line, start, widest)]);
-    const joins = [...ofEnds, ...cornerJoinsOf(input, after), ...sideJoinsOf(input, after, widest, ofEnds)];
+    const joins = [...ofEnds, ...cornerJoinsOf(input, after), ...sideJoinsOf(input, ofEnds, widest, after)];
     const from = map.segs.count;
     for (const join of joins) {
       const index = map.lines.length;

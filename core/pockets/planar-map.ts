@@ -1,6 +1,5 @@
 /** From lines to the planar map: flatten, join what touches, node, link half-edges, find faces. */
 import { polyline } from "../geometry/cubic.ts";
-import { range } from "../geometry/lists.ts";
 import { distance, mix } from "../geometry/point.ts";
 import { type Cells, cellsOf } from "./cells.ts";
 import { doubtFor } from "./exact.ts";
@@ -59,7 +58,7 @@ export function buildMap(given: readonly Line[], { strict = false, onPeak }: Map
     if (found.length > 0) cells = cellsOf(segs);
   };
   const ofEnds = findJoins(input);
-  addJoins([...ofEnds, ...sideJoinsOf(input, range(0, segs.count), widestInk(lines), ofEnds)]);
+  addJoins([...ofEnds, ...sideJoinsOf(input, ofEnds, widestInk(lines))]);
   const doubt = doubtFor(longestExtent(segs));
   const first = nodeSegments(segs, cells, doubt, onPeak);
   const missed = joinsOfMisses(input, first.misses);

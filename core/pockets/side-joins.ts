@@ -5,7 +5,7 @@
  * between is near as well. Each connected patch of it in which the lines do not meet as they are gets one join, where
  * they come nearest.
  */
-import { IntList } from "../geometry/lists.ts";
+import { IntList, range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { cellsAlong, eachIn } from "./cells.ts";
@@ -13,18 +13,18 @@ import { byPlace, closestOnSegment, type Join, type JoinInput, ROUNDING } from "
 import { endParameter, inkWidthAt, type Segments } from "./segments.ts";
 
 /**
- * The joins of lines that touch side by side, among pairs with a segment in `fresh`, where those of their ends leave
- * them open; those of two lines hang on these two alone. `widest` is the width of the widest ink there is, in page
- * units.
+ * The joins of lines that touch side by side, where those of their ends leave them open: of all, or among pairs with a
+ * segment in `fresh`. Those of two lines hang on these two alone. `widest` is the width of the widest ink there is, in
+ * page units.
  */
 export function sideJoinsOf(
   input: JoinInput,
-  fresh: readonly number[],
-  widest: number,
   ofEnds: readonly Join[],
+  widest: number,
+  fresh?: readonly number[],
 ): Join[] {
   if (input.strict || widest === 0) return [];
-  const touches = touchesAmong(input, fresh, widest);
+  const touches = touchesAmong(input, fresh ?? range(0, input.segs.count), widest);
   const patches = patchesOf(input, touches);
   markEnds(input, touches, patches, ofEnds);
   const nearest = new Map<number, number>();
