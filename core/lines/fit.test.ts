@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { flatten } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import { closestOnSegment } from "../pockets/joins.ts";
+import { closestOnSegment } from "../geometry/segment.ts";
 import { fitClosed, fitOpen } from "./fit.ts";
 
 function farthest(points: readonly Point[], chain: readonly number[]): number {

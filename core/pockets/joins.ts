@@ -5,6 +5,7 @@
 import { closestNear, curveCount, isBent, pointAt } from "../geometry/cubic.ts";
 import { IntList } from "../geometry/lists.ts";
 import { distance, mix, type Point } from "../geometry/point.ts";
+import { closestOnSegment, segmentsCross, turn } from "../geometry/segment.ts";
 import { type Cells, cellOf, cellsAlong, columnOf, eachIn, rowOf } from "./cells.ts";
 import { goesOn, passesSquare } from "./noding.ts";
 import {
@@ -268,20 +269,4 @@ function segmentsNear({ cells, segs, joins }: JoinInput, tip: Point, within: num
 function tailCrosses(points: readonly Point[], a: Point, b: Point): boolean {
   for (let i = 0; i + 1 < points.length; i++) if (segmentsCross(points[i], points[i + 1], a, b)) return true;
   return false;
-}
-
-const turn = (a: Point, b: Point, c: Point): number =>
-  (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
-
-function segmentsCross(a: Point, b: Point, c: Point, d: Point): boolean {
-  return turn(a, b, c) * turn(a, b, d) <= 0 && turn(c, d, a) * turn(c, d, b) <= 0;
-}
-
-export function closestOnSegment(a: Point, b: Point, at: Point): Point {
-  const dx = b[0] - a[0];
-  const dy = b[1] - a[1];
-  const length = dx * dx + dy * dy;
-  if (length === 0) return a;
-  const t = ((at[0] - a[0]) * dx + (at[1] - a[1]) * dy) / length;
-  return mix(a, b, Math.max(0, Math.min(1, t)));
 }

@@ -5,7 +5,7 @@ import { readSvg } from "../formats/svg-read.ts";
 import { curveCount, flatten, pointAt } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
-import { closestOnSegment } from "./joins.ts";
+import { closestOnSegment } from "../geometry/segment.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { linesOf } from "./reading.ts";

@@ -7,9 +7,10 @@
  */
 import { IntList, range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
+import { closestOnSegment, segmentsCross } from "../geometry/segment.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { cellsAlong, eachIn } from "./cells.ts";
-import { byPlace, closestOnSegment, type Join, type JoinInput, ROUNDING } from "./joins.ts";
+import { byPlace, type Join, type JoinInput, ROUNDING } from "./joins.ts";
 import { endParameter, inkWidthAt, type Segments } from "./segments.ts";
 
 /**
@@ -217,15 +218,11 @@ function isTip({ lines, segs, ends }: JoinInput, s: number, end: boolean): boole
   return !lines[line].closed && s === (end ? ends.last[line] - 1 : ends.first[line]);
 }
 
-/** Whether two segments cross or touch; nearer than rounding it may say either. */
-function cross({ ax, ay, bx, by }: Segments, s: number, t: number): boolean {
-  const sideOf = (a: number, x: number, y: number) =>
-    (bx[a] - ax[a]) * (y - ay[a]) - (by[a] - ay[a]) * (x - ax[a]);
-  return (
-    sideOf(s, ax[t], ay[t]) * sideOf(s, bx[t], by[t]) <= 0 &&
-    sideOf(t, ax[s], ay[s]) * sideOf(t, bx[s], by[s]) <= 0
-  );
-}
+const startOf = ({ ax, ay }: Segments, s: number): Point => [ax[s], ay[s]];
+const endOf = ({ bx, by }: Segments, s: number): Point => [bx[s], by[s]];
+
+const cross = (segs: Segments, s: number, t: number): boolean =>
+  segmentsCross(startOf(segs, s), endOf(segs, s), startOf(segs, t), endOf(segs, t));
 
 /** Nearer, or as near and farther left or up. */
 function comesFirst(segs: Segments, touches: Touches, touch: number, best: number): boolean {
@@ -236,10 +233,9 @@ function comesFirst(segs: Segments, touches: Touches, touch: number, best: numbe
 }
 
 function joinAt(segs: Segments, touches: Touches, touch: number): Join {
-  const { ax, ay, bx, by } = segs;
   const s = segmentOf(touches, touch);
   const t = otherOf(touches, touch);
-  const from: Point = isEnd(touch) ? [bx[s], by[s]] : [ax[s], ay[s]];
-  const to = closestOnSegment([ax[t], ay[t]], [bx[t], by[t]], from);
+  const from = isEnd(touch) ? endOf(segs, s) : startOf(segs, s);
+  const to = closestOnSegment(startOf(segs, t), endOf(segs, t), from);
   return { line: segs.line[s], start: undefined, other: segs.line[t], from, to };
 }

@@ -4,7 +4,7 @@ import { transformLines } from "#core/drawing/line-edits.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
 import { type Box, boundsOf, distance, type Point } from "#core/geometry/point.ts";
-import { regionContains } from "#core/geometry/polygon.ts";
+import { gathers, isAcross } from "#core/lines/gather.ts";
 import { newId } from "../../keep/shelf.ts";
 import type { Desk, DeskStore } from "../desk-store.ts";
 import { chainsOf, lineNear } from "../lines-near.ts";
@@ -114,7 +114,7 @@ function gripGesture({ desk, at }: Press, { anchor, turns }: Grip): Gesture {
   };
 }
 
-/** A loop around lines, or across them, gathers them. */
+/** A loop gathers the lines within it, a drag across lines those it crosses. */
 function gatherGesture({ desk, at, pixel, shift }: Press): Gesture {
   const points: Point[] = [at];
   return {
@@ -122,27 +122,15 @@ function gatherGesture({ desk, at, pixel, shift }: Press): Gesture {
       if (distance(points[points.length - 1], press.at) > 2 * pixel) points.push(press.at);
     },
     end: () => {
-      const { selected, set } = desk.getState();
-      const kept = shift ? selected : [];
-      const found = points.length > 2 ? linesWithin(desk.getState(), points) : [];
-      set({ selected: [...new Set([...kept, ...found])] });
-    },
-    trail: () => ({ points, closed: true }),
-  };
-}
-
-/** Lines of which more than half of the points lie within a loop. */
-function linesWithin({ history }: Desk, loop: readonly Point[]): string[] {
-  const ring = loop.flat();
-  const { strokes, inkShapes } = history.drawing;
-  return [...Object.values(strokes), ...Object.values(inkShapes)]
-    .filter((line) => {
-      const places = chainsOf(line).flatMap((chain) =>
-        Array.from({ length: (chain.length - 2) / 6 + 1 }, (_, i): Point => [chain[6 * i], chain[6 * i + 1]]),
+      const { selected, set, history } = desk.getState();
+      const { strokes, inkShapes } = history.drawing;
+      const found = [...Object.values(strokes), ...Object.values(inkShapes)].filter((line) =>
+        gathers(points, chainsOf(line), pixel),
       );
-      return places.filter((place) => regionContains([ring], place)).length * 2 > places.length;
-    })
-    .map(({ id }) => id);
+      set({ selected: [...new Set([...(shift ? selected : []), ...found.map(({ id }) => id)])] });
+    },
+    trail: () => ({ points, closed: !isAcross(points) }),
+  };
 }
 
 function arrangeMarks(desk: Desk): OverlayMark[] {

@@ -37,7 +37,7 @@ export function ArrangeSettings() {
       {selected.length > 0 ? (
         <ChosenSettings />
       ) : (
-        <p className="text-xs text-quiet">Click lines or draw a loop around them.</p>
+        <p className="text-xs text-quiet">Click lines, or drag around or across them.</p>
       )}
       <ChooseMenu />
       <InkMenu />
