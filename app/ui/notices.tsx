@@ -52,7 +52,7 @@ export function Notices({ children }: { children: ReactNode }) {
             </Toast.Close>
           </Toast.Root>
         ))}
-        <Toast.Viewport className="fixed bottom-24 left-1/2 z-50 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2 outline-none" />
+        <Toast.Viewport className="fixed bottom-24 left-1/2 z-30 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2 outline-none" />
       </Toast.Provider>
     </NoticeContext>
   );
