@@ -1,0 +1,169 @@
+import { describe, expect, it } from "vitest";
+import { buildMap } from "../pockets/planar-map.ts";
+import { pocketsOf } from "../pockets/pockets.ts";
+import { box } from "../pockets/testing.ts";
+import type { Drawing } from "./drawing.ts";
+import {
+  addBridges,
+  addColour,
+  addShade,
+  changeColour,
+  changePage,
+  changeShade,
+  changeSheet,
+  declineOpenings,
+  fillSpecks,
+  orderTin,
+  pour,
+  reconsiderOpenings,
+  removeBridge,
+  removeColour,
+  removeShade,
+  setReach,
+  setStrict,
+} from "./edits.ts";
+import { applyEdit, beginHistory, linePatches, undoLabel } from "./history.ts";
+import { edited, smallDrawing } from "./testing.ts";
+
+const [big, small] = pocketsOf(buildMap([box(0, 0, 40, 40), box(60, 0, 20, 20)]));
+const frond = { colour: "frond", step: 0 };
+const dusk = { colour: "dusk", step: 1 };
+
+describe("pouring", () => {
+  it("remembers the region it filled, its inner point and the lines around", () => {
+    const { pours } = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
+    expect(pours.p).toMatchObject({ paint: frond, seed: big.seed, area: big.area, lines: big.lines });
+    expect(pours.p.region).toEqual(big.rings);
+  });
+
+  it("replaces what was there, and never stacks", () => {
+    const once = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
+    const twice = edited(once, pour([{ pocket: big, pourId: "p" }], dusk, ["q"]));
+    expect(Object.keys(twice.pours)).toEqual(["q"]);
+  });
+
+  it("keeps a pour that colours other pockets too, and lies above it", () => {
+    const once = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
+    const twice = edited(once, pour([{ pocket: small, pourId: "p", shared: true }], dusk, ["q"]));
+    expect(Object.keys(twice.pours)).toEqual(["p", "q"]);
+    expect(twice.pours.q.rank).toBeGreaterThan(twice.pours.p.rank);
+  });
+
+  it("empties: the pour goes, or where it is shared the pocket is remembered as bare", () => {
+    const once = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
+    expect(edited(once, pour([{ pocket: big, pourId: "p" }], null, ["q"])).pours).toEqual({});
+    const bare = edited(once, pour([{ pocket: small, pourId: "p", shared: true }], null, ["q"]));
+    expect(bare.pours.q.paint).toBeNull();
+    expect(applyEdit(beginHistory(smallDrawing()), pour([{ pocket: big }], null, ["q"]))).toBeUndefined();
+  });
+
+  it("says how many pockets, and fills specks each with its own colour", () => {
+    expect(pour([{ pocket: big }], frond, ["p"]).label).toBe("Pour pocket");
+    expect(pour([{ pocket: big }, { pocket: small }], null, ["p", "q"]).label).toBe("Empty 2 pockets");
+    const specks = fillSpecks([
+      { target: { pocket: big }, paint: frond, id: "p" },
+      { target: { pocket: small }, paint: dusk, id: "q" },
+    ]);
+    expect(specks.label).toBe("Fill 2 specks");
+    const { pours } = edited(smallDrawing(), specks);
+    expect([pours.p.paint, pours.q.paint]).toEqual([frond, dusk]);
+  });
+});
+
+describe("the tin", () => {
+  const order = ({ tin }: Drawing) =>
+    Object.values(tin)
+      .sort((a, b) => a.rank - b.rank)
+      .map(({ id }) => id);
+
+  it("adds at the end, takes out, and puts in order", () => {
+    const more = edited(smallDrawing(), addColour("moss", "Moss", "#334411"));
+    expect(order(more).at(-1)).toBe("moss");
+    const turned = edited(more, orderTin(order(more).reverse()));
+    expect(order(turned)[0]).toBe("moss");
+    expect(order(edited(turned, removeColour("moss", "Moss")))).not.toContain("moss");
+  });
+
+  it("changes a colour many times as one step, another colour as the next", () => {
+    const steps = [
+      changeColour("frond", "#111111", "Frond"),
+      changeColour("frond", "#222222", "Frond"),
+      changeColour("dusk", "#333333", "Dusk"),
+    ];
+    const done = steps.reduce((now, edit) => applyEdit(now, edit)!.history, beginHistory(smallDrawing()));
+    expect(done.steps.map(({ label }) => label)).toEqual(["Change Frond", "Change Dusk"]);
+    expect(done.steps[0].inverse).toHaveLength(1);
+    expect(undoLabel(done)).toBe("Change Dusk");
+  });
+});
+
+describe("bridges and openings", () => {
+  const points = [0, 0, 1, 0, 2, 0, 3, 0];
+
+  it("adds and removes bridges, which pockets hear of", () => {
+    const added = applyEdit(beginHistory(smallDrawing()), addBridges([{ id: "b1", points }]))!;
+    expect(linePatches(added.patches)).toHaveLength(1);
+    expect(edited(added.history.drawing, removeBridge("b1")).bridges).toEqual({});
+    expect(addBridges([{ id: "b1", points }]).label).toBe("Add bridge");
+  });
+
+  it("leaves openings open until they are reconsidered", () => {
+    const left = edited(
+      smallDrawing(),
+      declineOpenings([
+        { id: "o1", at: [1, 2] },
+        { id: "o2", at: [3, 4] },
+      ]),
+    );
+    expect(Object.keys(left.declined)).toEqual(["o1", "o2"]);
+    expect(edited(left, reconsiderOpenings()).declined).toEqual({});
+  });
+
+  it("sets the reach as one step however long it is dragged, and says when it is off", () => {
+    const done = [1, 2, 3, 0].reduce(
+      (now, reach) => applyEdit(now, setReach(reach))?.history ?? now,
+      beginHistory(smallDrawing()),
+    );
+    expect(done.steps).toHaveLength(1);
+    expect(undoLabel(done)).toBe("Reach off");
+  });
+
+  it("takes centre lines alone, or joins touching ink", () => {
+    expect(edited(smallDrawing(), setStrict(true)).strict).toBe(true);
+    expect(applyEdit(beginHistory(smallDrawing()), setStrict(false))).toBeUndefined();
+  });
+});
+
+describe("shades, sheets and the page", () => {
+  const shade = {
+    id: "s",
+    points: [0, 0, 1, 0, 2, 0, 3, 0],
+    seed: [1, 1] as const,
+    paint: dusk,
+    blend: "multiply" as const,
+    opacity: 0.5,
+  };
+
+  it("adds a shade above the others, changes and removes it", () => {
+    const added = edited(smallDrawing(), addShade(shade), addShade({ ...shade, id: "t" }));
+    expect(added.shades.t.rank).toBeGreaterThan(added.shades.s.rank);
+    const changed = edited(added, changeShade("s", { opacity: 0.8 }));
+    expect(changed.shades.s.opacity).toBe(0.8);
+    expect(Object.keys(edited(changed, removeShade("s")).shades)).toEqual(["t"]);
+  });
+
+  it("fades a sheet as one step; hiding it is a step of its own", () => {
+    const steps = [{ opacity: 0.9 }, { opacity: 0.8 }, { visible: false }].map((change) =>
+      changeSheet("flats", change),
+    );
+    const done = steps.reduce((now, edit) => applyEdit(now, edit)!.history, beginHistory(smallDrawing()));
+    expect(done.steps).toHaveLength(2);
+    expect(done.drawing.sheets.flats).toEqual({ visible: false, locked: false, opacity: 0.8 });
+    expect(done.drawing.sheets.ink.locked).toBe(true);
+  });
+
+  it("changes the printed size and leaves the page's own units alone", () => {
+    const after = edited(smallDrawing(), changePage({ width: 4, unit: "in" }));
+    expect(after.page).toMatchObject({ width: 4, unit: "in", box: smallDrawing().page.box });
+  });
+});
