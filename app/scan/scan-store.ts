@@ -56,6 +56,8 @@ export function createScan(file: File): ScanStore {
     let client: Client<TraceWork> = traceClient();
     let resting: ReturnType<typeof setTimeout> | undefined;
     let turn = 0;
+    /** Kept once the worker has the pixels: before that it can neither lay nor read them. */
+    let ready: Promise<unknown> = Promise.resolve();
 
     const placing = (): Placing => {
       const { turns, straighten, crop } = get();
@@ -76,6 +78,7 @@ export function createScan(file: File): ScanStore {
     const lay = async () => {
       const now = ++turn;
       set({ traced: null });
+      await ready;
       const preview = await client.work.lay(placing());
       if (now !== turn) return;
       set({ preview, size: sizeOf(preview) });
@@ -91,6 +94,8 @@ export function createScan(file: File): ScanStore {
       const now = ++turn;
       const { settings, reading, regions } = get();
       set({ progress: 0 });
+      await ready;
+      if (now !== turn) return;
       // A share can arrive after the answer.
       let answered = false;
       const onProgress = Comlink.proxy((share: number) => {
@@ -135,11 +140,9 @@ export function createScan(file: File): ScanStore {
         clearTimeout(resting);
         set({ progress: null, traced: null });
         client = traceClient();
-        // The pixels went with the worker: it has them again before anything else is asked of it.
+        // The pixels went with the worker.
         const own = client;
-        void own.work.load(file).then(async () => {
-          if (own === client) await own.work.lay(placing());
-        });
+        ready = own.work.load(file).then(() => own.work.lay(placing()));
       },
       drawing: () => client.work.drawing(get().name, get().ppi),
       close: () => {
