@@ -28,13 +28,14 @@ const FATTENED = 3;
 
 const clamp = (value: number, count: number): number => (value < 0 ? 0 : value >= count ? count - 1 : value);
 
-/** Shifting takes no larger numbers; places beside the lattice belong to its outermost cells. */
+/** Places beside the lattice belong to its outermost cells; shifting would wrap their numbers round. */
 const LAST = 2 ** 31 - 1;
+const onLattice = (value: number): number => (value < 0 ? 0 : value > LAST ? LAST : value);
 
 export const columnOf = ({ columns, firstColumn, shift }: Grid, x: number): number =>
-  clamp(((x > LAST ? LAST : x) >> shift) - firstColumn, columns);
+  clamp((onLattice(x) >> shift) - firstColumn, columns);
 export const rowOf = ({ rows, firstRow, shift }: Grid, y: number): number =>
-  clamp(((y > LAST ? LAST : y) >> shift) - firstRow, rows);
+  clamp((onLattice(y) >> shift) - firstRow, rows);
 export const cellOf = (grid: Grid, x: number, y: number): number =>
   rowOf(grid, y) * grid.columns + columnOf(grid, x);
 
