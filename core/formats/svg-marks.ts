@@ -9,7 +9,7 @@ import { readPaint, type Tint } from "./svg-paint.ts";
 import { type Chain, chainsOf } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree, textOf } from "./svg-tree.ts";
-import { lengthOf, matrixOf, urlOf, viewBoxMatrix, viewBoxOf } from "./svg-units.ts";
+import { lengthOf, matrixOf, originOf, urlOf, viewBoxMatrix, viewBoxOf } from "./svg-units.ts";
 
 /** A region that cuts off what lies outside it. */
 export interface Clip {
@@ -74,6 +74,9 @@ const UNPAINTED = new Set([
   "desc",
 ]);
 
+/** What a picture that comes in several languages is read in. */
+const LANGUAGE = "en";
+
 const MOST_MARKS = 100_000;
 const DEEPEST_USE = 24;
 
@@ -137,6 +140,15 @@ class Painter {
     for (const child of element.children) this.paint(child, place);
   }
 
+  /** Of a switch's children the first that asks for nothing we lack is painted. */
+  private choose(element: SvgElement, place: Place): void {
+    const chosen = element.children.find(({ attributes: { requiredExtensions, systemLanguage } }) => {
+      const languages = systemLanguage?.split(/[\s,]+/) ?? [LANGUAGE];
+      return !requiredExtensions && languages.some((language) => language.split("-")[0] === LANGUAGE);
+    });
+    if (chosen) this.paint(chosen, place);
+  }
+
   private paint(element: SvgElement, above: Place): void {
     this.onWalked(++this.walked);
     const { name } = element;
@@ -146,8 +158,8 @@ class Painter {
     if (SHAPES.has(name)) this.addMark(element, place);
     else if (name === "use") this.follow(element, place);
     else if (name === "svg") this.openViewport(element, place, element);
-    else if (name === "g" || name === "a" || name === "switch")
-      this.children(element, grouped(element, place));
+    else if (name === "g" || name === "a") this.children(element, grouped(element, place));
+    else if (name === "switch") this.choose(element, grouped(element, place));
     else if (name === "text") this.aside("text", textOf(element) || nameOf(element) || "text");
     else if (name === "image") this.aside("image", pictureName(element));
     else if (name === "foreignObject") this.aside("foreign", nameOf(element) ?? name);
@@ -155,7 +167,7 @@ class Painter {
 
   private enter(element: SvgElement, above: Place): Place {
     const style = this.sheet.styleOf(element, above.style);
-    const matrix = composed(above.matrix, matrixOf(style.transform));
+    const matrix = composed(above.matrix, placedTransform(style, above.viewport));
     const opacity = Number(above.style["fern-opacity"] ?? 1) * alphaOf(style.opacity);
     for (const kind of ["mask", "filter"] as const)
       if (style[kind] && style[kind] !== "none") this.aside(kind, nameOf(element) ?? element.name);
@@ -340,3 +352,11 @@ function corners(width: number, height: number, matrix: Matrix): number[] {
 
 export const strokeWidthOf = ({ style, viewport }: Mark): number =>
   lengthOf(style["stroke-width"], diagonalOf(viewport)) ?? 1;
+
+/** An element's own transform, about its origin. */
+function placedTransform(style: Style, viewport: Viewport): Matrix {
+  const own = matrixOf(style.transform);
+  if (!style["transform-origin"]) return own;
+  const [x, y] = originOf(style["transform-origin"], viewport);
+  return composed(translation(x, y), composed(own, translation(-x, -y)));
+}

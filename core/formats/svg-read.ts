@@ -85,7 +85,10 @@ export function readSvg(
   const reader = new MarkReader(box, asides, (lengthOf(tree.root.attributes.width) ?? box.width) / box.width);
   if (facts !== undefined) return reader.readOurs(marks, page, facts);
   reader.readAll(marks, (share) => onProgress(0.7 + 0.3 * share));
-  return reader.reading(page);
+  const reading = reader.reading(page);
+  if (reading.strokes.length + reading.inkShapes.length + reading.flats.length === 0)
+    throw new FileProblem("no-lines", emptyMessage(asides));
+  return reading;
 }
 
 const UNKNOWN: Box = { x: 0, y: 0, width: 300, height: 150 };

@@ -18,6 +18,7 @@ const OWN_ONLY = new Set([
   "mask",
   "filter",
   "transform",
+  "transform-origin",
   "vector-effect",
   "mix-blend-mode",
   "overflow",

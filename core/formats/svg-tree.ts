@@ -31,13 +31,16 @@ export function treeOf(text: string, onRead: (share: number) => void = () => {})
   let open: SvgElement | null = null;
   let depth = 0;
   let count = 0;
+  /** What the file writes before the names of SVG's elements. */
+  let prefix = "";
   parser.on("error", (error) => {
     throw new FileProblem("broken", `The file's XML is broken (${plain(error.message)}).`);
   });
   parser.on("doctype", (doctype) => Object.assign(parser.ENTITIES, entitiesIn(doctype)));
   parser.on("opentag", (tag) => {
     if (++depth > DEEPEST) throw new FileProblem("broken", "The file's groups lie too deep in one another.");
-    const element = elementOf(tag, open);
+    if (!root) prefix = prefixOf(tag);
+    const element = elementOf(tag, prefix, open);
     if (open) open.children.push(element);
     else root ??= element;
     const { id } = element.attributes;
@@ -63,8 +66,15 @@ export function treeOf(text: string, onRead: (share: number) => void = () => {})
   return { root, byId, count };
 }
 
-const elementOf = (tag: SaxesTagPlain, parent: SvgElement | null): SvgElement => ({
-  name: tag.name.replace(/^svg:/, ""),
+const SVG = "http://www.w3.org/2000/svg";
+
+function prefixOf({ attributes }: SaxesTagPlain): string {
+  const bound = Object.keys(attributes).find((name) => name.startsWith("xmlns:") && attributes[name] === SVG);
+  return bound === undefined ? "" : `${bound.slice("xmlns:".length)}:`;
+}
+
+const elementOf = (tag: SaxesTagPlain, prefix: string, parent: SvgElement | null): SvgElement => ({
+  name: prefix && tag.name.startsWith(prefix) ? tag.name.slice(prefix.length) : tag.name,
   attributes: tag.attributes as Record<string, string>,
   children: [],
   parent,

@@ -1,7 +1,7 @@
 /** Lengths, view boxes and transforms as SVG writes them. */
 import svgpath from "svgpath";
 import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
-import type { Box } from "../geometry/point.ts";
+import type { Box, Point } from "../geometry/point.ts";
 
 const PIXELS: Record<string, number> = {
   "": 1,
@@ -57,13 +57,41 @@ export function viewBoxMatrix(view: Box, width: number, height: number, aspect =
   ];
 }
 
+const DEGREES: Record<string, number> = { turn: 360, grad: 0.9, rad: 180 / Math.PI };
+
+const SIDES: Record<string, [horizontal: string, vertical: string]> = {
+  left: ["0%", ""],
+  right: ["100%", ""],
+  top: ["", "0%"],
+  bottom: ["", "100%"],
+  center: ["50%", "50%"],
+};
+
+/** The place a transform turns and scales about: two lengths or sides of the viewport; its corner when left out. */
+export function originOf(text: string | undefined, { width, height }: Pick<Box, "width" | "height">): Point {
+  const [first = "0", second = "center"] = (text ?? "0 0")
+    .trim()
+    .toLowerCase()
+    .split(/[\s,]+/);
+  const turnedRound = SIDES[first]?.[0] === "" || SIDES[second]?.[1] === "";
+  const [across, down] = turnedRound ? [second, first] : [first, second];
+  return [
+    lengthOf(SIDES[across]?.[0] ?? across, width) ?? 0,
+    lengthOf(SIDES[down]?.[1] ?? down, height) ?? 0,
+  ];
+}
+
 /** A transform list, or one in CSS with its units, as one matrix. */
 export function matrixOf(transform: string | undefined): Matrix {
   if (!transform || transform === "none") return IDENTITY;
   const plain = transform
     .replace(/translateX\(([^)]*)\)/gi, "translate($1,0)")
     .replace(/translateY\(([^)]*)\)/gi, "translate(0,$1)")
-    .replace(/(\d)(px|deg)/g, "$1");
+    .replace(
+      /([+-]?[\d.]+(?:e[+-]?\d+)?)(turn|grad|rad)/gi,
+      (_, angle, unit) => `${angle * DEGREES[unit.toLowerCase()]}`,
+    )
+    .replace(/(\d)(px|deg)/gi, "$1");
   const at: number[] = [];
   svgpath("M0 0L1 0L0 1")
     .transform(plain)

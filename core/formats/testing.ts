@@ -14,6 +14,10 @@ export const HARD_CASES: Readonly<Record<string, string>> = {
     <path transform="skewX(25)" d="M-30-30Q0-10 25-30" fill="none" stroke="#000" stroke-width="3"/></g>
     <rect x="-10" y="20" width="30" height="12" transform="matrix(1 .2 -.2 1 3 4)" fill="none" stroke="#000" stroke-width="2"/></g>`,
   ),
+  "origins and choices": svg(
+    `<g fill="none" stroke="#000" stroke-width="3"><path style="transform:rotate(.125turn);transform-origin:50% 50%" d="M30 50H70"/><path transform="scale(.5)" transform-origin="right top" d="M10 10H90V40"/>
+    <switch><g requiredExtensions="http://example.org/own"><path d="M0 0L100 100"/></g><g><path d="M10 90H90"/></g></switch><circle style="transform:rotate(50grad) scale(1.2);transform-origin:20px 60px" cx="24" cy="60" r="9"/></g>`,
+  ),
   "style rules": svg(
     `<style><![CDATA[ :root{--pen:#204080} .a{stroke:red;stroke-width:5} path.a{stroke:var(--pen)} #b{stroke-width:3!important}
     g > .c{fill:none;stroke:var(--none,#a04020)} .a.d{stroke-linecap:round} @media print{.a{stroke:lime}} @supports (fill:red){.e{stroke:#157015}} ]]></style>
