@@ -42,9 +42,9 @@ export function sideJoinsOf(
 }
 
 /**
- * Pairs of segments s[i] < t[i] whose ink touches, but those that follow on one another. Segments come nearest to one another at an end of one of them,
- * unless they cross: gaps[4 i] is that from the start of s in lattice steps, then come that from its end, from the
- * start of t and from its end; Infinity where no ink touches. A touch is an index to `gaps`.
+ * Pairs of segments s[i] < t[i] whose ink touches, but those that follow on one another. Segments come nearest at an
+ * end of one of them, unless they cross: gaps[4 i] is that from the start of s in lattice steps, then come those from
+ * its end, from the start of t and from its end; Infinity where no ink touches. A touch is an index to `gaps`.
  */
 interface Touches {
   readonly s: readonly number[];
