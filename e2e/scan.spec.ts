@@ -2,7 +2,8 @@
 import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
-import { deskReady, openDrawer, openFile, stage, test } from "./desk.ts";
+import { readSvg } from "../core/formats/svg-read.ts";
+import { deskReady, openDrawer, openFile, save, stage, test } from "./desk.ts";
 
 const figures = (page: Page) => page.getByRole("status").filter({ hasText: /points|No ink/ });
 const LONG = { timeout: 30_000 };
@@ -101,6 +102,45 @@ test("takes a chosen, dropped or pasted picture, and says what it cannot read", 
     );
     await page.waitForURL(/\/scan/);
     await expect(page.getByRole("heading", { name: "paper" })).toBeVisible();
+  }
+});
+
+/** EXIF's note that a picture is to be turned a quarter to the right, as a JPEG segment (EXIF 2.32, 4.6.4). */
+const QUARTER_TURN = Buffer.from(
+  "ffe1002245786966000049492a0008000000010012010300010000000600000000000000",
+  "hex",
+);
+
+test("lays a picture as its file says, JPEG or WebP", async ({ page }) => {
+  await openDrawer(page);
+  const picture = async (type: string) => {
+    const base64 = await page.evaluate(async (wanted) => {
+      const canvas = new OffscreenCanvas(400, 200);
+      const context = canvas.getContext("2d")!;
+      context.fillStyle = "#f4f2ee";
+      context.fillRect(0, 0, 400, 200);
+      context.lineWidth = 8;
+      context.strokeRect(40, 40, 120, 90);
+      const bytes = new Uint8Array(await (await canvas.convertToBlob({ type: wanted })).arrayBuffer());
+      return btoa(String.fromCharCode(...bytes));
+    }, type);
+    return Buffer.from(base64, "base64");
+  };
+  const jpeg = await picture("image/jpeg");
+  const turned = Buffer.concat([jpeg.subarray(0, 2), QUARTER_TURN, jpeg.subarray(2)]);
+  for (const [name, buffer, size] of [
+    ["turned.jpg", turned, [200, 400]],
+    ["flat.webp", await picture("image/webp"), [400, 200]],
+  ] as const) {
+    await openDrawer(page);
+    await page.getByLabel("Choose a scan").setInputFiles({ name, mimeType: "image/jpeg", buffer });
+    await expect(figures(page)).toContainText(/^1 line, \d+ points/, LONG);
+    await page.getByRole("button", { name: "Put it on the desk" }).click();
+    await deskReady(page);
+    await expect(stage(page, "Flats")).toContainText("0 of 1 pockets");
+    const { bytes } = await save(page, "SVG");
+    const { box } = readSvg(bytes.toString()).page;
+    expect([box.width, box.height]).toEqual(size);
   }
 });
 
