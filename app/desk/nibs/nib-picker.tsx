@@ -51,7 +51,7 @@ export function NibPicker({ value, onChange, small = false }: Props) {
         )}
       >
         {current ? <NibPicture nib={current} className={small ? "h-5 w-9" : "h-7 w-12"} /> : "…"}
-        {!small && <span className="max-w-20 truncate text-xs">{current?.name ?? "Several"}</span>}
+        {!small && <span className="max-w-32 truncate text-xs">{current?.name ?? "Several"}</span>}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
