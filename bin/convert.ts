@@ -2,9 +2,9 @@
 
 import { importSvg } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
-import { writeSvg } from "#core/formats/svg-write.ts";
+import { deliveredSvg } from "#core/formats/svg-write.ts";
 import { LineReader } from "#core/pockets/line-reader.ts";
-import { derive, sceneOf } from "#core/scene/scene.ts";
+import { derive } from "#core/scene/scene.ts";
 
 export function convertReport(
   svg: string,
@@ -12,5 +12,5 @@ export function convertReport(
 ): { report: ImportReport; svg: string } {
   const { drawing, report } = importSvg(name, svg, { mergeWithin: merge });
   const pockets = new LineReader().read(drawing).filter(({ hidden }) => !hidden);
-  return { report, svg: writeSvg(sceneOf(drawing, derive(drawing, pockets)), { drawing }) };
+  return { report, svg: deliveredSvg(drawing, derive(drawing, pockets)) };
 }

@@ -1,11 +1,11 @@
 /** `fern trace`: reads a scan as centre lines or ink shapes and writes them as SVG in the scan's pixel units. */
 import { decode } from "fast-png";
-import { writeSvg } from "#core/formats/svg-write.ts";
+import { deliveredSvg } from "#core/formats/svg-write.ts";
 import { curveCount } from "#core/geometry/cubic.ts";
 import { type Grey, greyOf } from "#core/lines/trace/grey.ts";
 import { findInk, type TraceSettings } from "#core/lines/trace/trace.ts";
 import { type Reading, readInk, tracedDrawing } from "#core/lines/trace/traced-drawing.ts";
-import { derive, sceneOf } from "#core/scene/scene.ts";
+import { derive } from "#core/scene/scene.ts";
 
 export interface TraceReport {
   readonly width: number;
@@ -38,7 +38,7 @@ export function traceReport(
     cubics: chains.reduce((sum, chain) => sum + curveCount(chain), 0),
     ms,
   };
-  return { report, svg: writeSvg(sceneOf(drawing, derive(drawing, [])), { drawing }) };
+  return { report, svg: deliveredSvg(drawing, derive(drawing, [])) };
 }
 
 const METRES_PER_INCH = 0.0254;

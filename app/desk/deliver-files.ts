@@ -1,6 +1,6 @@
 /** The files a drawing is delivered as, all made from the one scene. */
 import { pixelsOf } from "#core/drawing/drawing.ts";
-import { writeSvg } from "#core/formats/svg-write.ts";
+import { deliveredSvg } from "#core/formats/svg-write.ts";
 import { pictureClient } from "../work/clients.ts";
 import type { DeskStore } from "./desk-store.ts";
 
@@ -14,8 +14,8 @@ export function fileName(desk: DeskStore, ending: string): string {
 }
 
 export async function svgFile(desk: DeskStore): Promise<Blob> {
-  const { scene, history } = desk.getState();
-  return new Blob([writeSvg(scene, { drawing: history.drawing })], { type: "image/svg+xml" });
+  const { derived, history } = desk.getState();
+  return new Blob([deliveredSvg(history.drawing, derived)], { type: "image/svg+xml" });
 }
 
 export async function drawingFile(desk: DeskStore): Promise<Blob> {

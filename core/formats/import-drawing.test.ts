@@ -10,14 +10,13 @@ import { FileProblem } from "./file-problem.ts";
 import { coloursIn, importedDrawing, importSvg, understood } from "./import-drawing.ts";
 import { cameIn } from "./import-report.ts";
 import { readSvg } from "./svg-read.ts";
-import { writeSvg } from "./svg-write.ts";
+import { deliveredSvg, writeSvg } from "./svg-write.ts";
 import { HARD_CASES } from "./testing.ts";
 
 const svg = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`;
 
 const pocketsIn = (drawing: Drawing) => new LineReader().read(drawing).filter(({ hidden }) => !hidden);
-const delivered = (drawing: Drawing) =>
-  writeSvg(sceneOf(drawing, derive(drawing, pocketsIn(drawing))), { drawing });
+const delivered = (drawing: Drawing) => deliveredSvg(drawing, derive(drawing, pocketsIn(drawing)));
 
 describe("art from elsewhere", () => {
   it("pours fills that coincide with pockets, in parts beneath one another too, and keeps the rest as shapes", () => {
@@ -178,6 +177,26 @@ describe("our own SVG", () => {
     const counts = (d: Drawing) =>
       [d.strokes, d.inkShapes, d.flatShapes, d.shades].map((t) => Object.keys(t).length);
     expect(counts(again)).toEqual(counts(full));
+  });
+
+  it("keeps what lies on hidden sheets, unseen", () => {
+    const hidden = {
+      ...full,
+      sheets: {
+        ...full.sheets,
+        flats: { ...full.sheets.flats, visible: false },
+        ink: { ...full.sheets.ink, visible: false },
+      },
+    };
+    const text = delivered(hidden);
+    expect(text).toMatch(/<g id="flats"[^>]* display="none"/);
+    const { drawing: again } = importSvg("Boot", text);
+    expect(delivered(again)).toBe(text);
+    const shown = importSvg("Boot", delivered(full)).drawing;
+    expect(Object.keys(again.pours)).toEqual(Object.keys(shown.pours));
+    expect(Object.keys(again.strokes)).toHaveLength(Object.keys(full.strokes).length);
+    // The picture alone has them nowhere.
+    expect(writeSvg(sceneOf(hidden, derive(hidden, pocketsIn(hidden))))).not.toContain('id="flats"');
   });
 
   it("is read as any other when what it says of itself has been spoilt", () => {

@@ -91,9 +91,19 @@ interface Place {
   readonly uses: number;
 }
 
-/** `onWalked` hears how many elements have been passed. */
-export function marksOf(tree: SvgTree, box: Box, onWalked: (count: number) => void = () => {}): Marks {
-  const painter = new Painter(tree, onWalked);
+export interface MarksOptions {
+  /** Hears how many elements have been passed. */
+  readonly onWalked?: (count: number) => void;
+  /** Whether an element that is not displayed is walked all the same. */
+  readonly unveils?: (element: SvgElement) => boolean;
+}
+
+export function marksOf(
+  tree: SvgTree,
+  box: Box,
+  { onWalked = () => {}, unveils = () => false }: MarksOptions = {},
+): Marks {
+  const painter = new Painter(tree, onWalked, unveils);
   painter.children(tree.root, {
     style: painter.sheet.styleOf(tree.root, {}),
     matrix: IDENTITY,
@@ -115,6 +125,7 @@ class Painter {
   constructor(
     private readonly tree: SvgTree,
     private readonly onWalked: (count: number) => void,
+    private readonly unveils: (element: SvgElement) => boolean,
   ) {
     this.sheet = new StyleSheet(tree);
     this.noteScripts(tree.root);
@@ -154,7 +165,7 @@ class Painter {
     const { name } = element;
     if (UNPAINTED.has(name) || name === "script") return;
     const place = this.enter(element, above);
-    if (place.style.display === "none") return;
+    if (place.style.display === "none" && !this.unveils(element)) return;
     if (SHAPES.has(name)) this.addMark(element, place);
     else if (name === "use") this.follow(element, place);
     else if (name === "svg") this.openViewport(element, place, element);

@@ -12,10 +12,13 @@ export const factsIn = ({ byId }: SvgTree): string | undefined => {
   return element?.name === "metadata" ? element.text : undefined;
 };
 
+/** Whether an element of a file of ours is a whole sheet. */
+export const isSheet = ({ parent }: SvgElement): boolean => parent?.attributes.id === "art";
+
 /** The sheet a mark lies on in a file of ours. */
 export function sheetOf({ element }: Mark): string | undefined {
   for (let above: SvgElement | null = element; above; above = above.parent)
-    if (above.parent?.attributes.id === "art") return above.attributes.id;
+    if (isSheet(above)) return above.attributes.id;
   return undefined;
 }
 

@@ -10,7 +10,17 @@ import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/poin
 import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
 import { type Asides, type Mark, marksOf } from "./svg-marks.ts";
-import { drawnStroke, factsIn, isTrap, nibOf, paintNameOf, pourPlace, shadeOf, sheetOf } from "./svg-ours.ts";
+import {
+  drawnStroke,
+  factsIn,
+  isSheet,
+  isTrap,
+  nibOf,
+  paintNameOf,
+  pourPlace,
+  shadeOf,
+  sheetOf,
+} from "./svg-ours.ts";
 import type { Tint } from "./svg-paint.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
@@ -75,12 +85,13 @@ export function readSvg(
   if (tree.root.name !== "svg")
     throw new FileProblem("not-svg", `This is not an SVG: its outermost element is <${tree.root.name}>.`);
   const given = givenBox(tree);
-  const { marks, asides } = marksOf(tree, given ?? UNKNOWN, (count) =>
-    onProgress(0.4 + (0.3 * count) / tree.count),
-  );
+  const facts = asForeign ? undefined : factsIn(tree);
+  const { marks, asides } = marksOf(tree, given ?? UNKNOWN, {
+    onWalked: (count) => onProgress(0.4 + (0.3 * count) / tree.count),
+    unveils: facts === undefined ? undefined : isSheet,
+  });
   const box = given ?? boxOf(marks);
   if (!box || marks.length === 0) throw new FileProblem("no-lines", emptyMessage(asides));
-  const facts = asForeign ? undefined : factsIn(tree);
   const page = pageFor(box, tree.root.attributes.width);
   const reader = new MarkReader(box, asides, (lengthOf(tree.root.attributes.width) ?? box.width) / box.width);
   if (facts !== undefined) return reader.readOurs(marks, page, facts);

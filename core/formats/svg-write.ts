@@ -4,15 +4,17 @@
  */
 import { type Drawing, type Page, type Stroke, widthInInches } from "../drawing/drawing.ts";
 import type { Point } from "../geometry/point.ts";
-import type {
-  FillItem,
-  FlatItem,
-  InkItem,
-  Scene,
-  SceneItem,
-  SceneSheet,
-  ShadeItem,
-  StrokeItem,
+import {
+  type Derived,
+  type FillItem,
+  type FlatItem,
+  type InkItem,
+  type Scene,
+  type SceneItem,
+  type SceneSheet,
+  type ShadeItem,
+  type StrokeItem,
+  sceneOf,
 } from "../scene/scene.ts";
 import { factsOf, OURS } from "./svg-facts.ts";
 import { digitsFor, pathData, short } from "./svg-path.ts";
@@ -21,6 +23,10 @@ export interface SvgOptions {
   /** The drawing of the scene: gives the file a printed size, and what it needs to come back without loss. */
   readonly drawing?: Drawing;
 }
+
+/** A drawing as its own SVG, from which it comes back without loss: hidden sheets are in it, unseen. */
+export const deliveredSvg = (drawing: Drawing, derived: Derived): string =>
+  writeSvg(sceneOf(drawing, derived, { hidden: true }), { drawing });
 
 /** Without its drawing the picture scales with where it is put. */
 export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
@@ -65,7 +71,8 @@ function writeSheet(sheet: SceneSheet, digits: number): string {
   const opacity = sheet.opacity < 1 && !blended ? ` opacity="${short(sheet.opacity, 3)}"` : "";
   const ink = sheet.name === "ink" ? ' stroke-linecap="round" stroke-linejoin="round"' : "";
   const items = grouped(sheet.items, (item, i) => writeItem(item, i, blended ? sheet.opacity : 1, digits));
-  return `<g id="${sheet.name}"${opacity}${ink}>\n${items}\n</g>`;
+  const display = sheet.hidden ? ' display="none"' : "";
+  return `<g id="${sheet.name}"${opacity}${display}${ink}>\n${items}\n</g>`;
 }
 
 /** Items that follow one another and came in the same groups are written in those groups again. */

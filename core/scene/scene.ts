@@ -100,12 +100,14 @@ export interface SceneSheet {
   readonly name: SheetName;
   readonly opacity: number;
   readonly items: readonly SceneItem[];
+  /** There, but not to be seen. */
+  readonly hidden?: true;
 }
 
 export interface Scene {
   readonly title: string;
   readonly box: Box;
-  /** Visible sheets with something on them, from the bottom up. */
+  /** Sheets with something on them, from the bottom up; hidden ones only where they were asked for. */
   readonly sheets: readonly SceneSheet[];
   /** Every tone used, each once. */
   readonly tones: readonly Tone[];
@@ -125,7 +127,7 @@ export const derive = (drawing: Drawing, pockets: readonly Pocket[]): Derived =>
   pourOf: poursOfPockets(pockets, drawing.pours),
 });
 
-export function sceneOf(drawing: Drawing, derived: Derived): Scene {
+export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } = {}): Scene {
   const names = variableNames(drawing);
   const tones = new Map<string, Tone>();
   const toneOf = ({ colour, step }: Paint): Tone => {
@@ -153,13 +155,11 @@ export function sceneOf(drawing: Drawing, derived: Derived): Scene {
     .map(({ item }) => item);
   items.shade = shadesOf(drawing, derived.pockets, toneOf);
   items.ink = inkItemsOf(drawing, toneOf);
-  const sheets = SHEETS.filter((name) => drawing.sheets[name].visible && items[name].length > 0).map(
-    (name) => ({
-      name,
-      opacity: drawing.sheets[name].opacity,
-      items: items[name],
-    }),
-  );
+  const sheets = SHEETS.flatMap((name): SceneSheet[] => {
+    const { visible, opacity } = drawing.sheets[name];
+    if (items[name].length === 0 || !(visible || hidden)) return [];
+    return [{ name, opacity, items: items[name], ...(visible ? {} : { hidden: true }) }];
+  });
   return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones.values()] };
 }
 
