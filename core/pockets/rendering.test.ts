@@ -12,8 +12,8 @@ const ICONS = "node_modules/lucide-static/icons";
 const PIXELS = 960;
 
 it("finds the white areas of a rendering, joined", () => {
-  const files = readdirSync(ICONS).filter((file, i) => file.endsWith(".svg") && i % 9 === 0);
-  expect(files.length).toBeGreaterThan(200);
+  const files = readdirSync(ICONS).filter((file, i) => file.endsWith(".svg") && i % 19 === 0);
+  expect(files.length).toBeGreaterThan(100);
   const unlike = files.filter((file) => {
     const svg = readFileSync(`${ICONS}/${file}`, "utf8");
     const { page, strokes, inkShapes } = readSvg(svg);
