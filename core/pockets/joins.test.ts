@@ -4,7 +4,7 @@ import { pointAt } from "../geometry/cubic.ts";
 import { crossingAt, doubtFor } from "./exact.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
-import type { Line } from "./segments.ts";
+import { inkWidthAt, type Line } from "./segments.ts";
 import { arc, straight } from "./testing.ts";
 
 const bar = (width: number): Line =>
@@ -124,5 +124,14 @@ describe("crossings on the lattice", () => {
       }),
       { numRuns: 2000 },
     );
+  });
+});
+
+describe("the width of the ink", () => {
+  it("goes straight from one known place to the next, and on as it ends", () => {
+    const line: Line = { ...bar(8), widths: [0.5, 2, 1, 4, 1, 6, 3, 8] };
+    const at = (u: number) => inkWidthAt(line, u);
+    expect([0, 0.5, 0.75, 1, 2, 3, 9].map(at)).toEqual([2, 2, 3, 4, 7, 8, 8]);
+    expect(inkWidthAt(bar(8), 0.3)).toBe(8);
   });
 });

@@ -23,11 +23,19 @@ export interface Line {
 /** Width of the ink at parameter u. */
 export function inkWidthAt({ width, widths }: Line, u: number): number {
   if (!widths) return width;
-  let k = 0;
-  while (k + 2 < widths.length && widths[k + 2] < u) k += 2;
-  if (k + 2 >= widths.length || u <= widths[k]) return widths[k + 1];
-  const t = (u - widths[k]) / (widths[k + 2] - widths[k] || 1);
-  return widths[k + 1] + (widths[k + 3] - widths[k + 1]) * t;
+  const last = widths.length / 2 - 1;
+  let low = 0;
+  let high = last;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (widths[2 * middle] < u) low = middle + 1;
+    else high = middle;
+  }
+  // The first place at or past u, or the last there is.
+  const after = 2 * low;
+  if (after === 0 || widths[after] <= u) return widths[after + 1];
+  const t = (u - widths[after - 2]) / (widths[after] - widths[after - 2]);
+  return widths[after - 1] + (widths[after + 1] - widths[after - 1]) * t;
 }
 
 const STEPS = 2 ** 31 - 2;
