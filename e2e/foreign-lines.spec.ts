@@ -1,0 +1,99 @@
+/** The tools for lines on art from elsewhere: published icons, grouped and turned as people lay them out. */
+import { readFileSync } from "node:fs";
+import { expect, type Page } from "@playwright/test";
+import { readSvg } from "../core/formats/svg-read.ts";
+import { curveCount, pointAt } from "../core/geometry/cubic.ts";
+import type { Point } from "../core/geometry/point.ts";
+import { artColour, deskReady, hexOf, onScreen, openFile, pocketsIn, save, stage, test } from "./desk.ts";
+
+const NAMES = ["turtle", "grape", "rabbit", "carrot"];
+
+const inner = (name: string): string =>
+  readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8")
+    .replace(/^[\s\S]*?<svg[^>]*>/, "")
+    .replace("</svg>", "");
+
+/** Four icons on one page, every second one turned. */
+const GARDEN = `<svg xmlns="http://www.w3.org/2000/svg" width="120mm" height="120mm" viewBox="0 0 60 60" fill="none" stroke="#222" stroke-width="1.4" stroke-linecap="round" stroke-linejoin="round">${NAMES.map(
+  (name, i) =>
+    `<g id="${name}" transform="translate(${(i % 2) * 30 + 3} ${Math.floor(i / 2) * 30 + 3})${i % 2 ? " rotate(8 12 12)" : ""}">${inner(name)}</g>`,
+).join("")}</svg>`;
+const PAGE = readSvg(GARDEN).page.box;
+const POCKETS = pocketsIn(GARDEN).length;
+
+const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+
+const click = async (page: Page, at: Point) => page.mouse.click(...(await onScreen(page, at, PAGE)));
+
+async function drag(page: Page, points: readonly Point[]): Promise<void> {
+  await page.mouse.move(...(await onScreen(page, points[0], PAGE)));
+  await page.mouse.down();
+  for (const point of points.slice(1))
+    await page.mouse.move(...(await onScreen(page, point, PAGE)), { steps: 8 });
+  await page.mouse.up();
+}
+
+/** A place between two points of a line, the nearest of such places. */
+function placeNear([x, y]: Point): Point {
+  const places = readSvg(GARDEN).strokes.map(({ points }) =>
+    pointAt(points, Math.floor(curveCount(points) / 2) + 0.5),
+  );
+  return places.sort((a, b) => Math.hypot(a[0] - x, a[1] - y) - Math.hypot(b[0] - x, b[1] - y))[0];
+}
+
+test("draw, tidy, trim, bend, arrange and ink, all undone to the very same file", async ({ page }) => {
+  test.setTimeout(120_000);
+  await openFile(page, "garden.svg", GARDEN);
+  await deskReady(page);
+  await expect(stage(page, "Flats")).toContainText(`0 of ${POCKETS} pockets`);
+  const before = (await save(page, "SVG")).bytes.toString();
+  await stage(page, "Lines").click();
+
+  // A post across the rabbit, running on past it at both ends, then trimmed of what runs on.
+  await tool(page, "Draw").click();
+  await drag(page, [
+    [17, 30],
+    [17, 59],
+  ]);
+  await expect(page.getByRole("button", { name: "Undo: Draw line" })).toBeVisible();
+  await expect(stage(page, "Flats")).not.toContainText(`of ${POCKETS} pockets`);
+  const parted = Number(/of (\d+) pockets/.exec((await stage(page, "Flats").textContent())!)![1]);
+  expect(parted).toBeGreaterThan(POCKETS);
+  await tool(page, "Trim").click();
+  // Tails are read once the hand rests.
+  await expect(async () => {
+    await click(page, [17, 31]);
+    await expect(page.getByRole("button", { name: "Undo: Trim tail" })).toBeVisible({ timeout: 500 });
+  }).toPass();
+  await expect(stage(page, "Flats")).toContainText(`of ${parted} pockets`);
+
+  await tool(page, "Tidy").click();
+  await page.getByLabel("Tolerance").fill("0.3");
+  await page.getByRole("button", { name: "Tidy all lines" }).click();
+  await expect(page.getByRole("button", { name: /^Undo: Tidy \d+ lines/ })).toBeVisible();
+
+  await tool(page, "Bend").click();
+  const grape = placeNear([45, 15]);
+  await click(page, grape);
+  await page.mouse.dblclick(...(await onScreen(page, grape, PAGE)));
+  await expect(page.getByRole("button", { name: "Undo: Add point" })).toBeVisible();
+
+  // A drag across the carrot gathers it; its mirror image lies where it lay.
+  await tool(page, "Arrange").click();
+  await drag(page, [
+    [31, 46],
+    [59, 44],
+  ]);
+  await page.getByRole("button", { name: "Mirror left to right" }).click();
+  await expect(page.getByRole("button", { name: "Undo: Mirror" })).toBeVisible();
+  await page.getByRole("button", { name: /^Radish/ }).click();
+  await page.getByRole("button", { name: "Ink", exact: true }).click();
+  await page.getByRole("menuitem", { name: /^All lines in Radish/ }).click();
+  const turtle = placeNear([15, 15]);
+  await expect.poll(async () => hexOf(await artColour(page, turtle, PAGE))).toBe("#c23f5a");
+
+  const undo = page.getByRole("button", { name: /^Undo: / });
+  while ((await undo.count()) > 0) await page.keyboard.press("Control+z");
+  await expect(stage(page, "Flats")).toContainText(`0 of ${POCKETS} pockets`);
+  expect((await save(page, "SVG")).bytes.toString()).toBe(before);
+});
