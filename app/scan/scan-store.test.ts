@@ -79,6 +79,17 @@ describe("a scan on its page", () => {
     expect(scan.getState().progress).toBeNull();
   });
 
+  it("waits for the pixels when settings change before they are loaded", async () => {
+    const scan = createScan(file);
+    scan.getState().adjust({ reading: "shapes" });
+    await vi.advanceTimersByTimeAsync(2 * REST);
+    expect(calls("read")).toHaveLength(0);
+    await answer("load", { ok: true, width: 400, height: 320 });
+    await answer("lay", preview);
+    await vi.advanceTimersByTimeAsync(REST);
+    expect(calls("read").at(-1)!.args[0]).toMatchObject({ reading: "shapes" });
+  });
+
   it("says why a picture cannot be read, and asks nothing more", async () => {
     const scan = createScan(file);
     await answer("load", { ok: false, message: "This picture is too large." });

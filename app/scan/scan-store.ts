@@ -66,7 +66,9 @@ export function createScan(file: File): ScanStore {
 
     const load = async () => {
       const own = client;
-      const loaded = await own.work.load(file);
+      const loading = own.work.load(file);
+      ready = loading;
+      const loaded = await loading;
       if (own !== client) return;
       if (!loaded.ok) set({ problem: loaded.message });
       else {

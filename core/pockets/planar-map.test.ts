@@ -46,8 +46,7 @@ function parts(map: PlanarMap): { vertices: number; edges: number; components: n
   for (const h of edges) {
     const [u, v] = [originOf(noding, h), targetOf(noding, h)];
     used.add(u).add(v);
-    const [a, b] = [sets.find(u), sets.find(v)];
-    if (a !== b) sets.join(a, b);
+    sets.unite(u, v);
   }
   const components = new Set([...used].map((v) => sets.find(v))).size;
   return { vertices: used.size, edges: edges.length, components };
