@@ -97,3 +97,22 @@ test("draw, tidy, trim, bend, arrange and ink, all undone to the very same file"
   await expect(stage(page, "Flats")).toContainText(`0 of ${POCKETS} pockets`);
   expect((await save(page, "SVG")).bytes.toString()).toBe(before);
 });
+
+test("colours on a hidden sheet come back with the file", async ({ page }) => {
+  await openFile(page, "garden.svg", GARDEN);
+  await deskReady(page);
+  await stage(page, "Flats").click();
+  const pocket = pocketsIn(GARDEN)[0];
+  await click(page, pocket.seed);
+  await expect(stage(page, "Flats")).toContainText(`1 of ${POCKETS} pockets`);
+  await page.getByRole("button", { name: "Hide flats" }).click();
+  await expect.poll(async () => (await artColour(page, pocket.seed, PAGE))[3]).toBe(0);
+  const { bytes } = await save(page, "SVG");
+  await openFile(page, "again.svg", bytes.toString());
+  await page.getByRole("button", { name: "Put it on the desk" }).click();
+  await deskReady(page);
+  await expect(stage(page, "Flats")).toContainText(`1 of ${POCKETS} pockets`);
+  expect((await artColour(page, pocket.seed, PAGE))[3]).toBe(0);
+  await page.getByRole("button", { name: "Show flats" }).click();
+  await expect.poll(async () => hexOf(await artColour(page, pocket.seed, PAGE))).toBe("#6f9a4a");
+});
