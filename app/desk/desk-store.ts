@@ -26,6 +26,7 @@ import type { Opened } from "../keep/shelf.ts";
 import { type Client, pocketClient } from "../work/clients.ts";
 import type { GapReading, PocketReading, PocketWork } from "../work/pockets.worker.ts";
 import type { View } from "./canvas/paint.ts";
+import { placesKept } from "./line-places.ts";
 import { tidySettings, tidyTargets } from "./line-settings.ts";
 import type { Size } from "./view.ts";
 
@@ -204,6 +205,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
 
     const apply = (move: Move | undefined, said: string) => {
       if (!move) return;
+      const before = get().history.drawing;
       const { drawing: next } = move.history;
       set({ history: move.history, ...derivedState(next, get().derived.pockets), said });
       if (get().chosenShade && !next.shades[get().chosenShade!]) set({ chosenShade: null });
@@ -213,7 +215,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       const lines = linePatches(move.patches);
       if (lines.length > 0) {
         tried++;
-        set({ leak: null, triedReach: null });
+        set({ leak: null, triedReach: null, ...placesKept(get(), before, next) });
         void take(client.work.follow(lines));
       }
     };

@@ -230,6 +230,20 @@ describe("trimming on the desk", () => {
     trimTails(desk, shortTails(state()));
     expect([named("post").points[1], last(named("post").points)]).toEqual([22, 70]);
   });
+
+  it("shows no tail of a line that has just been cut, whose places are others now", async () => {
+    await open(BOX.replace("M50 22V76", "M50 22V24V26V28V40V76"));
+    expect(state().gaps.tails).toHaveLength(2);
+    trimTails(desk, state().gaps.tails);
+    expect(state().gaps.tails).toEqual([]);
+    expect(TOOLS.trim.marks!(state())).toEqual([]);
+    await settled();
+    expect(state().gaps.tails).toEqual([]);
+    state().undo();
+    expect(TOOLS.trim.marks!(state())).toEqual([]);
+    await settled();
+    expect(state().gaps.tails).toHaveLength(2);
+  });
 });
 
 describe("bending on the desk", () => {
@@ -283,6 +297,11 @@ describe("bending on the desk", () => {
     state().set({ heldPoints: [1] });
     key("a");
     expect(curveCount(named("top").points)).toBe(3);
+    expect(state().heldPoints).toEqual([2]);
+    state().undo();
+    expect(state().heldPoints).toEqual([]);
+    state().redo();
+    state().set({ heldPoints: [2] });
     key("Backspace");
     expect(curveCount(named("top").points)).toBe(2);
     key("}");

@@ -30,6 +30,11 @@ describe("chains of cubics", () => {
     expect(between(WAVE, 2, 0)).toEqual(reversed(WAVE));
   });
 
+  it("ends where the chain does, whatever parameters are asked for", () => {
+    expect(between(WAVE, -1, 7)).toEqual(WAVE);
+    expect(between(WAVE, 5, 7)).toEqual([60, 0]);
+  });
+
   it("measures the area of a circle to the accuracy of its cubics", () => {
     expect(sweptArea(circle(7, -3, 50).points)).toBeCloseTo(Math.PI * 2500, -1);
     expect(Math.abs(sweptArea(circle(7, -3, 50).points) / (Math.PI * 2500) - 1)).toBeLessThan(6e-4);

@@ -64,14 +64,20 @@ function pushPiece(out: number[], chain: Coords, o: number, t0: number, t1: numb
   out.push(blossom(chain, o, t1, t1, t1), blossom(chain, o + 1, t1, t1, t1));
 }
 
-/** The part of a chain between two parameters, in the direction from u0 to u1, as a new chain. */
+/**
+ * The part of a chain between two parameters, in the direction from u0 to u1, as a new chain; parameters beyond its ends
+ * stand for these.
+ */
 export function between(chain: Coords, u0: number, u1: number): number[] {
   if (u1 < u0) return reversed(between(chain, u1, u0));
-  const out: number[] = [...pointAt(chain, u0)];
-  let u = u0;
-  while (u < u1 - 1e-12) {
-    const index = Math.min(curveCount(chain) - 1, Math.floor(u + 1e-12));
-    const end = Math.min(u1, index + 1);
+  const count = curveCount(chain);
+  const from = Math.max(0, Math.min(count, u0));
+  const to = Math.max(0, Math.min(count, u1));
+  const out: number[] = [...pointAt(chain, from)];
+  let u = from;
+  while (u < to - 1e-12) {
+    const index = Math.min(count - 1, Math.floor(u + 1e-12));
+    const end = Math.min(to, index + 1);
     pushPiece(out, chain, index * 6, Math.max(0, u - index), end - index);
     u = end;
   }
