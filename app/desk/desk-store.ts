@@ -100,6 +100,8 @@ export interface DeskState {
   readonly gaps: GapReading;
   /** True while the worker looks for pockets. */
   readonly reading: boolean;
+  /** Why there are no pockets, where their lines ask for too much. */
+  readonly trouble: string | null;
   readonly keeping: KeepState;
   readonly stage: Stage;
   readonly tools: Readonly<Record<Stage, ToolName>>;
@@ -193,12 +195,12 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const take = async (answer: Promise<PocketReading>) => {
       const turn = ++asked;
       set({ reading: true });
-      const { keys, fresh } = await answer;
+      const { keys, fresh, trouble = null } = await answer;
       for (const pocket of fresh) known.set(pocket.key, pocket);
       known = new Map(keys.map((key) => [key, known.get(key)!]));
       const reading = turn !== asked;
       const shown = [...known.values()];
-      set({ ...derivedState(get().history.drawing, shown), reading, hovered: null, walked: null });
+      set({ ...derivedState(get().history.drawing, shown), reading, trouble, hovered: null, walked: null });
       clearTimeout(resting);
       resting = setTimeout(() => void readGaps(turn), GAPS_AFTER_MS);
     };
@@ -228,6 +230,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       ...derivedState(drawing, []),
       gaps: NOTHING,
       reading: true,
+      trouble: null,
       keeping: opened.kept === "memory" ? "memory" : "kept",
       stage: "Flats",
       tools: { Lines: "draw", Gaps: "explain", Flats: "pour", Light: "shade", Deliver: "look" },
@@ -290,7 +293,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       tryReach: async (width) => {
         const turn = ++tried;
         const reading = await client.work.reach(width);
-        if (turn === tried) set({ triedReach: { ...reading, width } });
+        if (turn === tried) set({ triedReach: reading && { ...reading, width } });
       },
       close: () => {
         clearTimeout(resting);

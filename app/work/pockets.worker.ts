@@ -12,6 +12,7 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import { type ReachReading, readReach } from "#core/pockets/reach-reading.ts";
 import { type Gaps, type LooseEnd, longestReach } from "#core/pockets/reading.ts";
 import type { Tail } from "#core/pockets/tails.ts";
+import { unlessTooDense } from "#core/pockets/too-dense.ts";
 
 enablePatches();
 
@@ -23,6 +24,8 @@ export interface PocketReading {
   readonly fresh: readonly Pocket[];
   /** Time in the worker, milliseconds. */
   readonly took: number;
+  /** Why there are none, in a sentence. */
+  readonly trouble?: string;
 }
 
 export interface GapReading {
@@ -45,13 +48,20 @@ const reader = new LineReader();
 let told = new Set<Pocket>();
 function read(): PocketReading {
   const begun = performance.now();
-  const pockets = reader.read(drawing!).filter(({ hidden }) => !hidden);
+  const { pockets, trouble } = unlessTooDense<{ pockets: Pocket[]; trouble?: string }>(
+    () => ({ pockets: reader.read(drawing!).filter(({ hidden }) => !hidden) }),
+    ({ message }) => ({ pockets: [], trouble: message }),
+  );
   const fresh = pockets.filter((pocket) => !told.has(pocket));
   told = new Set(pockets);
-  return { keys: pockets.map(({ key }) => key), fresh, took: performance.now() - begun };
+  return { keys: pockets.map(({ key }) => key), fresh, took: performance.now() - begun, trouble };
 }
 
-const readGaps = (): Gaps => reader.gaps(drawing!);
+const readGaps = (): Gaps | undefined =>
+  unlessTooDense<Gaps | undefined>(
+    () => reader.gaps(drawing!),
+    () => undefined,
+  );
 
 const work = {
   open(next: Drawing): PocketReading {
@@ -66,8 +76,8 @@ const work = {
   },
 
   gaps(): GapReading {
-    const { openings, looseEnds } = readGaps();
-    return { openings, looseEnds, tails: reader.tails() };
+    const gaps = readGaps();
+    return { openings: gaps?.openings ?? [], looseEnds: gaps?.looseEnds ?? [], tails: reader.tails() };
   },
 
   tidy(
@@ -91,14 +101,17 @@ const work = {
   },
 
   /** What a reach would close. */
-  reach: (width: number): ReachReading => {
-    const reading = readReach(readGaps().space, width);
+  reach: (width: number): ReachReading | null => {
+    const gaps = readGaps();
+    if (!gaps) return null;
+    const reading = readReach(gaps.space, width);
     return Comlink.transfer(reading, [reading.triangles.buffer]);
   },
 
   leak: (at: Point): Leak | undefined => {
     const closed = (opening: Opening) => isReached(drawing!, opening);
-    return explainLeak(readGaps().space, at, longestReach(drawing!), closed);
+    const gaps = readGaps();
+    return gaps && explainLeak(gaps.space, at, longestReach(drawing!), closed);
   },
 };
 

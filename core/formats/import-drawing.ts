@@ -10,6 +10,7 @@ import { speckArea } from "../drawing/speck.ts";
 import { boundsOf } from "../geometry/point.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { unlessTooDense } from "../pockets/too-dense.ts";
 import { pocketAt, variableNames } from "../scene/scene.ts";
 import { asideLines, cutLine, type ImportReport, speckLine } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
@@ -118,8 +119,12 @@ function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value
   return { ...drawing, pours, flatShapes };
 }
 
+/** Where the lines ask for too much there are none: colour then stays in the shapes it came in. */
 const readPockets = (drawing: Drawing): Pocket[] =>
-  new LineReader().read(drawing).filter(({ hidden }) => !hidden);
+  unlessTooDense(
+    () => new LineReader().read(drawing).filter(({ hidden }) => !hidden),
+    () => [],
+  );
 
 const pourInto = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
   id,

@@ -4,11 +4,11 @@ import {
   between,
   closestNear,
   crossingNear,
+  enclosedArea,
   flatten,
   pointAt,
   polyline,
   reversed,
-  sweptArea,
 } from "./cubic.ts";
 
 const WAVE = [0, 0, 10, 30, 20, -30, 30, 0, 40, 30, 50, 30, 60, 0];
@@ -36,8 +36,8 @@ describe("chains of cubics", () => {
   });
 
   it("measures the area of a circle to the accuracy of its cubics", () => {
-    expect(sweptArea(circle(7, -3, 50).points)).toBeCloseTo(Math.PI * 2500, -1);
-    expect(Math.abs(sweptArea(circle(7, -3, 50).points) / (Math.PI * 2500) - 1)).toBeLessThan(6e-4);
+    expect(enclosedArea(circle(7, -3, 50).points)).toBeCloseTo(Math.PI * 2500, -1);
+    expect(Math.abs(enclosedArea(circle(7, -3, 50).points) / (Math.PI * 2500) - 1)).toBeLessThan(6e-4);
   });
 
   it("flattens within the tolerance asked for", () => {

@@ -138,22 +138,22 @@ export function flatten(chain: Coords, tolerance: number): number[] {
 }
 
 /**
- * Exact signed area swept between a chain and the origin, ½∫(x dy − y dx): summed over a closed outline
- * it is the outline's area.
+ * Exact signed area between a chain and the straight way from its end back to its start, ½∫(x dy − y dx) about that
+ * start, so that it loses no digits far from the origin: of a closed outline its area.
  */
-export function sweptArea(chain: Coords): number {
+export function enclosedArea(chain: Coords): number {
   let sum = 0;
   for (let o = 0; o + 7 < chain.length; o += 6) {
-    const x0 = chain[o];
-    const y0 = chain[o + 1];
-    const x1 = chain[o + 2] - x0;
-    const y1 = chain[o + 3] - y0;
-    const x2 = chain[o + 4] - x0;
-    const y2 = chain[o + 5] - y0;
-    const x3 = chain[o + 6] - x0;
-    const y3 = chain[o + 7] - y0;
+    const x0 = chain[o] - chain[0];
+    const y0 = chain[o + 1] - chain[1];
+    const x1 = chain[o + 2] - chain[o];
+    const y1 = chain[o + 3] - chain[o + 1];
+    const x2 = chain[o + 4] - chain[o];
+    const y2 = chain[o + 5] - chain[o + 1];
+    const x3 = chain[o + 6] - chain[o];
+    const y3 = chain[o + 7] - chain[o + 1];
     sum -= 0.15 * (x1 * (-y2 - y3) + x2 * (y1 - 2 * y3) + x3 * (y1 + 2 * y2));
-    sum += 0.5 * (x0 * chain[o + 7] - chain[o + 6] * y0);
+    sum += 0.5 * (x0 * y3 - x3 * y0);
   }
   return sum;
 }

@@ -129,6 +129,10 @@ export function fileLater(cells: Cells, segs: Segments, s: number): void {
 
 const NONE: readonly number[] = [];
 
+/** How many segments a cell has been given, those taken out since among them. */
+export const crowdOf = ({ start, later }: Cells, cell: number): number =>
+  start[cell + 1] - start[cell] + (later.get(cell)?.length ?? 0);
+
 /** Calls `visit` for every live segment of a cell. */
 export function eachIn(cells: Cells, segs: Segments, cell: number, visit: (s: number) => void): void {
   for (let k = cells.start[cell]; k < cells.start[cell + 1]; k++) {

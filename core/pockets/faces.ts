@@ -5,7 +5,7 @@
  */
 import { type Cells, columnOf, eachIn, rowOf } from "./cells.ts";
 import { cross } from "./exact.ts";
-import { type HalfEdges, originOf } from "./half-edges.ts";
+import { type HalfEdges, originOf, targetOf } from "./half-edges.ts";
 import type { Join } from "./joins.ts";
 import type { Lattice, Line, Segments } from "./segments.ts";
 import { isSliver } from "./slivers.ts";
@@ -113,21 +113,57 @@ export function boundingLoops({ some, kind, loopCount }: Faces): number[] {
   return found;
 }
 
-/** Where a loop that bounds nothing lies. */
+/** Where a loop that bounds nothing lies: beside another loop that meets its leftmost point, or farther left. */
 export function islandOf(parts: MapParts, faces: Faces, id: number): Island {
-  const { vx, vy } = parts.halfEdges.noding;
-  const v = leftmostVertex(faces.some[id], parts.halfEdges);
-  return { seen: halfEdgeLeftOf(vx[v], vy[v], parts), x: vx[v], y: vy[v] };
+  const { noding } = parts.halfEdges;
+  const h = leavingLeftmost(faces.some[id], parts.halfEdges);
+  const v = originOf(noding, h);
+  const [x, y] = [noding.vx[v], noding.vy[v]];
+  const beside = besideLeft(h, parts.halfEdges);
+  return { seen: faces.loop[beside] === id ? halfEdgeLeftOf(x, y, parts) : beside, x, y };
 }
 
-function leftmostVertex(first: number, { noding, next }: HalfEdges): number {
+/** The half-edge of a loop that leaves its leftmost point. */
+function leavingLeftmost(first: number, { noding, next }: HalfEdges): number {
   const { vx, vy } = noding;
-  let best = originOf(noding, first);
+  let best = first;
   for (let h = next[first]; h !== first; h = next[h]) {
-    const v = originOf(noding, h);
-    if (vx[v] < vx[best] || (vx[v] === vx[best] && vy[v] < vy[best])) best = v;
+    const [v, w] = [originOf(noding, h), originOf(noding, best)];
+    if (vx[v] < vx[w] || (vx[v] === vx[w] && vy[v] < vy[w])) best = h;
   }
   return best;
+}
+
+/**
+ * Of the half-edges where h begins, the one with the way to the left, a hair upwards, next to it counter-clockwise:
+ * that is what a point there would see.
+ */
+function besideLeft(h: number, { noding, next }: HalfEdges): number {
+  const { vx, vy } = noding;
+  const v = originOf(noding, h);
+  let best = -1;
+  let bestX = 0;
+  let bestY = 0;
+  let now = h;
+  do {
+    const w = targetOf(noding, now);
+    const x = vx[w] - vx[v];
+    const y = vy[w] - vy[v];
+    if (best < 0 || isLater(x, y, bestX, bestY)) {
+      best = now;
+      bestX = x;
+      bestY = y;
+    }
+    now = next[now ^ 1];
+  } while (now !== h);
+  return best;
+}
+
+/** Whether a direction comes after another, counter-clockwise from the left (which itself comes first). */
+function isLater(x: number, y: number, beforeX: number, beforeY: number): boolean {
+  const upper = y > 0 || (y === 0 && x > 0);
+  if (upper !== (beforeY > 0 || (beforeY === 0 && beforeX > 0))) return upper;
+  return cross(beforeX, beforeY, x, y, DOUBT) > 0;
 }
 
 /** The face of every loop, named by the loop that bounds it; -1 for the open outside, -2 for loops no more. */

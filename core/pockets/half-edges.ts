@@ -7,6 +7,7 @@
  */
 import { cross } from "./exact.ts";
 import type { Noding } from "./noding.ts";
+import type { Line, Segments } from "./segments.ts";
 
 export interface HalfEdges {
   readonly noding: Noding;
@@ -37,8 +38,25 @@ export function degreeAt({ next }: HalfEdges, h: number): number {
   return degree;
 }
 
+/**
+ * Of edges that repeat one another, which stands for all: that of the line whose id comes first, then the one nearer
+ * to its start. So it does not matter in which order lines came.
+ */
+export const standsFirst =
+  (lines: readonly Line[], segs: Segments, noding: Noding) =>
+  (e: number, f: number): boolean => {
+    const { line, ua } = segs;
+    const [s, t] = [noding.owner[e], noding.owner[f]];
+    if (line[s] === line[t]) return ua[s] < ua[t];
+    return lines[line[s]].id < lines[line[t]].id;
+  };
+
 /** `spare` is lent for sorting: two numbers a slot. */
-export function halfEdgesOf(noding: Noding, spare: Int32Array): HalfEdges {
+export function halfEdgesOf(
+  noding: Noding,
+  first: ReturnType<typeof standsFirst>,
+  spare: Int32Array,
+): HalfEdges {
   const { at, owner, slotCount, vertexCount } = noding;
   const start = new Int32Array(vertexCount + 1);
   for (let e = 0; e < slotCount; e++) {
@@ -53,7 +71,7 @@ export function halfEdgesOf(noding: Noding, spare: Int32Array): HalfEdges {
     spare[--start[at[e + 1]]] = e * 2 + 1;
   }
   const next = new Int32Array(slotCount * 2).fill(-1);
-  const ring = new Ring(noding);
+  const ring = new Ring(noding, first);
   for (let v = 0; v < vertexCount; v++) ring.link(v, spare, start[v], start[v + 1], next);
   return { noding, next };
 }
@@ -63,7 +81,10 @@ class Ring {
   private dx = new Float64Array(32);
   private dy = new Float64Array(32);
 
-  constructor(private readonly noding: Noding) {}
+  constructor(
+    private readonly noding: Noding,
+    private readonly first: ReturnType<typeof standsFirst>,
+  ) {}
 
   link(v: number, out: Int32Array, from: number, to: number, next: Int32Array): void {
     const count = to - from;
@@ -85,7 +106,7 @@ class Ring {
     for (let k = from; k < kept; k++) next[out[k] ^ 1] = out[k === from ? kept - 1 : k - 1];
   }
 
-  /** Insertion sort, counter-clockwise from the positive x axis; equal directions by number, so repeats meet. */
+  /** Insertion sort, counter-clockwise from the positive x axis; of repeats, which meet, the one to be kept first. */
   private sort(v: number, out: Int32Array, from: number, count: number): void {
     const { vx, vy, doubt } = this.noding;
     if (count > this.dx.length) {
@@ -107,7 +128,7 @@ class Ring {
           if (lower) break;
         } else {
           const turn = cross(ox, oy, x, y, doubt);
-          if (turn > 0 || (turn === 0 && out[from + m - 1] < h)) break;
+          if (turn > 0 || (turn === 0 && this.first(out[from + m - 1] >> 1, h >> 1))) break;
         }
         dx[m] = ox;
         dy[m] = oy;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { flatten, reversed, sweptArea } from "../geometry/cubic.ts";
+import { enclosedArea, flatten, reversed } from "../geometry/cubic.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type { InkRegion } from "./ink-regions.ts";
 import { buildMap } from "./planar-map.ts";
@@ -25,7 +25,7 @@ function shape(outlines: readonly Line[], evenOdd = true): Line[] {
 
 const find = (lines: readonly Line[]): Pocket[] => pocketsOf(buildMap(lines));
 const areas = (lines: readonly Line[]): number[] => find(lines).map(({ area }) => Math.round(area));
-const coverOf = ({ cover }: Pocket): number => cover.reduce((sum, chain) => sum + sweptArea(chain), 0);
+const coverOf = ({ cover }: Pocket): number => cover.reduce((sum, chain) => sum + enclosedArea(chain), 0);
 
 /** A rectangle of ink with a clear one inside. */
 const frame = (x: number, y: number, size: number, thick: number) =>

@@ -6,18 +6,20 @@ import { closestNear, curveCount, isBent, pointAt } from "../geometry/cubic.ts";
 import { IntList } from "../geometry/lists.ts";
 import { distance, mix, type Point } from "../geometry/point.ts";
 import { closestOnSegment, segmentsCross, turn } from "../geometry/segment.ts";
-import { type Cells, cellOf, cellsAlong, columnOf, eachIn, rowOf } from "./cells.ts";
-import { goesOn, passesSquare } from "./noding.ts";
+import { type Cells, cellOf, cellsAlong, columnOf, crowdOf, eachIn, rowOf } from "./cells.ts";
+import { passesSquare } from "./lattice-square.ts";
 import {
   endParameter,
   FLATNESS,
   firstSegments,
+  goesOn,
   inkWidthAt,
   type Lattice,
   type Line,
   type Segments,
   toPage,
 } from "./segments.ts";
+import { Budget, TooDense } from "./too-dense.ts";
 
 /** A connector from a place on one line to a point on another (or on a far part of its own), in lattice steps. */
 export interface Join {
@@ -82,6 +84,11 @@ const isCorner = ({ lines, segs, ends }: JoinInput, s: number): boolean => {
   return s !== ends.first[line] || lines[line].closed;
 };
 
+/** Corners on other lines: drawings of a thousand strokes have some dozens, copies laid over one another many. */
+const MOST_JOINS = 10_000;
+/** Segments looked at for corners that are new. */
+const MOST_LOOKS = 4e6;
+
 /**
  * A corner that lies on another segment but for rounding, and is not in its way as it is, gets a join as ends do:
  * otherwise a tip that touches a line might lose its pocket to the lattice.
@@ -102,13 +109,16 @@ function pushCornerJoin({ segs }: JoinInput, s: number, other: number, joins: Jo
   const to = closestOnSegment([ax[other], ay[other]], [bx[other], by[other]], [x, y]);
   const gap = distance(to, [x, y]);
   if (gap === 0 || gap > ROUNDING) return;
+  if (joins.length === MOST_JOINS) throw new TooDense();
   joins.push({ line: segs.line[s], start: undefined, other: segs.line[other], from: [x, y], to });
 }
 
 /** The joins of corners that noding has seen to miss a segment: pairs of the segment and the corner's own one. */
 export function joinsOfMisses(input: JoinInput, misses: readonly (readonly [number, number])[]): Join[] {
   const joins: Join[] = [];
-  for (const [other, s] of misses) if (isCorner(input, s)) pushCornerJoin(input, s, other, joins);
+  const ofJoin = (s: number) => input.joins.has(input.segs.line[s]);
+  for (const [other, s] of misses)
+    if (isCorner(input, s) && !ofJoin(other) && !ofJoin(s)) pushCornerJoin(input, s, other, joins);
   return joins;
 }
 
@@ -118,10 +128,12 @@ export function cornerJoinsOf(input: JoinInput, fresh: readonly number[]): Join[
   const isFresh = new Set(fresh);
   const joins: Join[] = [];
   const touched = new IntList(64);
+  const looks = new Budget(MOST_LOOKS);
   for (const s of fresh) {
     cellsAlong(segs, s, cells, touched);
     const own = isCorner(input, s) ? cellOf(cells, segs.ax[s], segs.ay[s]) : -1;
     for (const cell of touched.data.slice(0, touched.length)) {
+      looks.spend(crowdOf(cells, cell));
       eachIn(cells, segs, cell, (other) => {
         if (input.joins.has(segs.line[other])) return;
         if (cell === own) pushCornerJoin(input, s, other, joins);
@@ -136,9 +148,9 @@ export function cornerJoinsOf(input: JoinInput, fresh: readonly number[]): Join[
 export const widestInk = (lines: readonly Line[]): number =>
   lines.reduce((most, { width }) => Math.max(most, width), 0);
 
-/** How far from its tip an end of this line may find something to join, in lattice steps. */
-export function searchDistance({ lattice, strict }: JoinInput, line: Line, widest: number): number {
-  const ink = strict ? 0 : (line.width + widest) / 2;
+/** How far from its tip an end of this line may find a line of some width to join, in lattice steps. */
+export function searchDistance({ lattice, strict }: JoinInput, line: Line, width: number): number {
+  const ink = strict ? 0 : (line.width + width) / 2;
   return Math.max(
     endRounding(lattice),
     (Math.max(ink, lattice.tolerance) + lattice.tolerance) / lattice.step,
@@ -150,7 +162,7 @@ const NONE: readonly Join[] = [];
 /** Of places equally near, the one farther left, then up, is taken, whatever the order of the lines. */
 export const byPlace = ([ax, ay]: Point, [bx, by]: Point): number => ax - bx || ay - by;
 
-/** The joins of one end of one line. */
+/** The joins of one end of one line: each hangs on the two lines it joins alone. */
 export function joinsAt(input: JoinInput, index: number, start: boolean, widest: number): readonly Join[] {
   const { lines, segs, ends } = input;
   const line = lines[index];
@@ -163,7 +175,7 @@ export function joinsAt(input: JoinInput, index: number, start: boolean, widest:
   const own = start ? first : last - 1;
   ends.met[index * 2 + (start ? 0 : 1)] = false;
   if (near.every((s) => s === own)) return NONE;
-  const tail = tailOf(segs, first, last, start, search);
+  const tail = tailOf(segs, first, last, start, search, 3 * searchDistance(input, line, line.width));
   const rounding = endRounding(input.lattice);
   const nearest = new Map<number, { gap: number; at: Point }>();
   const crossed = new Set<number>();
@@ -174,8 +186,9 @@ export function joinsAt(input: JoinInput, index: number, start: boolean, widest:
     const b: Point = [segs.bx[s], segs.by[s]];
     const at = closestOnSegment(a, b, tip);
     const gap = distance(at, tip);
-    if (gap > search) continue;
-    if (tailCrosses(tail.points, a, b)) crossed.add(other);
+    const reach = searchDistance(input, line, lines[other].width);
+    if (gap > reach) continue;
+    if (tailCrosses(tail.points, a, b, reach)) crossed.add(other);
     const best = nearest.get(other);
     if (best && (gap - best.gap || byPlace(at, best.at)) >= 0) continue;
     if (isJoined(input, index, start, s, at, gap)) nearest.set(other, { gap, at });
@@ -224,30 +237,38 @@ function isJoined(
 interface Tail {
   /** Points back along the line from its end, for one search distance. */
   readonly points: readonly Point[];
-  /** The segments of its own line too near the end to be joined to it: about three search distances. */
+  /** The segments of its own line too near the end to be joined to it. */
   readonly from: number;
   readonly to: number;
 }
 
-function tailOf(segs: Segments, first: number, last: number, start: boolean, search: number): Tail {
+function tailOf(
+  segs: Segments,
+  first: number,
+  last: number,
+  start: boolean,
+  search: number,
+  own: number,
+): Tail {
   const { ax, ay, bx, by } = segs;
   const points: Point[] = [start ? [ax[first], ay[first]] : [bx[last - 1], by[last - 1]]];
   let length = 0;
-  let k = 0;
-  for (; k < last - first && length < 3 * search; k++) {
+  let ownCount = 0;
+  for (let k = 0; k < last - first && length < Math.max(search, own); k++) {
     const s = start ? first + k : last - 1 - k;
+    if (length < own) ownCount++;
     const piece = Math.hypot(bx[s] - ax[s], by[s] - ay[s]);
     const far: Point = start ? [bx[s], by[s]] : [ax[s], ay[s]];
     if (length < search)
       points.push(mix(points[points.length - 1], far, Math.min(1, (search - length) / piece)));
     length += piece;
   }
-  return start ? { points, from: first, to: first + k } : { points, from: last - k, to: last };
+  return start ? { points, from: first, to: first + ownCount } : { points, from: last - ownCount, to: last };
 }
 
 /** Live segments that come within a distance of a point, each once. */
 function segmentsNear({ cells, segs, joins }: JoinInput, tip: Point, within: number): number[] {
-  const found: number[] = [];
+  const found = new Set<number>();
   const [x, y] = tip;
   const take = (s: number) => {
     const ax = segs.ax[s];
@@ -256,17 +277,24 @@ function segmentsNear({ cells, segs, joins }: JoinInput, tip: Point, within: num
     const ay = segs.ay[s];
     const by = segs.by[s];
     if ((ay < by ? ay : by) > y + within || (ay > by ? ay : by) < y - within) return;
-    if (!found.includes(s) && !joins.has(segs.line[s])) found.push(s);
+    if (!joins.has(segs.line[s])) found.add(s);
   };
   const lastRow = rowOf(cells, y + within);
   const lastColumn = columnOf(cells, x + within);
   for (let row = rowOf(cells, y - within); row <= lastRow; row++)
     for (let column = columnOf(cells, x - within); column <= lastColumn; column++)
       eachIn(cells, segs, row * cells.columns + column, take);
-  return found;
+  return [...found];
 }
 
-function tailCrosses(points: readonly Point[], a: Point, b: Point): boolean {
-  for (let i = 0; i + 1 < points.length; i++) if (segmentsCross(points[i], points[i + 1], a, b)) return true;
+/** Whether a tail crosses a segment within a length from its tip. */
+function tailCrosses(points: readonly Point[], a: Point, b: Point, within: number): boolean {
+  let left = within;
+  for (let i = 0; i + 1 < points.length && left > 0; i++) {
+    const length = distance(points[i], points[i + 1]);
+    const end = length > left ? mix(points[i], points[i + 1], left / length) : points[i + 1];
+    if (segmentsCross(points[i], end, a, b)) return true;
+    left -= length;
+  }
   return false;
 }

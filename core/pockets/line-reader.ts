@@ -11,6 +11,7 @@ import { type Pocket, PocketReader } from "./pockets.ts";
 import { bridgeLine, type Gaps, gapsOf, linesOf, longestReach } from "./reading.ts";
 import type { Line } from "./segments.ts";
 import { type Tail, tailsOf } from "./tails.ts";
+import { TooDense } from "./too-dense.ts";
 
 export class LineReader {
   /** Lines in the map: the drawing's own, then the bridges of its reach. */
@@ -20,7 +21,7 @@ export class LineReader {
   private pockets: PocketReader | undefined;
   private lastGaps: Gaps | undefined;
 
-  /** All pockets, largest first; one that did not change is the same object as before. */
+  /** All pockets, largest first; one that did not change is the same object as before. Throws TooDense (too-dense.ts). */
   read(drawing: Drawing): Pocket[] {
     const own = linesOf(drawing);
     const changed = !this.map || this.map.strict !== drawing.strict || differ(own, this.own);
@@ -47,6 +48,8 @@ export class LineReader {
     const follows =
       this.map?.strict === strict && editMap(this.map, changeBetween([...this.own, ...this.reached], lines));
     if (!follows) {
+      this.map = undefined;
+      this.lastGaps = undefined;
       this.map = buildMap(lines, { strict });
       this.pockets = new PocketReader(this.map);
     }
@@ -56,14 +59,15 @@ export class LineReader {
 
   /** Loose tails of the lines as `gaps` has read them last, shortest first. */
   tails(): Tail[] {
-    return tailsOf(this.map!);
+    return this.map ? tailsOf(this.map) : [];
   }
 
-  /** Loose ends and openings of the drawing's own lines, before its reach closes any. */
+  /** Loose ends and openings of the drawing's own lines, before its reach closes any. Throws TooDense. */
   gaps(drawing: Drawing): Gaps {
+    if (!this.map) throw new TooDense();
     if (!this.lastGaps) {
       if (this.reached.length > 0) this.turnTo(this.own, [], drawing.strict);
-      this.lastGaps = gapsOf(this.map!, longestReach(drawing));
+      this.lastGaps = gapsOf(this.map, longestReach(drawing));
     }
     return this.lastGaps;
   }

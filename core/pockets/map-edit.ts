@@ -5,15 +5,17 @@
  * dynamically" (1998), with the book-keeping left to what can be found again through the grid.
  */
 import { IntList, range } from "../geometry/lists.ts";
-import { cellOf, cellsAlong, eachIn, fileLater } from "./cells.ts";
+import { cellOf, cellsAlong, crowdOf, eachIn, fileLater } from "./cells.ts";
 import { cross, crossingAt, doubtFor } from "./exact.ts";
 import { islandOf, LOOP, traceLoop } from "./faces.ts";
 import { cornerJoinsOf, type JoinInput, joinsAt, searchDistance, widestInk } from "./joins.ts";
-import { AlongSorter, passesSquare } from "./noding.ts";
+import { passesSquare } from "./lattice-square.ts";
+import { AlongSorter } from "./noding.ts";
 import { appendLine, joinLine, type PlanarMap } from "./planar-map.ts";
 import { RingEditor } from "./ring-edit.ts";
 import { fitsLattice, type Line, longestExtent } from "./segments.ts";
 import { sideJoinsOf } from "./side-joins.ts";
+import { Budget, unlessTooDense } from "./too-dense.ts";
 
 /** What is to become of some lines: those of `gone` leave, those of `come` arrive; a changed line does both. */
 export interface LineChange {
@@ -39,9 +41,17 @@ export function editMap(map: PlanarMap, change: LineChange): boolean {
   if (!change.come.every(({ points }) => fitsLattice(map.lattice, points))) return false;
   const built = map.noding.builtSlots;
   if (map.noding.slotCount - built > WORN * built + 4096) return false;
-  new MapEditor(map).run(change);
-  return true;
+  return unlessTooDense(
+    () => {
+      new MapEditor(map).run(change);
+      return true;
+    },
+    () => false,
+  );
 }
+
+/** Looks at other segments and vertices: past these a fresh build, which quarters crowded cells, is faster. */
+const MOST_LOOKS = { least: 2e6, perSegment: 60 };
 
 interface Extent {
   left: number;
@@ -59,19 +69,18 @@ class MapEditor {
   private readonly scratch = new IntList(64);
 
   private readonly rings: RingEditor;
+  private readonly looks: Budget;
 
   constructor(private readonly map: PlanarMap) {
-    this.rings = new RingEditor(map);
+    this.looks = new Budget(MOST_LOOKS.least + MOST_LOOKS.perSegment * map.segs.count);
+    this.rings = new RingEditor(map, this.looks);
   }
 
   run({ gone, come }: LineChange): void {
     const { map } = this;
     const leaving = this.indicesOf(gone);
     const firstNew = map.lines.length;
-    const widest = widestInk([
-      ...map.lines.filter((_, i) => map.ends.last[i] >= 0 && !leaving.has(i)),
-      ...come,
-    ]);
+    const widest = widestInk([...map.lines.filter((_, i) => map.ends.last[i] >= 0), ...come]);
     const before = [...leaving].flatMap((line) => this.segmentsOfLine(line));
     for (const line of come) appendLine(map, line);
     const after = range(map.ends.first[firstNew] ?? map.segs.count, map.segs.count);
@@ -87,6 +96,7 @@ class MapEditor {
     for (const s of fresh) this.putIn(s);
     this.renode();
     this.retrace();
+    for (const v of this.touched) map.changedVertices.add(v);
   }
 
   private indicesOf(ids: readonly string[]): Set<number> {
@@ -170,7 +180,7 @@ class MapEditor {
     for (const join of joins) {
       const index = map.lines.length;
       map.joins.set(index, join);
-      appendLine(map, joinLine(join, map.lattice, index));
+      appendLine(map, joinLine(join, map.lattice));
     }
     const fresh = range(from, map.segs.count);
     for (const s of fresh) fileLater(map.cells, map.segs, s);
@@ -235,12 +245,16 @@ class MapEditor {
       visit(t, x, crossingAt(ay[i], dy, sideA, sideB, doubt, pair));
     };
     cellsAlong(segs, s, cells, this.scratch);
-    for (const cell of this.scratch.data.slice(0, this.scratch.length)) eachIn(cells, segs, cell, meet);
+    for (const cell of this.scratch.data.slice(0, this.scratch.length)) {
+      this.looks.spend(crowdOf(cells, cell));
+      eachIn(cells, segs, cell, meet);
+    }
   }
 
   private findVertex(x: number, y: number): number {
     const { cells, noding } = this.map;
     const cell = cellOf(cells, x, y);
+    this.looks.spend(noding.cellVertices[cell + 1] - noding.cellVertices[cell]);
     for (let v = noding.cellVertices[cell]; v < noding.cellVertices[cell + 1]; v++)
       if (noding.vx[v] === x && noding.vy[v] === y) return v;
     return noding.laterVertices.get(cell)?.find((v) => noding.vx[v] === x && noding.vy[v] === y) ?? -1;
@@ -270,7 +284,9 @@ class MapEditor {
     for (const v of this.touched) {
       const x = noding.vx[v];
       const y = noding.vy[v];
-      eachIn(cells, segs, cellOf(cells, x, y), (s) => {
+      const cell = cellOf(cells, x, y);
+      this.looks.spend(crowdOf(cells, cell));
+      eachIn(cells, segs, cell, (s) => {
         if (this.passes(s, x, y) || this.holds(s, v)) this.affected.add(s);
       });
     }
@@ -329,6 +345,7 @@ class MapEditor {
     };
     cellsAlong(segs, s, cells, this.scratch);
     for (const cell of this.scratch.data.slice(0, this.scratch.length)) {
+      this.looks.spend(noding.cellVertices[cell + 1] - noding.cellVertices[cell]);
       for (let v = noding.cellVertices[cell]; v < noding.cellVertices[cell + 1]; v++) consider(v);
       for (const v of noding.laterVertices.get(cell) ?? []) consider(v);
     }

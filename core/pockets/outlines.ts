@@ -13,8 +13,8 @@ export interface Run {
   readonly line: number;
   readonly from: number;
   readonly to: number;
-  readonly startVertex: number;
-  readonly endVertex: number;
+  /** The half-edge it begins with. */
+  readonly first: number;
   /** The face on the far side: a loop number, or -1 for outside. */
   readonly beyond: number;
 }
@@ -92,29 +92,40 @@ export function runsOf(faced: FacedMap, cycle: readonly number[], split: boolean
     k++;
     while (k < cycle.length && joinsPrevious[(firstBreak + k) % cycle.length])
       end = cycle[(firstBreak + k++) % cycle.length];
-    const startVertex = originOf(map.noding, begin);
-    const endVertex = targetOf(map.noding, end);
     runs.push({
       line: lineOf(map, begin),
-      from: paramAt(map, begin, startVertex),
-      to: paramAt(map, end, endVertex),
-      startVertex,
-      endVertex,
+      from: paramAt(map, begin, originOf(map.noding, begin)),
+      to: paramAt(map, end, targetOf(map.noding, end)),
+      first: begin,
       beyond: faceOf(faced, begin ^ 1),
     });
   }
   return runs;
 }
 
-/** Turns runs into curves; remembers where lines truly meet so that neighbours agree to the last digit. */
+/** A line at a vertex of the map: its parameter there. */
+interface Arm {
+  readonly line: number;
+  readonly u: number;
+}
+
+/**
+ * Turns runs into curves. Where lines meet is found once for each vertex and hangs on the lines there alone, so that
+ * neighbours agree to the last digit.
+ */
 export class CurveCutter {
   private readonly meetings = new Map<number, Point>();
 
   constructor(private readonly map: PlanarMap) {}
 
+  /** The lines at these vertices are no longer those they were. */
+  forget(vertices: Iterable<number>): void {
+    for (const vertex of vertices) this.meetings.delete(vertex);
+  }
+
   /** Each run of a cycle as a curve of its own, one beginning where the one before ends. */
   pieces(runs: readonly Run[]): number[][] {
-    const meetings = runs.map((run, i) => this.meeting(runs[(i + runs.length - 1) % runs.length], run));
+    const meetings = runs.map(({ first }) => this.meeting(first));
     return runs.map((run, i) => this.piece(run, meetings[i], meetings[(i + 1) % runs.length]));
   }
 
@@ -130,36 +141,53 @@ export class CurveCutter {
     return piece;
   }
 
-  /** Where two successive runs meet. */
-  private meeting(before: Run, after: Run): Point {
-    const vertex = after.startVertex;
-    const known = this.meetings.get(vertex);
-    if (known) return known;
-    const point = this.findMeeting(before, after);
-    this.meetings.set(vertex, point);
-    return point;
-  }
-
   private settle(run: Run, u: number, at: Point): number {
     const chain = this.map.lines[run.line].points;
     return u === 0 || u === curveCount(chain) ? u : closestNear(chain, at, u, 0.25);
   }
 
-  private findMeeting(before: Run, after: Run): Point {
+  /** Where the lines meet at the vertex that a half-edge leaves. */
+  private meeting(h: number): Point {
+    const vertex = originOf(this.map.noding, h);
+    const known = this.meetings.get(vertex);
+    if (known) return known;
+    const point = this.findMeeting(vertex, this.armsAt(h));
+    this.meetings.set(vertex, point);
+    return point;
+  }
+
+  /** Lines before bridges, else by their ids: the order in which they came does not matter. */
+  private armsAt(h: number): Arm[] {
+    const { map } = this;
+    const { lines, halfEdges, noding } = map;
+    const vertex = originOf(noding, h);
+    const arms: Arm[] = [];
+    let now = h;
+    do {
+      const arm = { line: lineOf(map, now), u: paramAt(map, now, vertex) };
+      if (!arms.some(({ line, u }) => line === arm.line && Math.abs(u - arm.u) < 1e-6)) arms.push(arm);
+      now = halfEdges.next[now ^ 1];
+    } while (now !== h);
+    const inOrder = (a: Arm, b: Arm) => {
+      const [one, other] = [lines[a.line], lines[b.line]];
+      if (one.bridge !== other.bridge) return one.bridge ? 1 : -1;
+      return one.id === other.id ? a.u - b.u : one.id < other.id ? -1 : 1;
+    };
+    return arms.sort(inOrder);
+  }
+
+  private findMeeting(vertex: number, arms: readonly Arm[]): Point {
     const { lines, lattice, noding } = this.map;
-    const a = lines[before.line];
-    const b = lines[after.line];
-    const atEnd = (u: number, count: number) => u < 1e-9 || u > count - 1e-9;
-    const aEnds = atEnd(before.to, curveCount(a.points));
-    const bEnds = atEnd(after.from, curveCount(b.points));
-    if (bEnds && !b.bridge) return pointAt(b.points, after.from);
-    if (aEnds && !a.bridge) return pointAt(a.points, before.to);
-    const latticePoint = toPage(lattice, noding.vx[after.startVertex], noding.vy[after.startVertex]);
-    if (bEnds && !aEnds) return pointAt(a.points, closestNear(a.points, latticePoint, before.to, 0.25));
-    if (aEnds && !bEnds) return pointAt(b.points, closestNear(b.points, latticePoint, after.from, 0.25));
-    const crossing = crossingNear(a.points, before.to, b.points, after.from, 8 * lattice.tolerance);
+    const pointsOf = ({ line }: Arm) => lines[line].points;
+    const ends = (arm: Arm) => arm.u < 1e-9 || arm.u > curveCount(pointsOf(arm)) - 1e-9;
+    const end = arms.find((arm) => ends(arm) && !lines[arm.line].bridge);
+    if (end) return pointAt(pointsOf(end), end.u);
+    const [a, b] = arms.filter((arm) => !ends(arm));
+    const latticePoint = toPage(lattice, noding.vx[vertex], noding.vy[vertex]);
+    if (!a) return latticePoint;
+    const crossing = b && crossingNear(pointsOf(a), a.u, pointsOf(b), b.u, 8 * lattice.tolerance);
     // Curves that barely touch have no crossing to settle on: the meeting stays on one of them.
-    return crossing ?? pointAt(a.points, closestNear(a.points, latticePoint, before.to, 0.25));
+    return crossing ?? pointAt(pointsOf(a), closestNear(pointsOf(a), latticePoint, a.u, 0.25));
   }
 }
 

@@ -3,12 +3,12 @@ import { describe, expect, it } from "vitest";
 import { flatten, reversed } from "../geometry/cubic.ts";
 import { boxHolds } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
-import { UnionFind } from "../geometry/union-find.ts";
 import { cross } from "./exact.ts";
 import { resolveFaces } from "./faces.ts";
 import { originOf, targetOf } from "./half-edges.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
+import { edgesOf, eulerRest, loopsOf } from "./promises.ts";
 import type { Line } from "./segments.ts";
 import { straight } from "./testing.ts";
 
@@ -30,47 +30,6 @@ const curves = fc.array(
     .map((points): Line => ({ id: points.join(), points, closed: false, width: 0, bridge: false })),
   { minLength: 1, maxLength: 8 },
 );
-
-/** Edges that are no repeats, each once, by their even half-edge. */
-function edgesOf({ noding, halfEdges }: PlanarMap): number[] {
-  const found: number[] = [];
-  for (let e = 0; e < noding.slotCount; e++) if (halfEdges.next[2 * e] >= 0) found.push(2 * e);
-  return found;
-}
-
-function parts(map: PlanarMap): { vertices: number; edges: number; components: number } {
-  const { noding } = map;
-  const sets = new UnionFind(noding.vertexCount);
-  const used = new Set<number>();
-  const edges = edgesOf(map);
-  for (const h of edges) {
-    const [u, v] = [originOf(noding, h), targetOf(noding, h)];
-    used.add(u).add(v);
-    sets.unite(u, v);
-  }
-  const components = new Set([...used].map((v) => sets.find(v))).size;
-  return { vertices: used.size, edges: edges.length, components };
-}
-
-/** Loops with their exact area in lattice steps squared, doubled; positive where they bound from outside. */
-function loopsOf(map: PlanarMap): { id: number; twice: bigint }[] {
-  const { faces, halfEdges, noding } = map;
-  const found: { id: number; twice: bigint }[] = [];
-  for (let id = 0; id < faces.loopCount; id++) {
-    const first = faces.some[id];
-    if (first < 0) continue;
-    let twice = 0n;
-    let h = first;
-    do {
-      const [a, b] = [originOf(noding, h), targetOf(noding, h)];
-      const [ax, ay, bx, by] = [noding.vx[a], noding.vy[a], noding.vx[b], noding.vy[b]].map(BigInt);
-      twice += ax * by - bx * ay;
-      h = halfEdges.next[h];
-    } while (h !== first);
-    found.push({ id, twice });
-  }
-  return found;
-}
 
 /** No two edges of the map may cross or overlap, whatever the lines did. */
 function crossingEdges(map: PlanarMap): number {
@@ -156,9 +115,7 @@ describe("the planar map", () => {
     fc.assert(
       fc.property(fc.oneof(lineWork, curves), (lines) => {
         const map = buildMap(lines, { strict: true });
-        const { vertices, edges, components } = parts(map);
-        const enclosed = loopsOf(map).filter(({ twice }) => twice > 0n).length;
-        expect(vertices - edges + enclosed + 1).toBe(1 + components);
+        expect(eulerRest(map)).toBe(0);
         expect(crossingEdges(map)).toBe(0);
       }),
       { numRuns: 150, endOnFailure: true },

@@ -4,7 +4,7 @@ import { distance, mix } from "../geometry/point.ts";
 import { type Cells, cellsOf } from "./cells.ts";
 import { doubtFor } from "./exact.ts";
 import { type Faces, facesOf } from "./faces.ts";
-import { type HalfEdges, halfEdgesOf } from "./half-edges.ts";
+import { type HalfEdges, halfEdgesOf, standsFirst } from "./half-edges.ts";
 import { endsOf, findJoins, type Join, joinsOfMisses, type LineEnds, widestInk } from "./joins.ts";
 import { type Noding, nodeSegments } from "./noding.ts";
 import {
@@ -32,18 +32,25 @@ export interface PlanarMap {
   readonly halfEdges: HalfEdges;
   readonly faces: Faces;
   readonly strict: boolean;
+  /** Vertices where edits have brought or taken a line since the map was read last. */
+  readonly changedVertices: Set<number>;
 }
 
 export interface MapOptions {
   /** Take centre lines alone; otherwise ends whose ink touches other ink are joined. */
   readonly strict?: boolean;
+  /** Instead of the one that suits the lines best: all of them must lie within it. */
+  readonly lattice?: Lattice;
   /** Called where most memory is held, for measuring. */
   readonly onPeak?: () => void;
 }
 
-/** Builds the whole map. Lines with fewer than one cubic are left out of it but keep their index. */
-export function buildMap(given: readonly Line[], { strict = false, onPeak }: MapOptions = {}): PlanarMap {
-  const lattice = latticeFor(given);
+/**
+ * Builds the whole map. Lines with fewer than one cubic are left out of it but keep their index. Throws TooDense where
+ * the lines ask for too much (too-dense.ts).
+ */
+export function buildMap(given: readonly Line[], options: MapOptions = {}): PlanarMap {
+  const { strict = false, lattice = latticeFor(given), onPeak } = options;
   const lines = [...given];
   const segs = segmentsOf(lines, lattice);
   let cells = cellsOf(segs);
@@ -53,7 +60,7 @@ export function buildMap(given: readonly Line[], { strict = false, onPeak }: Map
   const addJoins = (found: readonly Join[]) => {
     for (const join of found) {
       joins.set(lines.length, join);
-      appendLine({ lines, segs, ends, lattice }, joinLine(join, lattice, lines.length));
+      appendLine({ lines, segs, ends, lattice }, joinLine(join, lattice));
     }
     if (found.length > 0) cells = cellsOf(segs);
   };
@@ -65,10 +72,22 @@ export function buildMap(given: readonly Line[], { strict = false, onPeak }: Map
   addJoins(missed);
   const { noding } = missed.length > 0 ? nodeSegments(segs, cells, doubt, onPeak) : first;
   const loop = new Int32Array(noding.slotCount * 2);
-  const halfEdges = halfEdgesOf(noding, loop);
+  const halfEdges = halfEdgesOf(noding, standsFirst(lines, segs, noding), loop);
   onPeak?.();
   const faces = facesOf({ lines, joins, lattice, segs, cells, halfEdges }, loop);
-  return { lines, joins, ends, lattice, segs, cells, noding, halfEdges, faces, strict };
+  return {
+    lines,
+    joins,
+    ends,
+    lattice,
+    segs,
+    cells,
+    noding,
+    halfEdges,
+    faces,
+    strict,
+    changedVertices: new Set(),
+  };
 }
 
 /** Adds a line after those that are there, as segments that are not yet in the grid. */
@@ -86,11 +105,11 @@ export function appendLine(
 /** Joins go this many steps past the line they lead to, so that rounding cannot keep them from crossing it. */
 const PAST = 2;
 
-/** The invisible connector that stands for a join. */
-export function joinLine({ from, to }: Join, lattice: Lattice, index: number): Line {
+/** The invisible connector that stands for a join, named by where it is. */
+export function joinLine({ from, to }: Join, lattice: Lattice): Line {
   const [x, y] = mix(from, to, 1 + PAST / distance(from, to));
   return {
-    id: `join-${index}`,
+    id: `join ${from} ${to}`,
     points: polyline([toPage(lattice, from[0], from[1]), toPage(lattice, x, y)]),
     closed: false,
     width: 0,

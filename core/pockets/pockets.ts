@@ -1,8 +1,9 @@
 /** Pockets: the bounded faces of the planar map, with everything the rest of the house asks of them. */
-import { flatten, sweptArea } from "../geometry/cubic.ts";
+import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";
 import { innerPoint } from "../geometry/polygon.ts";
 import { boundingLoops, LOOP, resolveFaces } from "./faces.ts";
+import { originOf } from "./half-edges.ts";
 import { isHidden, pushInkedBounds } from "./hidden.ts";
 import { type InkRegion, isInk } from "./ink-regions.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
@@ -50,6 +51,8 @@ interface Kept {
   readonly islands: readonly number[];
   /** Pairs of a loop across the outline and the face it belonged to. */
   readonly across: readonly number[];
+  /** Where its runs, and those of its borders, begin and end. */
+  readonly vertices: readonly number[];
 }
 
 /** Reads the pockets of a map again and again while its lines are edited; faces that stayed are not read anew. */
@@ -67,16 +70,21 @@ export class PocketReader {
     const islands = islandsByFace(faced);
     const regions = regionsOf(this.map);
     const now = new Map<number, Kept>();
+    const { changedVertices } = this.map;
+    this.cutter.forget(changedVertices);
+    const holds = ({ islands, vertices }: Kept, inside: readonly number[]) =>
+      sameNumbers(islands, inside) && !vertices.some((v) => changedVertices.has(v));
     for (const key of boundingLoops(this.map.faces)) {
       const inside = islands.get(key) ?? NONE;
       const before = this.kept.get(key);
-      if (before && sameNumbers(before.islands, inside)) now.set(key, this.withBorders(faced, before));
+      if (before && holds(before, inside)) now.set(key, this.withBorders(faced, before));
       else {
         const fresh = this.readFace(faced, key, inside);
         if (fresh) now.set(key, fresh);
       }
     }
     this.kept = now;
+    changedVertices.clear();
     const { tolerance } = this.map.lattice;
     return [...now.values()]
       .map(({ pocket }) => pocket)
@@ -92,11 +100,12 @@ export class PocketReader {
         const runs = runsOf(faced, cycle, false);
         const pieces = this.cutter.pieces(runs);
         const chain = chainOfPieces(pieces);
-        return { cycle, runs, pieces, chain, area: sweptArea(chain) };
+        return { cycle, runs, pieces, chain, area: enclosedArea(chain) };
       })
       .sort((a, b) => b.area - a.area);
     const area = parts.reduce((sum, part) => sum + part.area, 0);
-    if (!(area > 0)) return undefined;
+    // Between curves that share both ends the lattice may see a face where they leave none.
+    if (!(area > map.lattice.step ** 2)) return undefined;
     const rings = parts.map(({ chain }) => flatten(chain, map.lattice.tolerance * 2).slice(0, -2));
     const seed = innerPoint(rings);
     const runs = parts.flatMap((part) => part.runs);
@@ -117,7 +126,7 @@ export class PocketReader {
       borders: this.bordersOf(faced, cycles, key),
       hidden: this.underInk(parts, rings, area, seed),
     };
-    return { pocket, cycles, islands, across: acrossOf(faced, cycles) };
+    return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices: verticesOf(faced, cycles) };
   }
 
   /** The same face, its borders read anew where what lies across them has changed. */
@@ -196,6 +205,10 @@ function islandsByFace({ map, face }: FacedMap): Map<number, number[]> {
   }
   return found;
 }
+
+/** Vertices where an outline turns from one line to another, or from one neighbour to the next. */
+const verticesOf = (faced: FacedMap, cycles: readonly number[][]): number[] =>
+  cycles.flatMap((cycle) => runsOf(faced, cycle, true).map(({ first }) => originOf(faced.map.noding, first)));
 
 /** The loops across an outline, each with its face. */
 function acrossOf({ map, face }: FacedMap, cycles: readonly number[][]): number[] {

@@ -4,10 +4,9 @@
  */
 import { cellOf, eachIn } from "./cells.ts";
 import { cross } from "./exact.ts";
-import { originOf, targetOf } from "./half-edges.ts";
+import { originOf, standsFirst, targetOf } from "./half-edges.ts";
 import type { PlanarMap } from "./planar-map.ts";
-
-const REPEAT = -2;
+import type { Budget } from "./too-dense.ts";
 
 export class RingEditor {
   /** Half-edges from which loops are walked anew. */
@@ -15,13 +14,26 @@ export class RingEditor {
   /** A half-edge that leaves a vertex, where known. */
   private readonly leaving = new Map<number, number>();
 
-  constructor(private readonly map: PlanarMap) {}
+  private readonly standsFirst: ReturnType<typeof standsFirst>;
+
+  constructor(
+    private readonly map: PlanarMap,
+    private readonly looks: Budget,
+  ) {
+    this.standsFirst = standsFirst(map.lines, map.segs, map.noding);
+  }
 
   /** Takes an edge out of the rings around its ends; an edge that repeated it takes its place. */
   unlink(e: number): void {
+    if (this.map.halfEdges.next[2 * e] < 0) return;
+    this.takeOut(e);
+    const repeat = this.findRepeat(e);
+    if (repeat >= 0) this.link(repeat);
+  }
+
+  private takeOut(e: number): void {
     const { halfEdges, noding } = this.map;
     const { next } = halfEdges;
-    if (next[2 * e] < 0) return;
     for (const h of [2 * e, 2 * e + 1]) {
       this.endLoop(h);
       this.unlinkEnd(h);
@@ -31,8 +43,6 @@ export class RingEditor {
       const v = originOf(noding, h);
       if (this.leaving.get(v) === h) this.leaving.delete(v);
     }
-    const repeat = this.findRepeat(e);
-    if (repeat >= 0) this.link(repeat);
   }
 
   private unlinkEnd(h: number): void {
@@ -44,7 +54,7 @@ export class RingEditor {
     this.restart.add(g ^ 1);
   }
 
-  /** An edge with the same ends that was left out as a repeat; -1 when there is none. */
+  /** The edge with the same ends that stands first of those left out as repeats; -1 when there is none. */
   private findRepeat(e: number): number {
     const { noding, halfEdges, cells, segs } = this.map;
     const u = noding.at[e];
@@ -53,23 +63,43 @@ export class RingEditor {
     eachIn(cells, segs, cellOf(cells, noding.vx[u], noding.vy[u]), (s) => {
       if (s >= noding.first.length || noding.first[s] < 0) return;
       for (let f = noding.first[s]; noding.owner[f] === s; f++) {
+        this.looks.spend(1);
         if (f === e || halfEdges.next[2 * f] >= 0) continue;
         const same = noding.at[f] === u && noding.at[f + 1] === v;
-        if (same || (noding.at[f] === v && noding.at[f + 1] === u)) found = f;
+        if (!same && (noding.at[f] !== v || noding.at[f + 1] !== u)) continue;
+        if (found < 0 || this.standsFirst(f, found)) found = f;
       }
     });
     return found;
   }
 
-  /** Puts an edge into the rings around its ends, unless it repeats one that is there. */
+  /** Puts an edge into the rings around its ends, unless it repeats one that is there and stands before it. */
   link(e: number): void {
     const { next } = this.map.halfEdges;
+    const repeated = this.repeatedBy(2 * e);
+    if (repeated >= 0) {
+      if (!this.standsFirst(e, repeated)) return;
+      this.takeOut(repeated);
+    }
     const before = this.placeFor(2 * e);
     const beforeTwin = this.placeFor(2 * e + 1);
-    if (before === REPEAT || beforeTwin === REPEAT) return;
     this.insert(2 * e, before);
     this.insert(2 * e + 1, beforeTwin);
     for (const h of [2 * e, 2 * e + 1]) if (next[h] >= 0) this.restart.add(h);
+  }
+
+  /** The edge in the rings with the same ends as half-edge h; -1 when there is none. */
+  private repeatedBy(h: number): number {
+    const { noding, halfEdges } = this.map;
+    const first = this.leavingAt(originOf(noding, h));
+    if (first < 0) return -1;
+    const target = targetOf(noding, h);
+    let g = first;
+    do {
+      if (targetOf(noding, g) === target) return g >> 1;
+      g = halfEdges.next[g ^ 1];
+    } while (g !== first);
+    return -1;
   }
 
   /** Sets h after g in the clockwise ring around its origin. */
@@ -85,21 +115,17 @@ export class RingEditor {
     this.leaving.set(originOf(this.map.noding, h), h);
   }
 
-  /** The half-edge after which h comes, clockwise; -1 where h would be alone, REPEAT where it repeats another. */
+  /** The half-edge after which h comes, clockwise; -1 where h is alone. */
   private placeFor(h: number): number {
     const { noding, halfEdges } = this.map;
     const first = this.leavingAt(originOf(noding, h));
     if (first < 0) return -1;
-    const target = targetOf(noding, h);
-    let place = -1;
     let g = first;
-    do {
-      if (targetOf(noding, g) === target) return REPEAT;
+    for (;;) {
       const after = halfEdges.next[g ^ 1];
-      if (place < 0 && this.liesBetween(g, h, after)) place = g;
+      if (after === first || this.liesBetween(g, h, after)) return g;
       g = after;
-    } while (g !== first);
-    return place;
+    }
   }
 
   /** Whether h lies in the sector that opens clockwise from g to g2. */
@@ -128,6 +154,7 @@ export class RingEditor {
     eachIn(cells, segs, cellOf(cells, noding.vx[v], noding.vy[v]), (s) => {
       if (found >= 0 || s >= noding.first.length || noding.first[s] < 0) return;
       for (let e = noding.first[s]; noding.owner[e] === s; e++) {
+        this.looks.spend(1);
         if (halfEdges.next[2 * e] < 0) continue;
         if (noding.at[e] === v) found = 2 * e;
         else if (noding.at[e + 1] === v) found = 2 * e + 1;

@@ -115,6 +115,13 @@ export function emptySegments(capacity: number): Segments {
   };
 }
 
+/** Whether segment s goes on from where segment s - 1 of the same line ends. */
+export const goesOn = (segs: Segments, s: number): boolean =>
+  s > 0 &&
+  segs.line[s] === segs.line[s - 1] &&
+  segs.ax[s] === segs.bx[s - 1] &&
+  segs.ay[s] === segs.by[s - 1];
+
 /** The parameter where segment s ends: where the next begins, but no later than where its cubic ends. */
 export function endParameter({ count, line, ua }: Segments, lines: readonly Line[], s: number): number {
   const goesOn = s + 1 < count && line[s + 1] === line[s];

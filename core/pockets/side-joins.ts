@@ -12,6 +12,7 @@ import { UnionFind } from "../geometry/union-find.ts";
 import { cellsAlong, eachIn } from "./cells.ts";
 import { byPlace, type Join, type JoinInput, ROUNDING } from "./joins.ts";
 import { endParameter, inkWidthAt, type Segments } from "./segments.ts";
+import { Budget } from "./too-dense.ts";
 
 /**
  * The joins of lines that touch side by side, where those of their ends leave them open: of all, or among pairs with a
@@ -41,6 +42,9 @@ export function sideJoinsOf(
   return [...nearest.values()].map((touch) => joinAt(input.segs, touches, touch));
 }
 
+/** Pairs of segments whose ink touches: ink far wider than a drawing's detail touches everywhere. */
+const MOST_TOUCHES = 500_000;
+
 /**
  * Pairs of segments s[i] < t[i] whose ink touches, but those that follow on one another. Segments come nearest at an
  * end of one of them, unless they cross: gaps[4 i] is that from the start of s in lattice steps, then come those from
@@ -63,6 +67,7 @@ function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number
   const t: number[] = [];
   const gaps: number[] = [];
   const lengths = lengthsBefore(segs);
+  const touching = new Budget(MOST_TOUCHES);
   const tryPair = (a: number, b: number) => {
     const ink = lines[segs.line[a]].width + lines[segs.line[b]].width;
     if (ink === 0 || areApart(segs, a, b, ink / 2 / lattice.step)) return;
@@ -72,6 +77,7 @@ function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number
     const toStart = touchGap(input, b, false, a);
     const toEnd = touchGap(input, b, true, a);
     if (Math.min(fromStart, fromEnd, toStart, toEnd) === Infinity) return;
+    touching.spend(1);
     s.push(a);
     t.push(b);
     gaps.push(fromStart, fromEnd, toStart, toEnd);

@@ -8,8 +8,7 @@ import { curveCount, isBent, pointAt } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import type { MapParts } from "./faces.ts";
 import { originOf } from "./half-edges.ts";
-import { goesOn } from "./noding.ts";
-import { endParameter, toPage } from "./segments.ts";
+import { endParameter, goesOn, toPage } from "./segments.ts";
 
 /** Rounding to the lattice makes no face thicker on average than this many steps. */
 const ROUNDING = 4;

@@ -9,11 +9,17 @@ import { pocketCounts } from "../stats.ts";
 /** What wants a look before delivery. On the Gaps stage every opening is listed with its width. */
 export function SnagList() {
   const stage = useDesk((s) => s.stage);
+  const trouble = useDesk((s) => s.trouble);
   return (
     <section aria-labelledby="snags" className="mt-4 px-3 pb-3">
       <h2 id="snags" className="font-display text-base">
         {stage === "Gaps" ? "Openings" : "Snags"}
       </h2>
+      {trouble && (
+        <p role="alert" className="mt-1 px-2 text-ember">
+          {trouble}
+        </p>
+      )}
       {stage === "Gaps" ? <Openings /> : <Counts />}
     </section>
   );
