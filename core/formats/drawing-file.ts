@@ -5,8 +5,10 @@ import {
   Equals,
   IsArray,
   IsBoolean,
-  IsNumber,
+  IsDefined,
+  IsObject,
   IsString,
+  Max,
   MaxLength,
   Min,
   ValidateNested,
@@ -15,11 +17,11 @@ import {
 import { type Drawing, SHEETS } from "../drawing/drawing.ts";
 import { startingNibs, startingSheets } from "../drawing/new-drawing.ts";
 import { upgradedInk } from "../drawing/upgrade.ts";
+import { LARGEST } from "./bounds.ts";
 import {
   BridgeRecord,
   ColourRecord,
   DeclinedRecord,
-  FINITE,
   FlatShapeRecord,
   InkShapeRecord,
   NibRecord,
@@ -38,19 +40,19 @@ class DrawingRecord {
   @Equals(FORMAT) format!: typeof FORMAT;
   @Equals(VERSION) version!: typeof VERSION;
   @IsString() @MaxLength(200) name!: string;
-  @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
+  @IsDefined() @IsObject() @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => StrokeRecord) strokes!: StrokeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes!: InkShapeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
-  @IsNumber(FINITE) @Min(0) reach!: number;
+  @Min(0) @Max(LARGEST) reach!: number;
   @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => PourRecord) pours!: PourRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => FlatShapeRecord) flatShapes!: FlatShapeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => ShadeRecord) shades!: ShadeRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => SheetRecord) sheets!: SheetRecord[];
-  @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
+  @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
   @IsBoolean() strict!: boolean;
 }
 
@@ -77,15 +79,7 @@ export function writeDrawingFile(drawing: Drawing): string {
 
 /** Throws a FileProblem when the text is not a whole drawing file. */
 export async function readDrawingFile(text: string): Promise<Drawing> {
-  const record = plainToInstance(DrawingRecord, upgradedRecord(parse(text)));
-  const errors = await validate(record, { whitelist: true, forbidUnknownValues: true });
-  if (errors.length > 0) {
-    const where = errors.map(({ property }) => property).join(", ");
-    throw new FileProblem(
-      "not-ours",
-      `This drawing file cannot be read; these parts of it are not as expected: ${where}.`,
-    );
-  }
+  const record = await checkedRecord(upgradedRecord(parse(text)));
   const byId = <T extends { id: string }>(items: T[]) =>
     Object.fromEntries(items.map((item) => [item.id, { ...item }]));
   const sheets = { ...startingSheets() };
@@ -107,6 +101,22 @@ export async function readDrawingFile(text: string): Promise<Drawing> {
     ink: { ...record.ink },
     strict: record.strict,
   };
+}
+
+async function checkedRecord(plain: object): Promise<DrawingRecord> {
+  let wrong: string[];
+  try {
+    const record = plainToInstance(DrawingRecord, plain);
+    const errors = await validate(record, { whitelist: true, forbidUnknownValues: true });
+    if (errors.length === 0) return record;
+    wrong = errors.map(({ property }) => property);
+  } catch {
+    wrong = ["its structure"];
+  }
+  throw new FileProblem(
+    "not-ours",
+    `This drawing file cannot be read; these parts of it are not as expected: ${wrong.join(", ")}.`,
+  );
 }
 
 /** Its paint as a plain object, so that what is kept and sent to workers has no class. */

@@ -2,10 +2,10 @@
 import "reflect-metadata";
 import { Type } from "class-transformer";
 import {
-  ArrayMaxSize,
   ArrayMinSize,
   IsArray,
   IsBoolean,
+  IsDefined,
   IsHexColor,
   IsIn,
   IsInt,
@@ -21,16 +21,54 @@ import {
 } from "class-validator";
 import { BLENDS, CAPS, JOINS, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
 
+import { isPageBox, LARGEST, PAGE_SIDE } from "./bounds.ts";
+
 export const FINITE = { allowNaN: false, allowInfinity: false };
 
-/** Every item of every list is a finite number. */
-const IsNumbersInside = () =>
-  ValidateBy({
-    name: "isNumbersInside",
-    validator: {
-      validate: (lists) => Array.isArray(lists) && lists.every((list) => list.every(Number.isFinite)),
-    },
-  });
+const areNumbers = (list: unknown): list is number[] =>
+  Array.isArray(list) && list.every((n) => typeof n === "number" && Math.abs(n) <= LARGEST);
+
+const isChain = (list: unknown): boolean =>
+  areNumbers(list) && list.length >= 2 && (list.length - 2) % 6 === 0;
+
+const rule = (name: string, validate: (value: unknown) => boolean) => () =>
+  ValidateBy({ name, validator: { validate } });
+
+const everyOne = (check: (value: unknown) => boolean) => (value: unknown) =>
+  Array.isArray(value) && value.length > 0 && value.every(check);
+
+/** A chain of cubics (geometry/cubic.ts) in page units. */
+const IsChain = rule("isChain", isChain);
+const IsChains = rule("isChains", everyOne(isChain));
+/** Flat places [x, y, …] in page units. */
+const IsRings = rule(
+  "isRings",
+  everyOne((ring) => areNumbers(ring) && ring.length >= 6 && ring.length % 2 === 0),
+);
+const IsPlace = rule("isPlace", (value) => areNumbers(value) && value.length === 2);
+/** Pairs of a place from 0 to 1, rising, and a share. */
+const IsProfile = rule(
+  "isProfile",
+  (value) =>
+    areNumbers(value) &&
+    value.length >= 4 &&
+    value.length <= MOST_KNOTS &&
+    value.length % 2 === 0 &&
+    value.every((n, k) => (k % 2 === 0 ? n >= (value[k - 2] ?? 0) && n <= 1 : n >= 0 && n <= LARGEST_SHARE)),
+);
+const IsDashes = rule(
+  "isDashes",
+  (value) =>
+    areNumbers(value) &&
+    value.length <= MOST_DASHES &&
+    value.every((n) => n >= 0) &&
+    value.some((n) => n > 0),
+);
+const IsPageBox = rule("isPageBox", (value) => isPageBox(value as BoxRecord));
+
+const MOST_KNOTS = 20_000;
+const LARGEST_SHARE = 1000;
+const MOST_DASHES = 64;
 
 export class BoxRecord {
   @IsNumber(FINITE) x!: number;
@@ -40,14 +78,20 @@ export class BoxRecord {
 }
 
 export class PageRecord {
-  @ValidateNested() @Type(() => BoxRecord) box!: BoxRecord;
-  @IsPositive() width!: number;
+  @IsDefined() @ValidateNested() @IsPageBox() @Type(() => BoxRecord) box!: BoxRecord;
+  @IsPositive() @Max(PAGE_SIDE.most) width!: number;
   @IsIn(UNITS) unit!: (typeof UNITS)[number];
   @IsInt() @Min(1) @Max(2400) ppi!: number;
 }
 
+/** Ids are keys of tables; those that every object has could not be told from its own. */
+const IsId = rule(
+  "isId",
+  (value) => typeof value === "string" && value.length > 0 && value.length <= 80 && !(value in {}),
+);
+
 class Ranked {
-  @IsString() @MaxLength(80) id!: string;
+  @IsId() id!: string;
   @IsNumber(FINITE) rank!: number;
 }
 
@@ -63,37 +107,37 @@ class InkedRecord extends Ranked {
 }
 
 export class StrokeRecord extends InkedRecord {
-  @IsArray() @ArrayMinSize(2) @IsNumber(FINITE, { each: true }) points!: number[];
+  @IsChain() points!: number[];
   @IsBoolean() closed!: boolean;
-  @IsPositive() width!: number;
-  @IsOptional() @IsArray() @ArrayMinSize(4) @IsNumber(FINITE, { each: true }) profile?: number[];
+  @IsPositive() @Max(LARGEST) width!: number;
+  @IsOptional() @IsProfile() profile?: number[];
   @IsOptional() @IsString() nib?: string;
   @IsOptional() @IsIn(CAPS) cap?: (typeof CAPS)[number];
   @IsOptional() @IsIn(JOINS) join?: (typeof JOINS)[number];
-  @IsOptional() @Min(1) miterLimit?: number;
-  @IsOptional() @IsArray() @IsNumber(FINITE, { each: true }) dash?: number[];
-  @IsOptional() @IsNumber(FINITE) dashOffset?: number;
+  @IsOptional() @Min(1) @Max(LARGEST) miterLimit?: number;
+  @IsOptional() @IsDashes() dash?: number[];
+  @IsOptional() @Min(-LARGEST) @Max(LARGEST) dashOffset?: number;
 }
 
 export class InkShapeRecord extends InkedRecord {
-  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() outline!: number[][];
+  @IsChains() outline!: number[][];
   @IsBoolean() evenOdd!: boolean;
 }
 
 export class NibRecord extends Ranked {
   @IsString() @MaxLength(80) name!: string;
-  @IsArray() @ArrayMinSize(4) @IsNumber(FINITE, { each: true }) profile!: number[];
+  @IsProfile() profile!: number[];
   @IsInt() @Min(1) @Max(9) strands!: number;
 }
 
 export class BridgeRecord {
-  @IsString() @MaxLength(80) id!: string;
-  @IsArray() @ArrayMinSize(8) @IsNumber(FINITE, { each: true }) points!: number[];
+  @IsId() id!: string;
+  @IsChain() @ArrayMinSize(8) points!: number[];
 }
 
 export class DeclinedRecord {
-  @IsString() @MaxLength(80) id!: string;
-  @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) at!: [number, number];
+  @IsId() id!: string;
+  @IsPlace() at!: [number, number];
 }
 
 export class ColourRecord extends Ranked {
@@ -103,24 +147,24 @@ export class ColourRecord extends Ranked {
 
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
-  @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) seed!: [number, number];
-  @IsPositive() area!: number;
+  @IsPlace() seed!: [number, number];
+  @IsPositive() @IsNumber(FINITE) area!: number;
   @IsArray() @IsString({ each: true }) lines!: string[];
-  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() region!: number[][];
+  @IsRings() region!: number[][];
 }
 
 export class FlatShapeRecord extends Ranked {
-  @IsArray() @ArrayMinSize(1) @IsArray({ each: true }) @IsNumbersInside() outline!: number[][];
+  @IsChains() outline!: number[][];
   @IsBoolean() evenOdd!: boolean;
-  @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
   @Min(0) @Max(1) opacity!: number;
   @IsOptional() @IsString() @MaxLength(200) name?: string;
 }
 
 export class ShadeRecord extends Ranked {
-  @IsArray() @ArrayMinSize(8) @IsNumber(FINITE, { each: true }) points!: number[];
-  @ArrayMinSize(2) @ArrayMaxSize(2) @IsNumber(FINITE, { each: true }) seed!: [number, number];
-  @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsChain() @ArrayMinSize(8) points!: number[];
+  @IsPlace() seed!: [number, number];
+  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
   @IsIn(BLENDS) blend!: (typeof BLENDS)[number];
   @Min(0) @Max(1) opacity!: number;
 }

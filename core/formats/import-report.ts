@@ -33,7 +33,9 @@ const LEFT: Partial<Record<AsideKind, (n: number) => string>> = {
   pattern: (n) => `${many(n, "pattern fill")}.`,
   marker: (n) => `Arrow heads or other markers on ${many(n, "line")}.`,
   foreign: (n) => `${many(n, "block")} of web page inside the drawing.`,
-  "too-many": (n) => `${many(n, "shape")} beyond the first 100,000.`,
+  circular: (n) => `${many(n, "item")} made of ${n === 1 ? "itself" : "themselves"}.`,
+  beyond: (n) => `${many(n, "shape")} too far from the page, too thin or too wide to be drawn.`,
+  "too-many": (n) => `${many(n, "shape")} beyond what one drawing holds: 100,000 shapes, 400,000 curves.`,
 };
 
 const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
@@ -42,6 +44,8 @@ const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
   filter: (n) => `${many(n, "item")} came in without ${n === 1 ? "its" : "their"} filter effect.`,
   blend: (n) => `${many(n, "item")} came in without ${n === 1 ? "its" : "their"} blend mode.`,
   faint: (n) => `${many(n, "see-through line is", "see-through lines are")} solid now.`,
+  dash: (n) => `${many(n, "line")} with dashes too fine to tell apart ${n === 1 ? "is" : "are"} whole now.`,
+  unhidden: (n) => `${many(n, "item")} may show what later ones hid: there are too many to cut.`,
   unclipped: (n) => `${many(n, "clipped item is", "clipped items are")} shown whole.`,
 };
 

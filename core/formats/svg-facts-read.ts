@@ -1,13 +1,23 @@
 /** Reads back what svg-facts.ts wrote; every part of it is checked. */
 import "reflect-metadata";
 import { plainToInstance, Type } from "class-transformer";
-import { Equals, IsArray, IsBoolean, IsNumber, Min, ValidateNested, validateSync } from "class-validator";
+import {
+  Equals,
+  IsArray,
+  IsBoolean,
+  IsDefined,
+  IsObject,
+  Max,
+  Min,
+  ValidateNested,
+  validateSync,
+} from "class-validator";
 import type { Drawing } from "../drawing/drawing.ts";
+import { LARGEST } from "./bounds.ts";
 import {
   BridgeRecord,
   ColourRecord,
   DeclinedRecord,
-  FINITE,
   NibRecord,
   PageRecord,
   PaintRecord,
@@ -17,12 +27,12 @@ import { FACTS_VERSION, type Facts } from "./svg-facts.ts";
 
 class FactsRecord {
   @Equals(FACTS_VERSION) version!: typeof FACTS_VERSION;
-  @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
+  @IsDefined() @IsObject() @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
-  @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
+  @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
-  @IsNumber(FINITE) @Min(0) reach!: number;
+  @Min(0) @Max(LARGEST) reach!: number;
   @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => SheetRecord) sheets!: SheetRecord[];
   @IsBoolean() strict!: boolean;
@@ -30,9 +40,8 @@ class FactsRecord {
 
 /** Undefined when the text is not what we wrote: then the picture alone is read. */
 export function readFacts(text: string): Facts | undefined {
-  const record = plainToInstance(FactsRecord, parsed(text));
-  if (!record || validateSync(record, { whitelist: true, forbidUnknownValues: true }).length > 0)
-    return undefined;
+  const record = checked(parsed(text));
+  if (!record) return undefined;
   const { version: _, sheets, ...plain } = JSON.parse(JSON.stringify(record)) as FactsRecord;
   const byId = <T extends { id: string }>(items: readonly T[]) =>
     Object.fromEntries(items.map((item) => [item.id, item]));
@@ -44,6 +53,16 @@ export function readFacts(text: string): Facts | undefined {
     declined: byId(plain.declined),
     sheets: Object.fromEntries(sheets.map(({ name, ...sheet }) => [name, sheet])) as Drawing["sheets"],
   };
+}
+
+function checked(plain: object | undefined): FactsRecord | undefined {
+  try {
+    const record = plainToInstance(FactsRecord, plain);
+    const errors = record && validateSync(record, { whitelist: true, forbidUnknownValues: true });
+    return errors?.length === 0 ? record : undefined;
+  } catch {
+    return undefined;
+  }
 }
 
 function parsed(text: string): object | undefined {

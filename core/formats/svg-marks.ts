@@ -2,8 +2,10 @@
  * Walks an SVG's tree as a painter would, following groups, `use`, `symbol` and nested `svg`, and gives every mark it
  * would leave in page units, from the bottom up. What leaves no mark we can read is counted by kind and name.
  */
+import { curveCount } from "../geometry/cubic.ts";
 import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometry/matrix.ts";
 import { type Box, boundsOf } from "../geometry/point.ts";
+import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
 import { readPaint, type Tint } from "./svg-paint.ts";
 import { type Chain, chainsOf } from "./svg-path.ts";
@@ -45,6 +47,10 @@ export const ASIDE = [
   "blend",
   "faint",
   "unclipped",
+  "unhidden",
+  "circular",
+  "beyond",
+  "dash",
   "too-many",
 ] as const;
 export type AsideKind = (typeof ASIDE)[number];
@@ -78,6 +84,10 @@ const UNPAINTED = new Set([
 const LANGUAGE = "en";
 
 const MOST_MARKS = 100_000;
+/** Cubics of all marks, and of all clip paths as often as they are used. */
+const MOST_CURVES = 400_000;
+/** Elements passed, those that are used as often as they are. */
+const MOST_WALKED = 400_000;
 const DEEPEST_USE = 24;
 
 interface Place {
@@ -87,8 +97,8 @@ interface Place {
   readonly clips: readonly Clip[];
   readonly name: string | undefined;
   readonly groups: readonly string[];
-  /** How many `use` elements lead here. */
-  readonly uses: number;
+  /** What the `use` elements that lead here use, the outermost first. */
+  readonly using: readonly SvgElement[];
 }
 
 export interface MarksOptions {
@@ -111,7 +121,7 @@ export function marksOf(
     clips: [],
     name: undefined,
     groups: [],
-    uses: 0,
+    using: [],
   });
   return { marks: painter.marks, asides: painter.asides };
 }
@@ -121,6 +131,8 @@ class Painter {
   readonly asides: Asides = new Map();
   readonly sheet: StyleSheet;
   private walked = 0;
+  private curves = 0;
+  private clipCurves = 0;
 
   constructor(
     private readonly tree: SvgTree,
@@ -163,6 +175,10 @@ class Painter {
   private paint(element: SvgElement, above: Place): void {
     this.onWalked(++this.walked);
     const { name } = element;
+    if (this.walked > MOST_WALKED) {
+      if (this.walked === MOST_WALKED + 1) this.aside("too-many", nameOf(element) ?? name);
+      return;
+    }
     if (UNPAINTED.has(name) || name === "script") return;
     const place = this.enter(element, above);
     if (place.style.display === "none" && !this.unveils(element)) return;
@@ -205,7 +221,11 @@ class Painter {
   private follow(element: SvgElement, place: Place): void {
     const link = linkOf(element);
     const target = link?.startsWith("#") ? this.tree.byId.get(link.slice(1)) : undefined;
-    if (!target || place.uses >= DEEPEST_USE) return;
+    if (!target) return;
+    if (isWithin(element, target) || place.using.includes(target) || place.using.length >= DEEPEST_USE) {
+      this.aside("circular", nameOf(element) ?? "use");
+      return;
+    }
     const { attributes } = element;
     const [x, y] = [
       lengthOf(attributes.x, place.viewport.width),
@@ -214,7 +234,7 @@ class Painter {
     const inner = grouped(element, {
       ...place,
       matrix: composed(place.matrix, translation(x ?? 0, y ?? 0)),
-      uses: place.uses + 1,
+      using: [...place.using, target],
     });
     if (target.name !== "symbol" && target.name !== "svg") {
       this.paint(target, inner);
@@ -258,13 +278,16 @@ class Painter {
   private addMark(element: SvgElement, place: Place): void {
     const { style, matrix, viewport, clips, name, groups } = place;
     if (style.visibility === "hidden" || style.visibility === "collapse") return;
-    if (this.marks.length >= MOST_MARKS) {
+    if (this.marks.length >= MOST_MARKS || this.curves >= MOST_CURVES) {
       this.aside("too-many", name ?? element.name);
       return;
     }
     const d = pathOf(element, viewport);
-    const chains = d ? chainsOf(d).map((chain) => ({ ...chain, points: mapped(chain.points, matrix) })) : [];
+    const all = d ? chainsOf(d).map((chain) => ({ ...chain, points: mapped(chain.points, matrix) })) : [];
+    const chains = all.filter(({ points }) => points.every((n) => Math.abs(n) <= LARGEST));
+    if (chains.length < all.length) this.aside("beyond", name ?? element.name);
     if (chains.length === 0) return;
+    this.curves += curvesOf(chains.map(({ points }) => points));
     for (const key of ["marker", "marker-start", "marker-mid", "marker-end"])
       if (style[key] && style[key] !== "none") this.aside("marker", name ?? element.name);
     const fill = element.name === "line" ? undefined : this.tint(style, "fill", "black", element);
@@ -319,6 +342,11 @@ class Painter {
       if (d) outline.push(...chainsOf(d).map(({ points }) => mapped(points, whole)));
       evenOdd ||= style["clip-rule"] === "evenodd";
     }
+    this.clipCurves += curvesOf(outline);
+    if (this.clipCurves > MOST_CURVES || !outline.every((points) => points.every(Number.isFinite))) {
+      this.aside("unclipped", clipPath.attributes.id);
+      return [];
+    }
     return [{ outline, evenOdd }, ...this.clipsOn(clipPath, place)];
   }
 
@@ -327,6 +355,15 @@ class Painter {
     const id = urlOf(this.sheet.styleOf(clipPath, {})["clip-path"]);
     return id && id !== clipPath.attributes.id ? this.clipOf(clipPath, id, place) : [];
   }
+}
+
+const curvesOf = (outline: readonly (readonly number[])[]): number =>
+  outline.reduce((sum, points) => sum + curveCount(points), 0);
+
+/** Whether an element is another one or lies somewhere in it. */
+function isWithin(element: SvgElement, outer: SvgElement): boolean {
+  for (let above: SvgElement | null = element; above; above = above.parent) if (above === outer) return true;
+  return false;
 }
 
 const alphaOf = (text: string | undefined): number => {

@@ -23,7 +23,7 @@ export function penOf(mark: Mark, points: readonly number[], pixelsPerUnit: numb
   if (!(own * scale > 0)) return undefined;
   const cap = CAPS.find((kind) => kind === style["stroke-linecap"]) ?? "butt";
   const join = JOINS.find((kind) => kind === style["stroke-linejoin"]) ?? "miter";
-  const miterLimit = Number(style["stroke-miterlimit"] ?? 4);
+  const miterLimit = lengthOf(style["stroke-miterlimit"]) ?? 4;
   const whole = diagonalOf(viewport);
   const dash = dashOf(style["stroke-dasharray"], whole).map((length) => length * scale);
   const dashOffset = (lengthOf(style["stroke-dashoffset"], whole) ?? 0) * scale;
@@ -64,6 +64,7 @@ function squeezed(
     return width * Math.hypot(a * nx + b * ny, c * nx + d * ny);
   });
   const widest = Math.max(...widths);
+  if (!(widest > 0)) return { width: 0 };
   return {
     width: widest,
     profile: simplerProfile(

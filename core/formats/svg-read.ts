@@ -7,9 +7,12 @@ import type { InkShape, Page, Shade, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { polyline } from "../geometry/cubic.ts";
 import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/point.ts";
+import type { InkRegion } from "../pockets/ink-regions.ts";
+import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
+import { isDash, isInkWidth, isNearPage, isPageBox } from "./bounds.ts";
 import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
-import { type Asides, type Mark, marksOf } from "./svg-marks.ts";
+import { type AsideKind, type Asides, type Mark, marksOf } from "./svg-marks.ts";
 import {
   drawnStroke,
   factsIn,
@@ -107,12 +110,15 @@ const UNKNOWN: Box = { x: 0, y: 0, width: 300, height: 150 };
 function givenBox({ root }: SvgTree): Box | undefined {
   const { viewBox, width, height } = root.attributes;
   const [w, h] = [lengthOf(width), lengthOf(height)];
-  return viewBoxOf(viewBox) ?? (w && h && w > 0 && h > 0 ? { x: 0, y: 0, width: w, height: h } : undefined);
+  const sized = { x: 0, y: 0, width: w ?? 0, height: h ?? 0 };
+  return viewBoxOf(viewBox) ?? (isPageBox(sized) ? sized : undefined);
 }
 
+/** Around all marks, where that makes a page. */
 function boxOf(marks: readonly Mark[]): Box | undefined {
   const box = boundsOf(marks.flatMap(({ chains }) => chains.map(({ points }) => points)));
-  return box && grow(box, Math.max(box.width, box.height, 1) * 0.05);
+  const page = box && grow(box, Math.max(box.width, box.height, 1) * 0.05);
+  return page && isPageBox(page) ? page : undefined;
 }
 
 const oklch = converter("oklch");
@@ -121,6 +127,9 @@ const oklch = converter("oklch");
 const DARK = 0.45;
 
 const isDark = ({ value, alpha }: Tint): boolean => alpha > 0.5 && (oklch(value)?.l ?? 1) < DARK;
+
+/** Cubics of lines and shapes compared with those of what clips or hides them. */
+const MOST_COMPARED = 3e6;
 
 /** See-through strokes are drawn in full: ink is. */
 const FAINT = 0.98;
@@ -156,8 +165,10 @@ class MarkReader {
 
   private addFill(mark: Mark, tint: Tint, later: readonly Cover[]): void {
     const evenOdd = mark.style["fill-rule"] === "evenodd";
-    const whole = mark.chains.map(closedPoints).filter((points) => points.length > 8);
-    const outline = clippedFill({ outline: whole, evenOdd }, mark.clips);
+    const whole = this.nearChains(mark)
+      .map(closedPoints)
+      .filter((points) => points.length > 8);
+    const outline = this.clipped({ outline: whole, evenOdd }, mark);
     if (outline.length === 0) return;
     const clipped = outline !== whole;
     const rule = clipped ? false : evenOdd;
@@ -182,15 +193,18 @@ class MarkReader {
 
   private addStroke(mark: Mark, tint: Tint, later: readonly Cover[]): void {
     const called = calledAs(mark);
-    if (tint.alpha < FAINT) this.aside("faint", mark.name ?? mark.element.name);
-    for (const { points, closed } of mark.chains) {
-      const pen = penOf(mark, points, this.pixelsPerUnit);
+    if (tint.alpha < FAINT) this.aside("faint", mark);
+    for (const { points, closed } of this.nearChains(mark)) {
+      const pen = this.pen(mark, points);
       if (!pen) continue;
       const step = diagonal(this.box) / 400;
-      const clipped = clippedStroke(points, closed, mark.clips, step);
-      const pieces = clipped.flatMap((piece) =>
-        visibleStroke(piece, closed && piece === points, pen.width, later, step),
-      );
+      const clipped = this.affords("unclipped", mark, points, mark.clips)
+        ? clippedStroke(points, closed, mark.clips, step)
+        : [points];
+      const hiding = later.map(({ region }) => region);
+      const pieces = this.affords("unhidden", mark, points, hiding)
+        ? clipped.flatMap((piece) => visibleStroke(piece, closed && piece === points, pen.width, later, step))
+        : clipped;
       const whole = pieces.length === 1 && pieces[0] === points;
       if (!whole) this.cut++;
       for (const piece of pieces) {
@@ -210,8 +224,64 @@ class MarkReader {
     }
   }
 
-  private aside(kind: "faint", name: string): void {
-    this.asides.set(kind, [...(this.asides.get(kind) ?? []), name]);
+  private aside(kind: AsideKind, { name, element }: Mark): void {
+    const names = this.asides.get(kind);
+    if (names) names.push(name ?? element.name);
+    else this.asides.set(kind, [name ?? element.name]);
+  }
+
+  /** The chains of a mark that lie near the page; others are told. */
+  private nearChains(mark: Mark): readonly Chain[] {
+    const near = mark.chains.filter(({ points }) => isNearPage(points, this.box));
+    if (near.length < mark.chains.length) this.aside("beyond", mark);
+    return near;
+  }
+
+  /** The pen of a stroke that shows; what about it cannot be drawn is told. */
+  private pen(mark: Mark, points: readonly number[]): ReturnType<typeof penOf> {
+    const pen = penOf(mark, points, this.pixelsPerUnit);
+    if (!pen) return undefined;
+    if (!isInkWidth(pen.width, this.box)) {
+      this.aside("beyond", mark);
+      return undefined;
+    }
+    if (!pen.dash || isDash(pen.dash, this.box)) return pen;
+    this.aside("dash", mark);
+    const { dash: _, dashOffset: __, ...whole } = pen;
+    return whole;
+  }
+
+  private clipped(region: InkRegion, mark: Mark): readonly (readonly number[])[] {
+    if (!this.affords("unclipped", mark, region.outline.flat(), mark.clips)) return region.outline;
+    return unlessTooDense(
+      () => clippedFill(region, mark.clips),
+      () => {
+        this.aside("unclipped", mark);
+        return region.outline;
+      },
+    );
+  }
+
+  private readonly cutting = new Budget(MOST_COMPARED);
+
+  /** Whether comparing a chain with some regions is still within what one file may ask for; if not it is told. */
+  private affords(
+    kind: AsideKind,
+    mark: Mark,
+    points: readonly number[],
+    regions: readonly Pick<InkRegion, "outline">[],
+  ): boolean {
+    const numbers = regions.reduce((sum, { outline }) => sum + outline.flat().length, 0);
+    return unlessTooDense(
+      () => {
+        this.cutting.spend((points.length / 6) * (numbers / 6));
+        return true;
+      },
+      () => {
+        this.aside(kind, mark);
+        return false;
+      },
+    );
   }
 
   /** A file of ours: its marks say what they are. */
@@ -247,8 +317,8 @@ class MarkReader {
   }
 
   private addOurStroke(mark: Mark): void {
-    for (const { points, closed } of mark.chains) {
-      const pen = penOf(mark, points, this.pixelsPerUnit);
+    for (const { points, closed } of this.nearChains(mark)) {
+      const pen = this.pen(mark, points);
       if (!pen) continue;
       this.rank++;
       const nib = nibOf(mark.element);

@@ -2,6 +2,7 @@
 import svgpath from "svgpath";
 import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
 import type { Box, Point } from "../geometry/point.ts";
+import { isPageBox, LARGEST } from "./bounds.ts";
 
 const PIXELS: Record<string, number> = {
   "": 1,
@@ -17,8 +18,13 @@ const PIXELS: Record<string, number> = {
   ex: 8,
 };
 
-/** A length in user units; percentages are of `whole`. Undefined when it is none. */
+/** A length in user units; percentages are of `whole`. Undefined when it is none, or beyond all bounds. */
 export function lengthOf(text: string | undefined, whole?: number): number | undefined {
+  const length = anyLength(text, whole);
+  return length !== undefined && Math.abs(length) <= LARGEST ? length : undefined;
+}
+
+function anyLength(text: string | undefined, whole?: number): number | undefined {
   const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*|%)\s*$/i.exec(text ?? "");
   if (!match) return undefined;
   if (match[2] === "%") return whole === undefined ? undefined : (Number(match[1]) * whole) / 100;
@@ -31,8 +37,9 @@ export function viewBoxOf(text: string | undefined): Box | undefined {
     .trim()
     .split(/[\s,]+/)
     .map(Number);
-  if (view.length !== 4 || !view.every(Number.isFinite) || !(view[2] > 0 && view[3] > 0)) return undefined;
-  return { x: view[0], y: view[1], width: view[2], height: view[3] };
+  const [x, y, width, height] = view;
+  const box = { x, y, width, height };
+  return view.length === 4 && isPageBox(box) ? box : undefined;
 }
 
 const SHIFT = { Min: 0, Mid: 0.5, Max: 1 } as const;

@@ -1,0 +1,39 @@
+/** What numbers a drawing may hold: beyond these it cannot be drawn, printed or read exactly. */
+import { type Box, type Coords, diagonal } from "../geometry/point.ts";
+
+/** Sides of a page in page units, and how many times the longer one may be as long as the shorter. */
+export const PAGE_SIDE = { least: 1e-4, most: 1e7 } as const;
+const LONGEST_TO_SHORTEST = 1e4;
+/** Any coordinate or length, in page units. */
+export const LARGEST = 1e10;
+
+/** Lines lie no farther from the page than this many of its diagonals. */
+const FARTHEST = 1000;
+/** Ink is at least this part of the page's diagonal wide, and at most this many of it. */
+const THINNEST = 1e-6;
+const WIDEST = 10;
+/** Dashes and gaps are, together, at least this part of the page's diagonal long. */
+const FINEST_DASH = 1e-4;
+
+export function isPageBox({ x, y, width, height }: Box): boolean {
+  const [shorter, longer] = [Math.min(width, height), Math.max(width, height)];
+  if (!(shorter >= PAGE_SIDE.least && longer <= PAGE_SIDE.most && longer <= LONGEST_TO_SHORTEST * shorter))
+    return false;
+  return Math.abs(x) <= LARGEST && Math.abs(y) <= LARGEST;
+}
+
+/** Whether all of a chain lies near enough to a page. */
+export function isNearPage(points: Coords, page: Box): boolean {
+  const reach = FARTHEST * diagonal(page);
+  for (let i = 0; i + 1 < points.length; i += 2)
+    if (!(Math.abs(points[i] - page.x) <= reach && Math.abs(points[i + 1] - page.y) <= reach)) return false;
+  return true;
+}
+
+export const isInkWidth = (width: number, page: Box): boolean =>
+  width >= THINNEST * diagonal(page) && width <= WIDEST * diagonal(page);
+
+/** Whether a dash pattern can be told from a whole line. */
+export const isDash = (dash: readonly number[], page: Box): boolean =>
+  dash.every((length) => length >= 0 && length <= LARGEST) &&
+  dash.reduce((sum, length) => sum + length, 0) >= FINEST_DASH * diagonal(page);
