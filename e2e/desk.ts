@@ -1,6 +1,6 @@
 /** What the browser tests share: opening drawings, and finding places on the paper through the core. */
 import { readFileSync } from "node:fs";
-import { test as base, expect, type Page } from "@playwright/test";
+import { test as base, expect, type Locator, type Page } from "@playwright/test";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { readSvg } from "../core/formats/svg-read.ts";
 import type { Box, Point } from "../core/geometry/point.ts";
@@ -125,4 +125,10 @@ export async function save(
   const chunks: Buffer[] = [];
   for await (const chunk of stream) chunks.push(chunk as Buffer);
   return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
+}
+
+/** Types a number and means it. */
+export async function typeNumber(field: Locator, number: string): Promise<void> {
+  await field.fill(number);
+  await field.press("Enter");
 }

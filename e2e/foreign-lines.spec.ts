@@ -4,7 +4,18 @@ import { expect, type Page } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { curveCount, pointAt } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
-import { artColour, deskReady, hexOf, onScreen, openFile, pocketsIn, save, stage, test } from "./desk.ts";
+import {
+  artColour,
+  deskReady,
+  hexOf,
+  onScreen,
+  openFile,
+  pocketsIn,
+  save,
+  stage,
+  test,
+  typeNumber,
+} from "./desk.ts";
 
 const NAMES = ["turtle", "grape", "rabbit", "carrot"];
 
@@ -68,7 +79,7 @@ test("draw, tidy, trim, bend, arrange and ink, all undone to the very same file"
   await expect(stage(page, "Flats")).toContainText(`of ${parted} pockets`);
 
   await tool(page, "Tidy").click();
-  await page.getByLabel("Tolerance").fill("0.3");
+  await typeNumber(page.getByLabel("Tolerance"), "0.3");
   await page.getByRole("button", { name: "Tidy all lines" }).click();
   await expect(page.getByRole("button", { name: /^Undo: Tidy \d+ lines/ })).toBeVisible();
 

@@ -18,6 +18,7 @@ import {
   save,
   stage,
   test,
+  typeNumber,
 } from "./desk.ts";
 
 const kettle = pocketsIn(demoFile("kettle"));
@@ -291,7 +292,7 @@ test("keeps every change: closing the tab in the middle loses nothing, not even 
 test("delivers SVG, PNG with its ppi, and a drawing file that comes back", async ({ page }) => {
   await openDemo(page, "Boot with ferns, coloured");
   await stage(page, "Deliver").click();
-  await page.getByLabel("ppi").fill("150");
+  await typeNumber(page.getByLabel("ppi"), "150");
   const svg = (await save(page, "SVG")).bytes.toString();
   expect(svg).toMatch(/<g id="flats">[\s\S]*<g id="shade">[\s\S]*<g id="ink"/);
   expect(svg).toContain("--rain-barrel:#7a5b43");

@@ -23,6 +23,7 @@ import {
   save,
   stage,
   test,
+  typeNumber,
 } from "./desk.ts";
 
 const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
@@ -159,7 +160,7 @@ test.describe("drawing", () => {
     await page.getByRole("button", { name: "A nib of your own" }).click();
     await page.getByRole("slider", { name: "Width at 0 % of the stroke" }).focus();
     for (let i = 0; i < 8; i++) await page.keyboard.press("ArrowUp");
-    await page.getByLabel("Strands").fill("2");
+    await typeNumber(page.getByLabel("Strands"), "2");
     await page.getByLabel("Name of the nib").fill("Twin");
     await page.getByRole("button", { name: "Back to the nibs" }).click();
     await page.keyboard.press("Escape");
@@ -193,7 +194,7 @@ test("tidying shows its figures first, keeps pinned corners, and can be undone",
   const read = async () => ((await figures.textContent())!.match(/[\d.]+/g) ?? []).map(Number);
   const [before, after] = await read();
   expect(after).toBeLessThan(before);
-  await page.getByLabel("Tolerance").fill("0.5");
+  await typeNumber(page.getByLabel("Tolerance"), "0.5");
   await expect.poll(async () => (await read())[1]).toBeLessThan(after);
   expect((await read())[2]).toBeLessThanOrEqual(0.5);
   await page.getByRole("button", { name: "Tidy all lines" }).click();
@@ -237,7 +238,7 @@ test("trims a tail with a click, many with a drag, and all short ones at once; n
   await expect(all).toContainText(`${tails.length - 1} loose tails`);
   await dragPage(page, [middle(tails.length - 2), middle(tails.length - 3)]);
   await expect(page.getByRole("button", { name: /^Undo: Trim/ })).toBeVisible();
-  await page.getByLabel("Tails shorter than").fill("30");
+  await typeNumber(page.getByLabel("Tails shorter than"), "30");
   const button = page.getByRole("button", { name: /^Trim \d+ tails?$/ });
   // What ran on past a tail that is gone is a tail itself then.
   await expect(async () => {
@@ -286,9 +287,9 @@ test("arranges lines: gathers, moves, scales, turns, mirrors, copies, orders, co
     [150, 260],
   ]);
   await expect(page.getByLabel("w", { exact: true })).toHaveValue("60");
-  await page.getByLabel("w", { exact: true }).fill("30");
+  await typeNumber(page.getByLabel("w", { exact: true }), "30");
   await expect(page.getByLabel("h", { exact: true })).toHaveValue("25.5");
-  await page.getByLabel("x", { exact: true }).fill("5");
+  await typeNumber(page.getByLabel("x", { exact: true }), "5");
   await expect.poll(async () => (await artColour(page, [200, 250 + 25]))[3]).toBeGreaterThan(100);
   await page.getByRole("button", { name: "Duplicate mirrored" }).click();
   await expect(stage(page, "Lines")).toContainText("10 strokes");

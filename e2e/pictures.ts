@@ -1,6 +1,17 @@
 import { expect, type Page } from "@playwright/test";
 import { HARD_CASES } from "../core/formats/testing.ts";
-import { clickPage, demoFile, dragPage, openDemo, openFile, paper, pocketsIn, stage, test } from "./desk.ts";
+import {
+  clickPage,
+  demoFile,
+  dragPage,
+  openDemo,
+  openFile,
+  paper,
+  pocketsIn,
+  stage,
+  test,
+  typeNumber,
+} from "./desk.ts";
 
 const shoot = async (page: Page, name: string) => {
   await page.waitForTimeout(900);
@@ -95,7 +106,7 @@ test("tidying and trimming", async ({ page }) => {
   await openDemo(page, "Snail on a rain barrel");
   await stage(page, "Lines").click();
   await page.getByRole("radio", { name: "Tidy" }).click();
-  await page.getByLabel("Tolerance").fill("0.3");
+  await typeNumber(page.getByLabel("Tolerance"), "0.3");
   await clickPage(page, [520, 386]);
   await page.waitForTimeout(600);
   await shoot(page, "tidy");

@@ -3,7 +3,7 @@ import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
-import { deskReady, openDrawer, openFile, save, stage, test } from "./desk.ts";
+import { deskReady, openDrawer, openFile, save, stage, test, typeNumber } from "./desk.ts";
 
 const figures = (page: Page) => page.getByRole("status").filter({ hasText: /points|No ink/ });
 const LONG = { timeout: 30_000 };
@@ -47,11 +47,11 @@ test("a higher threshold takes more for ink; specks and breaks are set by size; 
 }) => {
   test.setTimeout(120_000);
   await openScan(page);
-  await page.getByLabel("Specks up to").fill("0");
+  await typeNumber(page.getByLabel("Specks up to"), "0");
   await expect(page.getByRole("button", { name: "Stop" })).toBeVisible();
   await page.getByRole("button", { name: "Stop" }).click();
   await expect(page.getByRole("status").filter({ hasText: "Stopped" })).toBeVisible();
-  await page.getByLabel("Specks up to").fill("1");
+  await typeNumber(page.getByLabel("Specks up to"), "1");
   await expect(figures(page)).toContainText(/\d+ lines/, LONG);
   const many = Number(/(\d+) lines/.exec((await figures(page).textContent())!)![1]);
   expect(many).toBeGreaterThan(76);

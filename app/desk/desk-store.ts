@@ -137,6 +137,8 @@ export interface DeskState {
   readonly leak: Leak | null;
   readonly chosenShade: string | null;
   readonly chosenOpening: number | null;
+  /** The colour or shade that waits for its pocket and was shown last. */
+  readonly shownWaiting: string | null;
   /** What a reach that is being tried would close. */
   readonly triedReach: (ReachReading & { readonly width: number }) | null;
   readonly showBridges: boolean;
@@ -213,6 +215,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       if (get().chosenShade && !next.shades[get().chosenShade!]) set({ chosenShade: null });
       const selected = get().selected.filter((id) => next.strokes[id] ?? next.inkShapes[id]);
       if (selected.length < get().selected.length) set({ selected });
+      if (!next.tin[get().paint.colour]) set({ paint: { colour: firstColour(next), step: 0 } });
       keeper.keep(move.history);
       const lines = linePatches(move.patches);
       if (lines.length > 0) {
@@ -262,6 +265,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       leak: null,
       chosenShade: null,
       chosenOpening: null,
+      shownWaiting: null,
       triedReach: null,
       showBridges: true,
       checkGround: false,

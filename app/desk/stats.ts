@@ -1,6 +1,8 @@
 /** Figures the desk shows, all derived. */
-import type { Paint } from "#core/drawing/drawing.ts";
+import type { Paint, Pour, Shade } from "#core/drawing/drawing.ts";
 import { speckArea } from "#core/drawing/speck.ts";
+import { waitingPours } from "#core/pockets/keep-pours.ts";
+import { pocketAt } from "#core/scene/scene.ts";
 import type { Desk } from "./desk-store.ts";
 
 export function pocketCounts({ derived, history }: Desk) {
@@ -18,6 +20,13 @@ export function pocketCounts({ derived, history }: Desk) {
   return { all: derived.pockets.length, coloured, bare, specks };
 }
 
+/** Colour and shade whose pockets are not there now: they come back when the pockets do. */
+export function waitingIn({ derived, history }: Pick<Desk, "derived" | "history">): (Pour | Shade)[] {
+  const { pours, shades } = history.drawing;
+  const lost = Object.values(shades).filter(({ seed }) => !pocketAt(derived.pockets, seed));
+  return [...waitingPours(pours, derived.pourOf), ...lost];
+}
+
 /** How many places use each tin colour, on whatever step of its ladder. */
 export function usesOf({ history, derived }: Desk): Map<string, number> {
   const { pours, flatShapes, shades, strokes, inkShapes, ink } = history.drawing;
@@ -26,6 +35,7 @@ export function usesOf({ history, derived }: Desk): Map<string, number> {
     if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
   };
   for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.paint);
+  for (const { paint } of waitingPours(pours, derived.pourOf)) count(paint);
   for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
   for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
   return uses;

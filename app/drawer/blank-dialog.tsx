@@ -3,7 +3,9 @@ import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
 import { blankDrawing } from "#core/drawing/new-drawing.ts";
+import { plainText } from "#core/drawing/plain-text.ts";
 import { addDrawing } from "../keep/shelf.ts";
+import { NumberField } from "../ui/number-field.tsx";
 
 interface Fields {
   readonly name: string;
@@ -15,15 +17,16 @@ interface Fields {
 
 const START: Fields = { name: "New drawing", width: 100, height: 100, unit: "mm", ppi: 300 };
 const MM_PER_INCH = 25.4;
+/** Of a page, in either unit. */
+const SIDE = { min: 0.1, max: 10_000 };
 
 /** A blank page with its printed size, known before the first line. */
 export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   const navigate = useNavigate();
   const [fields, setFields] = useState(START);
   const change = (part: Partial<Fields>) => setFields((now) => ({ ...now, ...part }));
-  const ready = fields.width > 0 && fields.height > 0 && fields.ppi >= 1;
-  const page = ready ? blankDrawing(fields.name, fields).page : undefined;
-  const pixels = page && pixelsOf(page, page.ppi);
+  const { page } = blankDrawing(fields.name, fields);
+  const pixels = pixelsOf(page, page.ppi);
 
   const turnTo = (unit: Fields["unit"]) => {
     if (unit === fields.unit) return;
@@ -33,8 +36,7 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
   };
   const begin = async (event: FormEvent) => {
     event.preventDefault();
-    if (!ready) return;
-    const { id } = await addDrawing(blankDrawing(fields.name.trim() || "Untitled", fields));
+    const { id } = await addDrawing(blankDrawing(plainText(fields.name) || "Untitled", fields));
     await navigate(`/desk/${id}?stage=Lines`);
   };
   return (
@@ -57,8 +59,20 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
               />
             </label>
             <div className="grid grid-cols-3 gap-3">
-              <NumberField label="Width" value={fields.width} onChange={(width) => change({ width })} />
-              <NumberField label="Height" value={fields.height} onChange={(height) => change({ height })} />
+              <NumberField
+                above
+                label="Width"
+                value={fields.width}
+                {...SIDE}
+                onChange={(width) => change({ width })}
+              />
+              <NumberField
+                above
+                label="Height"
+                value={fields.height}
+                {...SIDE}
+                onChange={(height) => change({ height })}
+              />
               <label className="grid gap-1">
                 Unit
                 <select
@@ -75,9 +89,17 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
               </label>
             </div>
             <div className="flex items-end gap-3">
-              <NumberField label="Pixels per inch" value={fields.ppi} onChange={(ppi) => change({ ppi })} />
+              <NumberField
+                above
+                label="Pixels per inch"
+                value={fields.ppi}
+                min={1}
+                max={2400}
+                digits={0}
+                onChange={(ppi) => change({ ppi })}
+              />
               <p className="pb-1.5 text-quiet tabular-nums">
-                {pixels ? `${pixels.width} x ${pixels.height} pixels` : "Give every size a number above 0."}
+                {pixels.width} × {pixels.height} pixels
               </p>
             </div>
             <div className="flex justify-end gap-2">
@@ -86,7 +108,6 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
               </button>
               <button
                 type="submit"
-                disabled={!ready}
                 className="h-9 rounded-md bg-fern px-4 font-medium text-white disabled:opacity-60"
               >
                 Begin drawing
@@ -100,27 +121,3 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
 }
 
 const FIELD = "h-9 w-full rounded-md border border-edge bg-white px-3 tabular-nums";
-
-function NumberField({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  onChange: (value: number) => void;
-}) {
-  return (
-    <label className="grid gap-1">
-      {label}
-      <input
-        type="number"
-        min={0}
-        step="any"
-        value={value || ""}
-        onChange={(event) => onChange(Number(event.target.value))}
-        className={FIELD}
-      />
-    </label>
-  );
-}

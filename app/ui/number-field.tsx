@@ -1,46 +1,77 @@
-import { useState } from "react";
+import clsx from "clsx";
+import { type KeyboardEvent, useState } from "react";
+import { numberIn } from "./number-in.ts";
 
 interface Props {
   readonly label: string;
   readonly value: number;
+  /** Hears a number once it is meant: on Enter, on leaving the field, and for each step by the arrow keys. */
   readonly onChange: (value: number) => void;
   readonly min?: number;
+  readonly max?: number;
   readonly step?: number;
+  /** Decimals shown; with none only whole numbers are taken. */
   readonly digits?: number;
   readonly unit?: string;
   readonly className?: string;
+  /** The label above its field instead of before it. */
+  readonly above?: boolean;
 }
 
-/** A number that is taken once it makes sense, so that it can be typed in peace. */
+/** A number to be typed in peace: nothing is taken or changed meanwhile, and Escape puts the old one back. */
 export function NumberField({
   label,
   value,
   onChange,
-  min,
-  step,
+  min = Number.NEGATIVE_INFINITY,
+  max = Number.POSITIVE_INFINITY,
+  step = 1,
   digits = 2,
   unit,
   className = "w-16",
+  above = false,
 }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const shown = String(Number(value.toFixed(digits)));
-  const take = (text: string) => {
-    setTyped(text);
-    const number = Number(text);
-    if (text.trim() !== "" && Number.isFinite(number) && (min === undefined || number >= min))
-      onChange(number);
+  const put = (number: number) => {
+    const meant = Math.min(max, Math.max(min, digits === 0 ? Math.round(number) : number));
+    if (meant !== Number(shown)) onChange(meant);
+  };
+  const take = () => {
+    const number = typed === null ? undefined : numberIn(typed);
+    setTyped(null);
+    if (number !== undefined) put(number);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    const by = { ArrowUp: step, ArrowDown: -step }[event.key];
+    if (by !== undefined) {
+      event.preventDefault();
+      setTyped(null);
+      put(Number(((numberIn(typed ?? "") ?? value) + by).toFixed(digits)));
+    } else if (event.key === "Enter") take();
+    else if (event.key === "Escape") setTyped(null);
   };
   return (
-    <label className="flex items-center gap-1.5 text-xs whitespace-nowrap">
+    <label className={above ? "grid gap-1" : "flex items-center gap-1.5 text-xs whitespace-nowrap"}>
       {label}
       <input
-        type="number"
-        min={min}
-        step={step ?? "any"}
+        type="text"
+        inputMode="decimal"
+        role="spinbutton"
+        autoComplete="off"
+        aria-valuenow={value}
+        aria-valuemin={Number.isFinite(min) ? min : undefined}
+        aria-valuemax={Number.isFinite(max) ? max : undefined}
         value={typed ?? shown}
-        onChange={(event) => take(event.target.value)}
-        onBlur={() => setTyped(null)}
-        className={`h-7 rounded-md border border-edge bg-white px-1.5 tabular-nums ${className}`}
+        onChange={(event) => setTyped(event.target.value)}
+        onFocus={(event) => event.target.select()}
+        onBlur={take}
+        onKeyDown={onKeyDown}
+        className={clsx(
+          "rounded-md border border-edge bg-white tabular-nums",
+          above ? "h-9 w-full px-3" : "h-7 px-1.5",
+          !above && className,
+        )}
       />
       {unit && <span className="text-quiet">{unit}</span>}
     </label>

@@ -23,6 +23,7 @@ import {
   setStrict,
 } from "./edits.ts";
 import { applyEdit, beginHistory, linePatches, undoLabel } from "./history.ts";
+import { changeStrokes, setInk } from "./line-edits.ts";
 import { edited, smallDrawing } from "./testing.ts";
 
 const [big, small] = pocketsOf(buildMap([box(0, 0, 40, 40), box(60, 0, 20, 20)]));
@@ -70,6 +71,15 @@ describe("pouring", () => {
   });
 });
 
+const shade = {
+  id: "s",
+  points: [0, 0, 1, 0, 2, 0, 3, 0],
+  seed: [1, 1] as const,
+  paint: dusk,
+  blend: "multiply" as const,
+  opacity: 0.5,
+};
+
 describe("the tin", () => {
   const order = ({ tin }: Drawing) =>
     Object.values(tin)
@@ -81,7 +91,24 @@ describe("the tin", () => {
     expect(order(more).at(-1)).toBe("moss");
     const turned = edited(more, orderTin(order(more).reverse()));
     expect(order(turned)[0]).toBe("moss");
-    expect(order(edited(turned, removeColour("moss", "Moss")))).not.toContain("moss");
+    expect(order(edited(turned, removeColour("moss", "Moss", "frond")))).not.toContain("moss");
+  });
+
+  it("gives the places of a colour that goes to another, on the same step", () => {
+    const moss = { colour: "moss", step: 2 };
+    const used = edited(
+      smallDrawing(),
+      addColour("moss", "Moss", "#334411"),
+      pour([{ pocket: big }], moss, ["p"]),
+      addShade({ ...shade, paint: moss }),
+      changeStrokes(["a", "blot"], { paint: moss }),
+      setInk({ colour: "moss", step: 0 }, "Moss"),
+    );
+    const after = edited(used, removeColour("moss", "Moss", "frond"));
+    const paints = [after.pours.p, after.shades[shade.id], after.strokes.a, after.inkShapes.blot];
+    for (const { paint } of paints) expect(paint).toEqual({ colour: "frond", step: 2 });
+    expect(after.ink).toEqual({ colour: "frond", step: 0 });
+    expect(JSON.stringify(after)).not.toContain("moss");
   });
 
   it("changes a colour many times as one step, another colour as the next", () => {
@@ -135,15 +162,6 @@ describe("bridges and openings", () => {
 });
 
 describe("shades, sheets and the page", () => {
-  const shade = {
-    id: "s",
-    points: [0, 0, 1, 0, 2, 0, 3, 0],
-    seed: [1, 1] as const,
-    paint: dusk,
-    blend: "multiply" as const,
-    opacity: 0.5,
-  };
-
   it("adds a shade above the others, changes and removes it", () => {
     const added = edited(smallDrawing(), addShade(shade), addShade({ ...shade, id: "t" }));
     expect(added.shades.t.rank).toBeGreaterThan(added.shades.s.rank);

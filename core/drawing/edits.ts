@@ -1,4 +1,5 @@
 /** The edits a drawing knows, each a small named value. Ids are given by the caller, so that edits stay pure. */
+import type { Draft } from "immer";
 import type { Pocket } from "../pockets/pockets.ts";
 import {
   type Blend,
@@ -85,10 +86,14 @@ export const renameColour = (id: string, name: string): Edit => ({
   },
 });
 
-/** Takes a colour that nothing uses out of the tin. */
-export const removeColour = (id: string, name: string): Edit => ({
+/** Takes a colour out of the tin; another, on the same step, takes its place wherever it was used. */
+export const removeColour = (id: string, name: string, by: string): Edit => ({
   label: `Remove ${name}`,
   change: (draft) => {
+    const painted = [draft.pours, draft.shades, draft.flatShapes, draft.strokes, draft.inkShapes];
+    const paints = painted.flatMap((table) => Object.values<{ paint?: Draft<Paint> | null }>(table));
+    for (const item of [{ paint: draft.ink }, ...paints])
+      if (item.paint?.colour === id) item.paint.colour = by;
     delete draft.tin[id];
   },
 });
@@ -123,6 +128,15 @@ export const setReach = (reach: number): Edit => ({
   merge: "reach",
   change: (draft) => {
     draft.reach = reach;
+  },
+});
+
+/** Forgets colour and shade that wait for pockets that have gone. */
+export const letWaitingGo = (pours: readonly string[], shades: readonly string[]): Edit => ({
+  label: "Let waiting colour go",
+  change: (draft) => {
+    for (const id of pours) delete draft.pours[id];
+    for (const id of shades) delete draft.shades[id];
   },
 });
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { aboutPoint, translation } from "../geometry/matrix.ts";
+import { carriedBy } from "./carried.ts";
 import { type Drawing, type Pour, ranked } from "./drawing.ts";
 import { applyEdit, beginHistory, linePatches } from "./history.ts";
 import {
@@ -114,9 +115,12 @@ describe("lines arranged", () => {
   it("moves strokes and shapes by a matrix, from where they began", () => {
     const from = smallDrawing();
     const options = { scaleWidths: false, label: "Move 2 lines", merge: "move" };
-    const there = edited(from, transformLines(from, ["a", "blot"], translation(5, 7), options));
+    const there = edited(
+      from,
+      transformLines(carriedBy(from, ["a", "blot"], []), translation(5, 7), options),
+    );
     // The second step of one drag begins where the drag began, not where the first left off.
-    const on = edited(there, transformLines(from, ["a", "blot"], translation(6, 7), options));
+    const on = edited(there, transformLines(carriedBy(from, ["a", "blot"], []), translation(6, 7), options));
     expect(on.strokes.a.points.slice(0, 2)).toEqual([6, 7]);
     expect(on.inkShapes.blot.outline[0].slice(0, 2)).toEqual([56, 57]);
     expect(on.strokes.b).toBe(there.strokes.b);
@@ -125,9 +129,15 @@ describe("lines arranged", () => {
   it("scales widths by choice", () => {
     const from = smallDrawing();
     const doubled = aboutPoint([0, 0], 2, 2, 0);
-    const grown = edited(from, transformLines(from, ["a"], doubled, { scaleWidths: true, label: "Scale" }));
+    const grown = edited(
+      from,
+      transformLines(carriedBy(from, ["a"], []), doubled, { scaleWidths: true, label: "Scale" }),
+    );
     expect(grown.strokes.a.width).toBeCloseTo(4, 9);
-    const kept = edited(from, transformLines(from, ["a"], doubled, { scaleWidths: false, label: "Scale" }));
+    const kept = edited(
+      from,
+      transformLines(carriedBy(from, ["a"], []), doubled, { scaleWidths: false, label: "Scale" }),
+    );
     expect(kept.strokes.a.width).toBe(2);
   });
 
@@ -143,7 +153,7 @@ describe("lines arranged", () => {
     const turned = aboutPoint([0, 0], 2, 2, Math.PI / 2);
     const after = edited(
       from,
-      transformLines(from, ["a", "b", "blot"], turned, { scaleWidths: true, label: "Turn" }),
+      transformLines(carriedBy(from, ["a", "b", "blot"], []), turned, { scaleWidths: true, label: "Turn" }),
     );
     expect(after.pours.own.area).toBeCloseTo(400, 6);
     expect(after.pours.own.seed[0]).toBeCloseTo(-10, 6);

@@ -1,7 +1,11 @@
 /** The edits of lines: strokes and ink shapes, their nibs and colours. Ids are given by the caller. */
-
 import type { Draft } from "immer";
+import { pointAt } from "../geometry/cubic.ts";
 import { type Matrix, mapped, mappedPoint, meanScale } from "../geometry/matrix.ts";
+import { nearestOnLines, nearestPlace } from "../geometry/nearest.ts";
+import { diagonal, type Point } from "../geometry/point.ts";
+import { withEndsMoved } from "../lines/pull.ts";
+import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 
@@ -18,7 +22,7 @@ export const addStroke = (stroke: Omit<Stroke, "rank">, label = "Draw line"): Ed
   },
 });
 
-/** Gives lines other points. */
+/** Gives lines other points; bridges that end on them follow. */
 export const reshapeLines = (
   shapes: ReadonlyMap<string, readonly number[]>,
   label: string,
@@ -27,9 +31,30 @@ export const reshapeLines = (
   label,
   merge,
   change: (draft) => {
+    followWithBridges(draft, shapes);
     for (const [id, points] of shapes) draft.strokes[id].points = [...points];
   },
 });
+
+/** Bridges end this near a line they lie on, as a part of the page's diagonal. */
+const ON_LINE = 2e-4;
+
+function followWithBridges(draft: Draft<Drawing>, shapes: ReadonlyMap<string, readonly number[]>): void {
+  const changed = [...shapes].map(([id, after]) => ({ points: [...draft.strokes[id].points], after }));
+  const within = ON_LINE * diagonal(draft.page.box);
+  const followed = (at: Point): Point => {
+    const on = nearestOnLines(changed, at, within)?.line;
+    if (!on) return at;
+    const { points, after } = on;
+    const same = points.length === after.length;
+    return pointAt(after, nearestPlace(same ? points : after, at));
+  };
+  for (const bridge of Object.values(draft.bridges)) {
+    const [start, end] = [followed(startOf(bridge)), followed(endOf(bridge))];
+    const points = withEndsMoved(bridge.points, start, end);
+    if (points.some((n, i) => n !== bridge.points[i])) bridge.points = points;
+  }
+}
 
 export const reshapeLine = (id: string, points: readonly number[], label: string): Edit =>
   reshapeLines(new Map([[id, points]]), label);
@@ -80,40 +105,44 @@ export interface TransformOptions {
   readonly merge?: string;
 }
 
-/**
- * Moves, scales, turns or mirrors lines from where they are in `from`. Colours of pockets that these lines alone bound
- * travel with them.
- */
+/** Moves, scales, turns or mirrors lines, with all that lies on them, from where they were when they were taken up. */
 export function transformLines(
-  from: Drawing,
-  ids: readonly string[],
+  { from, lines, pours, shades, flatShapes, bridges, declined }: Carried,
   matrix: Matrix,
   { scaleWidths, label, merge }: TransformOptions,
 ): Edit {
-  const moved = new Set(ids);
-  const owner = (line: string) => (moved.has(line) ? line : line.replace(/\/\d+$/, ""));
-  const carried = Object.values(from.pours).filter(
-    ({ lines }) => lines.length > 0 && lines.every((line) => moved.has(owner(line))),
-  );
   const grown = scaleWidths ? meanScale(matrix) : 1;
+  const chain = (points: readonly number[]) => mapped(points, matrix);
+  const place = (at: Point): [number, number] => [...mappedPoint(at, matrix)];
   return {
     label,
     merge,
     change: (draft) => {
-      for (const id of ids) {
+      for (const id of lines) {
         const stroke = from.strokes[id];
         const shape = from.inkShapes[id];
         if (stroke) {
-          draft.strokes[id].points = mapped(stroke.points, matrix);
+          draft.strokes[id].points = chain(stroke.points);
           if (grown !== 1) draft.strokes[id].width = stroke.width * grown;
-        } else if (shape) draft.inkShapes[id].outline = shape.outline.map((chain) => mapped(chain, matrix));
+        } else if (shape) draft.inkShapes[id].outline = shape.outline.map(chain);
       }
-      for (const { id, seed, region, area } of carried) {
-        const [x, y] = mappedPoint(seed, matrix);
-        draft.pours[id].seed = [x, y];
-        draft.pours[id].area = area * meanScale(matrix) ** 2;
-        draft.pours[id].region = region.map((ring) => mapped(ring, matrix));
+      for (const { id, seed, region, area } of pours) {
+        const moved = { seed: place(seed), area: area * meanScale(matrix) ** 2, region: region.map(chain) };
+        Object.assign(draft.pours[id], moved);
       }
+      for (const { id, seed, points } of shades)
+        Object.assign(draft.shades[id], { seed: place(seed), points: chain(points) });
+      for (const { id, outline } of flatShapes) draft.flatShapes[id].outline = outline.map(chain);
+      for (const { bridge, start, end } of bridges)
+        draft.bridges[bridge.id].points =
+          start && end
+            ? chain(bridge.points)
+            : withEndsMoved(
+                bridge.points,
+                start ? place(startOf(bridge)) : startOf(bridge),
+                end ? place(endOf(bridge)) : endOf(bridge),
+              );
+      for (const { id, at } of declined) draft.declined[id].at = place(at);
     },
   };
 }
@@ -192,6 +221,15 @@ export const changeNib = (id: string, change: Partial<Omit<Nib, "id" | "rank">>,
   merge: `nib-${id}-${Object.keys(change).join()}`,
   change: (draft) => {
     Object.assign(draft.nibs[id], copyOf(change));
+  },
+});
+
+/** Takes a nib away; strokes drawn with it become even. */
+export const removeNib = (id: string, name: string): Edit => ({
+  label: `Remove nib ${name}`,
+  change: (draft) => {
+    for (const stroke of Object.values(draft.strokes)) if (stroke.nib === id) delete stroke.nib;
+    delete draft.nibs[id];
   },
 });
 

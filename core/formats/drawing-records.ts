@@ -145,6 +145,11 @@ export class ColourRecord extends Ranked {
   @IsHexColor() value!: string;
 }
 
+export class NamedColourRecord extends ColourRecord {
+  /** What it goes by in the file's classes (scene/palette.ts). */
+  @IsOptional() @IsString() @MaxLength(80) variable?: string;
+}
+
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @IsPlace() seed!: [number, number];

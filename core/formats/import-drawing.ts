@@ -7,16 +7,18 @@ import { colourName } from "../colour/name.ts";
 import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke } from "../drawing/drawing.ts";
 import { newDrawing, startingTin } from "../drawing/new-drawing.ts";
 import { speckArea } from "../drawing/speck.ts";
-import { boundsOf } from "../geometry/point.ts";
+import { enclosedArea, flatten } from "../geometry/cubic.ts";
+import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { unlessTooDense } from "../pockets/too-dense.ts";
-import { pocketAt, variableNames } from "../scene/scene.ts";
+import { pocketAt } from "../scene/scene.ts";
 import { asideLines, cutLine, type ImportReport, speckLine } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
-import type { Facts } from "./svg-facts.ts";
-import { readFacts } from "./svg-facts-read.ts";
+import { type ReadFacts, readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
+
+type Chain = readonly number[];
 
 /** Near-same colours within this CIEDE2000 difference become one, unless told otherwise. */
 export const MERGE_WITHIN = 2;
@@ -52,9 +54,9 @@ export function understood(text: string, onProgress?: (share: number) => void): 
 }
 
 export function importedDrawing(name: string, reading: SvgReading, mergeWithin = MERGE_WITHIN): Imported {
-  const facts = reading.ours && readFacts(reading.ours.facts);
-  return reading.ours && facts
-    ? ourDrawing(name, reading, reading.ours, facts)
+  const read = reading.ours && readFacts(reading.ours.facts);
+  return reading.ours && read
+    ? ourDrawing(name, reading, reading.ours, read)
     : foreignDrawing(name, reading, mergeWithin);
 }
 
@@ -136,22 +138,31 @@ const pourInto = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour 
   region: pocket.rings,
 });
 
+/** Colour whose pocket is not there now: it keeps the region it was seen in. */
+function waitingPour(id: string, rank: number, paint: Paint, seed: Point, outline: readonly Chain[]): Pour {
+  const chains = outline.map((chain) => [...chain]);
+  const area = Math.abs(chains.reduce((sum, chain) => sum + enclosedArea(chain), 0));
+  const tolerance = diagonal(boundsOf(chains)!) * 1e-3;
+  const region = chains.map((chain) => flatten(chain, tolerance));
+  return { id, rank, paint, seed, area, lines: [], region };
+}
+
 /** Paints by the names they go by in a file's style rules. */
-function paintsByName({ tin, ink }: Facts): (name: string | undefined) => Paint {
-  const idOf = new Map([...variableNames({ tin })].map(([id, name]) => [name, id]));
+function paintsByName({ facts, colours }: ReadFacts): (name: string | undefined) => Paint {
   return (name = "") => {
-    const whole = idOf.get(name);
+    const whole = colours.get(name);
     if (whole) return { colour: whole, step: 0 };
     const [, plain, way, steps] = /^(.+)-(up|down)-([1-3])$/.exec(name) ?? [];
-    const colour = idOf.get(plain);
-    return colour ? { colour, step: way === "down" ? -Number(steps) : Number(steps) } : ink;
+    const colour = colours.get(plain);
+    return colour ? { colour, step: way === "down" ? -Number(steps) : Number(steps) } : facts.ink;
   };
 }
 
 /** A file of ours comes back as the drawing it was. */
-function ourDrawing(name: string, reading: SvgReading, ours: OurReading, facts: Facts): Imported {
+function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: ReadFacts): Imported {
+  const { facts } = read;
   const { paints, pours, shades } = ours;
-  const paintOf = paintsByName(facts);
+  const paintOf = paintsByName(read);
   const paintOfId = (id: string) => paintOf(paints.get(id));
   const sameInk = (paint: Paint) => paint.colour === facts.ink.colour && paint.step === facts.ink.step;
   const inked = <T extends Stroke | InkShape>(line: T): T => {
@@ -167,9 +178,12 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, facts: 
     flatShapes: byId(reading.flats.map(({ value: _, ...flat }) => ({ ...flat, paint: paintOfId(flat.id) }))),
   };
   const pockets = readPockets(bare);
-  const poured = pours.flatMap(({ seed, paint, rank }): Pour[] => {
+  const poured = pours.map(({ seed, outline, paint, rank }): Pour => {
+    const id = `p${rank}`;
     const pocket = pocketAt(pockets, seed);
-    return pocket ? [pourInto(pocket, `p${rank}`, rank, paintOf(paint))] : [];
+    return pocket
+      ? pourInto(pocket, id, rank, paintOf(paint))
+      : waitingPour(id, rank, paintOf(paint), seed, outline);
   });
   const drawing = { ...bare, pours: byId(poured) };
   const tinned = Object.keys(facts.tin).length;

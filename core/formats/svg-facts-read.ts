@@ -16,8 +16,8 @@ import type { Drawing } from "../drawing/drawing.ts";
 import { LARGEST } from "./bounds.ts";
 import {
   BridgeRecord,
-  ColourRecord,
   DeclinedRecord,
+  NamedColourRecord,
   NibRecord,
   PageRecord,
   PaintRecord,
@@ -28,7 +28,7 @@ import { FACTS_VERSION, type Facts } from "./svg-facts.ts";
 class FactsRecord {
   @Equals(FACTS_VERSION) version!: typeof FACTS_VERSION;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
+  @IsArray() @ValidateNested({ each: true }) @Type(() => NamedColourRecord) tin!: NamedColourRecord[];
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
   @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
@@ -38,21 +38,51 @@ class FactsRecord {
   @IsBoolean() strict!: boolean;
 }
 
+export interface ReadFacts {
+  readonly facts: Facts;
+  /** Ids of the tin's colours by the names they go by in the file's classes. */
+  readonly colours: ReadonlyMap<string, string>;
+}
+
 /** Undefined when the text is not what we wrote: then the picture alone is read. */
-export function readFacts(text: string): Facts | undefined {
+export function readFacts(text: string): ReadFacts | undefined {
   const record = checked(parsed(text));
   if (!record) return undefined;
   const { version: _, sheets, ...plain } = JSON.parse(JSON.stringify(record)) as FactsRecord;
   const byId = <T extends { id: string }>(items: readonly T[]) =>
     Object.fromEntries(items.map((item) => [item.id, item]));
-  return {
+  const tin = plain.tin.map(({ variable: _, ...colour }) => colour);
+  const facts = {
     ...plain,
-    tin: byId(plain.tin),
+    tin: byId(tin),
     nibs: byId(plain.nibs),
     bridges: byId(plain.bridges),
     declined: byId(plain.declined),
     sheets: Object.fromEntries(sheets.map(({ name, ...sheet }) => [name, sheet])) as Drawing["sheets"],
   };
+  return { facts, colours: coloursByName(plain.tin) };
+}
+
+function coloursByName(tin: readonly NamedColourRecord[]): Map<string, string> {
+  const names = namesOfEarlierFiles(tin);
+  return new Map(tin.map(({ id, variable }) => [variable ?? names.get(id)!, id]));
+}
+
+/** How colours were named before files said it: from Latin letters and digits alone. */
+function namesOfEarlierFiles(tin: readonly NamedColourRecord[]): Map<string, string> {
+  const taken = new Set<string>();
+  return new Map(
+    [...tin]
+      .sort((a, b) => a.rank - b.rank)
+      .map(({ id, name }) => {
+        const letters = name.toLowerCase().normalize("NFKD");
+        const plain = letters.replace(/[^a-z0-9]+/g, "-").replace(/^-+|-+$/g, "") || "colour";
+        let free = plain;
+        for (let n = 2; taken.has(free); n++) free = `${plain}-${n}`;
+        taken.add(free);
+        return [id, free];
+      }),
+  );
 }
 
 function checked(plain: object | undefined): FactsRecord | undefined {

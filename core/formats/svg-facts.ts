@@ -3,6 +3,7 @@
  * and all that shows nowhere. It stands as JSON in a metadata element.
  */
 import { type Drawing, SHEETS } from "../drawing/drawing.ts";
+import { variableNames } from "../scene/palette.ts";
 
 /** Id of the metadata element. */
 export const OURS = "fern-pocket";
@@ -16,10 +17,11 @@ export type Facts = Pick<
 >;
 
 export function factsOf({ page, tin, ink, nibs, bridges, reach, declined, sheets, strict }: Facts): string {
+  const names = variableNames({ tin });
   return JSON.stringify({
     version: FACTS_VERSION,
     page,
-    tin: Object.values(tin),
+    tin: Object.values(tin).map((colour) => ({ ...colour, variable: names.get(colour.id) })),
     ink,
     nibs: Object.values(nibs),
     bridges: Object.values(bridges),

@@ -69,6 +69,9 @@ export const short = (value: number, digits: number): string => String(Number(va
 export const digitsFor = (size: number): number =>
   Math.max(0, Math.min(9, 6 - Math.floor(Math.log10(size || 1))));
 
+/** How many decimals keep lines that meet meeting, within the rounding that docs/pockets.md allows to ends. */
+export const lineDigitsFor = (size: number): number => digitsFor(size) + 4;
+
 /** Path data for a chain; straight cubics are written as lines. */
 export function pathData(chain: Coords, closed: boolean, digits: number): string {
   const n = (k: number) => short(chain[k], digits);

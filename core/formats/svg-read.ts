@@ -44,6 +44,8 @@ export interface ReadFlat {
 /** Colour that a file of ours says was poured into the pocket around a point. */
 export interface ReadPour {
   readonly seed: Point;
+  /** What it covers in the picture, by the nonzero winding rule. */
+  readonly outline: readonly (readonly number[])[];
   readonly paint: string;
   readonly rank: number;
 }
@@ -293,14 +295,16 @@ class MarkReader {
       if (isTrap(mark)) continue;
       const before = this.rank;
       const paint = paintNameOf(mark);
+      const outline = this.nearChains(mark).map(closedPoints);
+      if (outline.length === 0) continue;
       const seed = pourPlace(mark);
       const shade = shadeOf(mark, `h${shades.length + 1}`, shades.length + 1);
-      if (seed) pours.push({ seed, paint, rank: ++this.rank });
+      if (seed) pours.push({ seed, outline, paint, rank: ++this.rank });
       else if (shade) {
         shades.push(shade);
         paints.set(shade.id, paint);
       } else if (sheetOf(mark) === "ink") this.addOurInk(mark);
-      else if (mark.fill) this.addFlat(mark, outlineOf(mark), isEvenOdd(mark), ownTint(mark, mark.fill));
+      else if (mark.fill) this.addFlat(mark, outline, isEvenOdd(mark), ownTint(mark, mark.fill));
       for (let rank = before + 1; rank <= this.rank; rank++)
         for (const kind of ["s", "i", "f"]) paints.set(`${kind}${rank}`, paint);
     }
@@ -313,7 +317,8 @@ class MarkReader {
       this.rank++;
       this.strokes.push({ id: `s${this.rank}`, rank: this.rank, ...drawn, ...calledAs(mark) });
     } else if (mark.stroke) this.addOurStroke(mark);
-    else if (mark.fill) this.addInk(mark, outlineOf(mark), isEvenOdd(mark), mark.fill.value);
+    else if (mark.fill)
+      this.addInk(mark, this.nearChains(mark).map(closedPoints), isEvenOdd(mark), mark.fill.value);
   }
 
   private addOurStroke(mark: Mark): void {

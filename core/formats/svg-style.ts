@@ -113,7 +113,7 @@ function declare(
   if (!before || before.weight <= now.weight) own.set(property, now);
 }
 
-const VARIABLE = /var\(\s*(--[\w-]+)\s*(?:,([^()]*))?\)/g;
+const VARIABLE = /var\(\s*(--[^\s,()]+)\s*(?:,([^()]*))?\)/g;
 
 const withVariables = (value: string, style: Style): string =>
   value.replace(VARIABLE, (_, name: string, otherwise?: string) => style[name] ?? otherwise?.trim() ?? "");

@@ -216,6 +216,8 @@ function isJoined(
   const tipWidth = inkWidthAt(line, start ? 0 : curveCount(line.points));
   if (!strict && gap * lattice.step <= (tipWidth + inkWidthAt(other, segs.ua[s])) / 2) return true;
   if (gap * lattice.step > 1.5 * lattice.tolerance) return false;
+  // A bridge is there to meet lines: files and curves that are bent a little may leave it short of one.
+  if (line.bridge) return true;
   const end = start ? 0 : line.points.length - 8;
   const cubic = Math.min(curveCount(other.points) - 1, Math.floor(segs.ua[s])) * 6;
   if (!isBent(line.points, end) && !isBent(other.points, cubic)) return false;

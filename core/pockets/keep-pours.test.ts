@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { poursOfPockets } from "./keep-pours.ts";
+import { poursOfPockets, waitingPours } from "./keep-pours.ts";
 import { buildMap } from "./planar-map.ts";
 import { type Pocket, pocketsOf } from "./pockets.ts";
 import type { Line } from "./segments.ts";
@@ -69,6 +69,56 @@ describe("pours", () => {
         pours,
       ),
     ).toEqual(["moss"]);
+  });
+
+  it("never go to a bare pocket beside theirs, but wait", () => {
+    const dividers = [20, 40, 60, 80].map((x) =>
+      straight([
+        [x, 0],
+        [x, 100],
+      ]),
+    );
+    const stripes = find([...whole, ...dividers]).sort((a, b) => a.seed[0] - b.seed[0]);
+    const pours = poured([
+      [stripes[1], "moss"],
+      [stripes[2], "red"],
+    ]);
+    const [first, , ...rest] = dividers;
+    const after = find([...whole, first, ...rest]).sort((a, b) => a.seed[0] - b.seed[0]);
+    const found = poursOfPockets(after, pours);
+    expect(found).toEqual([undefined, "red", undefined, undefined]);
+    expect(waitingPours(pours, found).map(({ id }) => id)).toEqual(["moss"]);
+    expect(poursOfPockets(stripes, pours)).toEqual([undefined, "moss", "red", undefined, undefined]);
+  });
+
+  it("do not spill into a much larger bare pocket, and come back when theirs does", () => {
+    const notch = straight([
+      [10, 0],
+      [10, 10],
+      [0, 10],
+    ]);
+    const [large, small] = find([...whole, notch]);
+    const pours = poured([[small, "moss"]]);
+    expect(poursOfPockets(find(whole), pours)).toEqual([undefined]);
+    expect(poursOfPockets([large, small], pours)).toEqual([undefined, "moss"]);
+  });
+
+  it("stay in a pocket whose line was moved far out", () => {
+    const around = box(0, 0, 200, 100);
+    const wall = (x: number) =>
+      straight(
+        [
+          [x, 0],
+          [x, 100],
+        ],
+        0,
+        "wall",
+      );
+    const room = (right: number) => [around, wall(right)];
+    const small = find(room(30)).find(({ seed }) => seed[0] < 30)!;
+    const pours = poured([[small, "moss"]]);
+    const grown = find(room(95)).sort((a, b) => a.seed[0] - b.seed[0]);
+    expect(poursOfPockets(grown, pours)).toEqual(["moss", undefined]);
   });
 
   it("follow a line that was moved a little, and leave strangers bare", () => {

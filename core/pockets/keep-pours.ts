@@ -1,8 +1,8 @@
 /**
  * Which pour colours which pocket. A pour remembers the region it filled and the lines around it; a pocket takes the
  * pour whose region fits it best. So after a split both halves find the old pour, after a merge the larger wins, and
- * a pocket that closes again has its colour back. A pocket that has moved away from its region takes its pour along
- * by its lines.
+ * a pocket that closes again has its colour back. Colour never goes to a pocket that is not its own: what finds none
+ * waits.
  */
 import type { Pour, Table } from "../drawing/drawing.ts";
 import { boundsOf, boxesApart } from "../geometry/point.ts";
@@ -12,8 +12,51 @@ import type { Pocket } from "./pockets.ts";
 /** For each pocket the id of its pour, or undefined when it is bare and always was. */
 export function poursOfPockets(pockets: readonly Pocket[], pours: Table<Pour>): (string | undefined)[] {
   const found = byRegion(pockets, pours);
-  takeAlong(pockets, pours, found);
+  followLines(pockets, pours, found);
   return found;
+}
+
+function byRegion(pockets: readonly Pocket[], pours: Table<Pour>): (string | undefined)[] {
+  const all = Object.values(pours).map((pour) => ({ pour, box: boxOf(pour) }));
+  return pockets.map((pocket) => {
+    let best: Pour | undefined;
+    let bestFit = 0;
+    for (const { pour, box } of all) {
+      if (boxesApart(pocket.box, box)) continue;
+      const fit = fitOf(pocket, pour);
+      if (fit > bestFit || (fit === bestFit && best && pour.rank > best.rank)) {
+        best = pour;
+        bestFit = fit;
+      }
+    }
+    return best?.id;
+  });
+}
+
+/** A pocket whose lines have gone elsewhere keeps its pour: no other pocket lies within just these lines. */
+function followLines(pockets: readonly Pocket[], pours: Table<Pour>, found: (string | undefined)[]): void {
+  const taken = new Set(found);
+  const lost = Object.values(pours).filter(({ id, lines }) => lines.length > 0 && !taken.has(id));
+  if (lost.length === 0) return;
+  const within = new Map<string, number>();
+  pockets.forEach(({ lines }, index) => {
+    const key = linesKey(lines);
+    within.set(key, within.has(key) ? AMBIGUOUS : index);
+  });
+  for (const { id, lines } of lost) {
+    const index = within.get(linesKey(lines)) ?? AMBIGUOUS;
+    if (index !== AMBIGUOUS) found[index] ??= id;
+  }
+}
+
+const AMBIGUOUS = -1;
+
+const linesKey = (lines: readonly string[]): string => [...lines].sort().join("\n");
+
+/** Pours with paint that colour no pocket now. */
+export function waitingPours(pours: Table<Pour>, pourOf: readonly (string | undefined)[]): Pour[] {
+  const found = new Set(pourOf);
+  return Object.values(pours).filter(({ id, paint }) => paint && !found.has(id));
 }
 
 const boxes = new WeakMap<Pour, NonNullable<ReturnType<typeof boundsOf>>>();
@@ -26,59 +69,17 @@ function boxOf(pour: Pour) {
   return box;
 }
 
-function byRegion(pockets: readonly Pocket[], pours: Table<Pour>): (string | undefined)[] {
-  const all = Object.values(pours).map((pour) => ({ pour, box: boxOf(pour) }));
-  return pockets.map((pocket) => {
-    let best: Pour | undefined;
-    let bestFit = 0;
-    for (const candidate of all) {
-      if (boxesApart(pocket.box, candidate.box)) continue;
-      const fit = fitOf(pocket, candidate.pour);
-      if (fit > bestFit || (fit === bestFit && best && candidate.pour.rank > best.rank)) {
-        best = candidate.pour;
-        bestFit = fit;
-      }
-    }
-    return best?.id;
-  });
-}
+/** A pocket that is so many times the region lies elsewhere for the most part: another has been let into it. */
+const GROWN = 2;
 
-/** Likeness of the pocket and the poured region, 0 when neither holds the other's inner point. */
+/** Likeness of the pocket and the poured region, 0 when it is not the region's own. One whose line was moved may grow. */
 function fitOf(pocket: Pocket, pour: Pour): number {
   const touches = regionContains(pour.region, pocket.seed) || regionContains(pocket.rings, pour.seed);
-  return touches ? likeness(pocket.area, pour.area) : 0;
+  if (!touches) return 0;
+  const grown = pocket.area > GROWN * pour.area;
+  return grown && !pour.lines.every((line) => pocket.lines.includes(line))
+    ? 0
+    : likeness(pocket.area, pour.area);
 }
 
 const likeness = (a: number, b: number): number => Math.min(a, b) / Math.max(a, b);
-
-/** How much of all lines around either a pocket and a pour must share, and how like their areas must be. */
-const SAME_LINES = 0.5;
-const SAME_AREA = 0.3;
-
-/** Gives bare pockets the pours that have lost their region, by the lines around both; the best pairs first. */
-function takeAlong(pockets: readonly Pocket[], pours: Table<Pour>, found: (string | undefined)[]): void {
-  const taken = new Set(found);
-  const lost = Object.values(pours).filter(({ id }) => !taken.has(id));
-  if (lost.length === 0) return;
-  const pairs: { index: number; id: string; fit: number }[] = [];
-  pockets.forEach((pocket, index) => {
-    if (found[index] !== undefined) return;
-    for (const pour of lost) {
-      const lines = sharedLines(pocket.lines, pour.lines);
-      const area = likeness(pocket.area, pour.area);
-      if (lines >= SAME_LINES && area >= SAME_AREA) pairs.push({ index, id: pour.id, fit: lines * area });
-    }
-  });
-  pairs.sort((a, b) => b.fit - a.fit || a.index - b.index);
-  for (const { index, id } of pairs) {
-    if (found[index] !== undefined || taken.has(id)) continue;
-    found[index] = id;
-    taken.add(id);
-  }
-}
-
-/** Lines in both lists, as a part of those in either. */
-function sharedLines(a: readonly string[], b: readonly string[]): number {
-  const both = a.filter((line) => b.includes(line)).length;
-  return both / Math.max(1, a.length + b.length - both);
-}

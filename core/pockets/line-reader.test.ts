@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { carriedBy } from "../drawing/carried.ts";
 import type { Drawing, Stroke } from "../drawing/drawing.ts";
 import { addBridges, declineOpenings, pour, removeBridge, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit, type History, undo } from "../drawing/history.ts";
@@ -147,7 +148,10 @@ describe("colours stay", () => {
     );
     const moved = edited(
       start,
-      transformLines(start, ["s0"], translation(100, 0), { scaleWidths: false, label: "Move" }),
+      transformLines(carriedBy(start, ["s0"], []), translation(100, 0), {
+        scaleWidths: false,
+        label: "Move",
+      }),
     );
     const { pockets, pourOf } = colours(moved);
     expect(pockets).toHaveLength(2);

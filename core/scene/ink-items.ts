@@ -2,7 +2,8 @@
 import type { Drawing, InkShape, Nib, Paint, Profile, Stroke } from "../drawing/drawing.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { isPlain, profileOf } from "../lines/profile.ts";
-import type { InkItem, SceneItem, StrokeItem, Tone } from "./scene.ts";
+import { type Tone, toneKey } from "./palette.ts";
+import type { InkItem, SceneItem, StrokeItem } from "./scene.ts";
 
 interface KnownInk {
   readonly of: readonly unknown[];
@@ -19,7 +20,7 @@ export function inkItemsOf(drawing: Drawing, toneOf: (paint: Paint) => Tone): Sc
   const tones = new Map<string, Tone>();
   const toneOfInk = (paint: Paint = ink) => {
     const tone = toneOf(paint);
-    tones.set(tone.variable, tone);
+    tones.set(toneKey(paint), tone);
     return tone;
   };
   for (const { paint } of inked) toneOfInk(paint);
@@ -40,7 +41,10 @@ export function inkItemsOf(drawing: Drawing, toneOf: (paint: Paint) => Tone): Sc
 const sameInk = (known: KnownInk, of: readonly unknown[], tones: ReadonlyMap<string, Tone>): boolean =>
   known.of.every((part, i) => part === of[i]) &&
   known.tones.size === tones.size &&
-  [...tones].every(([variable, { value }]) => known.tones.get(variable)?.value === value);
+  [...tones].every(([key, { value, variable }]) => {
+    const before = known.tones.get(key);
+    return before?.value === value && before.variable === variable;
+  });
 
 function strokeItem(stroke: Stroke, nib: Nib | undefined, tone: Tone): StrokeItem | InkItem {
   const { id, name, groups, points, closed, width } = stroke;

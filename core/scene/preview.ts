@@ -1,7 +1,7 @@
 /** What the scene will be once a pour under way is let go: for showing before it is done. */
-import { stepOf } from "../colour/ladder.ts";
 import type { Colour, Paint, Table } from "../drawing/drawing.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { paletteOf } from "./palette.ts";
 import type { FillItem, Scene, SceneSheet } from "./scene.ts";
 
 export function withPreview(
@@ -10,11 +10,11 @@ export function withPreview(
   paint: Paint,
   tin: Table<Colour>,
 ): Scene {
-  const value = stepOf(tin[paint.colour]?.value ?? "#808080", paint.step);
+  const tone = paletteOf({ tin }).toneOf(paint);
   const fills: FillItem[] = pockets.map(({ cover, seed }) => ({
     kind: "fill",
     id: "preview",
-    tone: { value, variable: "preview" },
+    tone,
     seed,
     outline: cover,
     traps: [],

@@ -2,7 +2,6 @@
  * The scene: one ordered display list, made from the drawing and its pockets, that every painter reads. Nothing
  * is drawn that is not in it.
  */
-import { stepOf } from "../colour/ladder.ts";
 import {
   type Blend,
   type Drawing,
@@ -18,14 +17,9 @@ import { regionContains } from "../geometry/polygon.ts";
 import { poursOfPockets } from "../pockets/keep-pours.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { inkItemsOf } from "./ink-items.ts";
+import { paletteOf, type Tone } from "./palette.ts";
 
 type Chain = readonly number[];
-
-/** A colour as painted, with the name it goes by in files. */
-export interface Tone {
-  readonly value: string;
-  readonly variable: string;
-}
 
 /** A pocket's colour, with a point inside it. Its trap is drawn first: a hairline under each border with a pocket painted later. */
 export interface FillItem {
@@ -128,18 +122,11 @@ export const derive = (drawing: Drawing, pockets: readonly Pocket[]): Derived =>
 });
 
 export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } = {}): Scene {
-  const names = variableNames(drawing);
-  const tones = new Map<string, Tone>();
-  const toneOf = ({ colour, step }: Paint): Tone => {
-    const base = drawing.tin[colour];
-    const variable = `${names.get(colour) ?? "missing"}${stepSuffix(step)}`;
-    const known = tones.get(variable);
-    if (known) return known;
-    const tone = {
-      value: base ? stepOf(base.value, step) : "#808080",
-      variable,
-    };
-    tones.set(variable, tone);
+  const { toneOf: toneIn } = paletteOf(drawing);
+  const tones = new Set<Tone>();
+  const toneOf = (paint: Paint): Tone => {
+    const tone = toneIn(paint);
+    tones.add(tone);
     return tone;
   };
   const items: Record<SheetName, SceneItem[]> = {
@@ -160,7 +147,7 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
     if (items[name].length === 0 || !(visible || hidden)) return [];
     return [{ name, opacity, items: items[name], ...(visible ? {} : { hidden: true }) }];
   });
-  return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones.values()] };
+  return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones] };
 }
 
 /** Something on the flats sheet with its place in the order from the bottom up. */
@@ -235,24 +222,3 @@ function shadesOf(drawing: Drawing, pockets: readonly Pocket[], toneOf: (paint: 
 /** The pocket that holds a point. */
 export const pocketAt = (pockets: readonly Pocket[], at: Point): Pocket | undefined =>
   pockets.find(({ rings, box }) => boxHolds(box, at) && regionContains(rings, at));
-
-const stepSuffix = (step: number): string => (step === 0 ? "" : step > 0 ? `-up-${step}` : `-down-${-step}`);
-
-/** One CSS custom property name for each tin colour, taken from its name. */
-export function variableNames(drawing: Pick<Drawing, "tin">): Map<string, string> {
-  const taken = new Set<string>();
-  return new Map(
-    ranked(drawing.tin).map(({ id, name }) => {
-      const plain =
-        name
-          .toLowerCase()
-          .normalize("NFKD")
-          .replace(/[^a-z0-9]+/g, "-")
-          .replace(/^-+|-+$/g, "") || "colour";
-      let free = plain;
-      for (let n = 2; taken.has(free); n++) free = `${plain}-${n}`;
-      taken.add(free);
-      return [id, free];
-    }),
-  );
-}

@@ -1,11 +1,12 @@
-import { ChevronLeft } from "lucide-react";
+import { ChevronLeft, Trash2 } from "lucide-react";
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import type { Nib, Profile } from "#core/drawing/drawing.ts";
-import { changeNib } from "#core/drawing/line-edits.ts";
+import { changeNib, removeNib } from "#core/drawing/line-edits.ts";
 import { shareAt } from "#core/lines/profile.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
+import { NameField } from "../../ui/name-field.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
-import { useDeskStore } from "../desk-store.ts";
+import { useDesk, useDeskStore } from "../desk-store.ts";
 import { NibPicture } from "./nib-picture.tsx";
 
 const PLACES = 9;
@@ -15,6 +16,9 @@ const MOST_STRANDS = 7;
 /** Changes a nib: its silhouette is drawn right on the pad, and every stroke of it follows. */
 export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
   const { edit } = useDeskStore().getState();
+  const uses = useDesk(
+    (s) => Object.values(s.history.drawing.strokes).filter((line) => line.nib === nib.id).length,
+  );
   const change = (part: Partial<Omit<Nib, "id" | "rank">>) => edit(changeNib(nib.id, part, nib.name));
   return (
     <div className="grid gap-3">
@@ -22,11 +26,11 @@ export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
         <IconButton small label="Back to the nibs" onClick={onBack}>
           <ChevronLeft size={16} aria-hidden />
         </IconButton>
-        <input
-          aria-label="Name of the nib"
-          defaultValue={nib.name}
+        <NameField
+          label="Name of the nib"
+          value={nib.name}
           maxLength={40}
-          onBlur={(event) => event.target.value.trim() && change({ name: event.target.value.trim() })}
+          onChange={(name) => change({ name })}
           className="h-8 min-w-0 flex-1 rounded-md border border-edge bg-white px-2"
         />
         <NibPicture nib={nib} />
@@ -36,9 +40,21 @@ export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
         label="Strands"
         value={nib.strands}
         min={1}
-        step={1}
-        onChange={(strands) => change({ strands: Math.max(1, Math.min(MOST_STRANDS, Math.round(strands))) })}
+        max={MOST_STRANDS}
+        digits={0}
+        onChange={(strands) => change({ strands })}
       />
+      <button
+        type="button"
+        onClick={() => {
+          edit(removeNib(nib.id, nib.name));
+          onBack();
+        }}
+        className="flex h-8 items-center justify-center gap-1.5 rounded-md border border-edge hover:bg-well"
+      >
+        <Trash2 size={14} aria-hidden />
+        {uses === 0 ? "Delete this nib" : `Delete; ${uses === 1 ? "1 line" : `${uses} lines`} turn even`}
+      </button>
     </div>
   );
 }

@@ -7,6 +7,7 @@ import { addNib } from "#core/drawing/line-edits.ts";
 import { newId } from "../../keep/shelf.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
+import { EVEN_NIB } from "../tools/new-stroke.ts";
 import { NibEditor } from "./nib-editor.tsx";
 import { NibPicture } from "./nib-picture.tsx";
 
@@ -83,7 +84,7 @@ export function NibPicker({ value, onChange, small = false }: Props) {
                       <NibPicture nib={nib} />
                       <span className="truncate">{nib.name}</span>
                     </button>
-                    {nib.id !== "even" && (
+                    {nib.id !== EVEN_NIB && (
                       <IconButton small label={`Change ${nib.name}`} onClick={() => setEdited(nib.id)}>
                         <SlidersHorizontal size={14} aria-hidden />
                       </IconButton>

@@ -4,7 +4,8 @@ import { useDesk, useDeskStore } from "../desk-store.ts";
 import { goToOpening, goToPocket, nextSnag } from "../next-snag.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../openings.ts";
 import { fillSpecksOf } from "../specks.ts";
-import { pocketCounts } from "../stats.ts";
+import { pocketCounts, waitingIn } from "../stats.ts";
+import { goToWaiting, letGoOfWaiting } from "../waiting.ts";
 
 /** What wants a look before delivery. On the Gaps stage every opening is listed with its width. */
 export function SnagList() {
@@ -119,10 +120,10 @@ function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; 
 function Counts() {
   const desk = useDeskStore();
   const derived = useDesk((s) => s.derived);
-  const drawing = useDesk((s) => s.history.drawing);
+  const history = useDesk((s) => s.history);
   const openings = useDesk((s) => sortOpenings(s).open.length);
   const { bare, specks } = pocketCounts({ ...desk.getState(), derived });
-  void drawing;
+  const waiting = waitingIn({ derived, history });
   const step = (list: readonly number[]) => {
     const at = list.indexOf(desk.getState().walked ?? -1);
     if (list.length > 0) goToPocket(desk, list[(at + 1) % list.length]);
@@ -139,6 +140,19 @@ function Counts() {
             className="my-1 h-8 w-full rounded-md border border-edge hover:bg-well"
           >
             Fill specks from neighbours
+          </button>
+        </li>
+      )}
+      <Snag word="Waiting for a pocket" count={waiting.length} onStep={() => goToWaiting(desk)} />
+      {waiting.length > 0 && (
+        <li>
+          <button
+            type="button"
+            title="Colour and shade whose pockets have gone; they come back when the pockets do"
+            onClick={() => letGoOfWaiting(desk.getState())}
+            className="my-1 h-8 w-full rounded-md border border-edge hover:bg-well"
+          >
+            Let what waits go
           </button>
         </li>
       )}

@@ -2,8 +2,10 @@ import { FileImage, FileJson, PenTool, Printer } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
 import { changePage } from "#core/drawing/edits.ts";
+import { PAGE_SIDE } from "#core/formats/bounds.ts";
 import { downloadFile } from "../../ui/download.ts";
 import { useNotice } from "../../ui/notices.tsx";
+import { NumberField } from "../../ui/number-field.tsx";
 import { drawingFile, fileName, pngFile, proof, svgFile } from "../deliver-files.ts";
 import { type DeskStore, useDesk, useDeskStore } from "../desk-store.ts";
 import { ProofDialog } from "./proof-dialog.tsx";
@@ -89,19 +91,16 @@ function PageFields() {
   return (
     <fieldset className="flex items-center gap-2">
       <legend className="sr-only">Page</legend>
-      <label className="flex items-center gap-1.5">
-        Width
-        <input
-          type="number"
-          min={0.1}
-          step={page.unit === "in" ? 0.1 : 1}
-          value={page.width}
-          onChange={(event) =>
-            Number(event.target.value) > 0 && edit(changePage({ width: Number(event.target.value) }))
-          }
-          className={`${FIELD} w-18`}
-        />
-      </label>
+      <NumberField
+        label="Width"
+        value={page.width}
+        min={0.1}
+        max={PAGE_SIDE.most}
+        step={page.unit === "in" ? 0.1 : 1}
+        digits={3}
+        className="w-18"
+        onChange={(width) => edit(changePage({ width }))}
+      />
       <select
         aria-label="Unit"
         value={page.unit}
@@ -117,21 +116,15 @@ function PageFields() {
           <option key={unit}>{unit}</option>
         ))}
       </select>
-      <label className="flex items-center gap-1.5">
-        ppi
-        <input
-          type="number"
-          min={36}
-          max={2400}
-          step={1}
-          value={page.ppi}
-          onChange={(event) => {
-            const ppi = Math.round(Number(event.target.value));
-            if (ppi >= 1 && ppi <= 2400) edit(changePage({ ppi }));
-          }}
-          className={`${FIELD} w-18`}
-        />
-      </label>
+      <NumberField
+        label="ppi"
+        value={page.ppi}
+        min={1}
+        max={2400}
+        digits={0}
+        className="w-18"
+        onChange={(ppi) => edit(changePage({ ppi }))}
+      />
       <p className="w-32 text-xs leading-tight text-quiet tabular-nums">
         {width} × {height} pixels, clear ground
       </p>

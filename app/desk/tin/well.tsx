@@ -4,9 +4,9 @@ import { GripVertical, Trash2 } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { HexColorInput, HexColorPicker } from "react-colorful";
-import type { Colour } from "#core/drawing/drawing.ts";
+import { type Colour, ranked } from "#core/drawing/drawing.ts";
 import { changeColour, removeColour, renameColour } from "#core/drawing/edits.ts";
-import { IconButton } from "../../ui/icon-button.tsx";
+import { NameField } from "../../ui/name-field.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
 import { usesOf } from "../stats.ts";
 
@@ -56,14 +56,13 @@ export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {
 
 function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
   const { edit, set } = useDeskStore().getState();
-  const last = useDesk((s) => Object.keys(s.history.drawing.tin).length === 1);
-  const [name, setName] = useState<string | null>(null);
+  const namesake = useDesk((s) =>
+    Object.values(s.history.drawing.tin).some(
+      ({ id, name }) => id !== colour.id && name.toLowerCase() === colour.name.toLowerCase(),
+    ),
+  );
   const change = (value: string) => {
     if (value.toLowerCase() !== colour.value) edit(changeColour(colour.id, value.toLowerCase(), colour.name));
-  };
-  const rename = () => {
-    if (name?.trim() && name.trim() !== colour.name) edit(renameColour(colour.id, name.trim()));
-    setName(null);
   };
   return (
     <Popover.Root onOpenChange={(open) => open && set({ paint: { colour: colour.id, step: 0 } })}>
@@ -82,17 +81,18 @@ function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
           aria-label={`Change ${colour.name}`}
           className="z-40 w-60 rounded-md border border-line bg-raised p-3 shadow-xl"
         >
-          <label className="flex flex-col gap-1 text-xs text-quiet">
+          <span aria-hidden="true" className="text-xs text-quiet">
             Name
-            <input
-              value={name ?? colour.name}
-              maxLength={60}
-              onChange={(event) => setName(event.target.value)}
-              onBlur={rename}
-              onKeyDown={(event) => event.key === "Enter" && rename()}
-              className="h-8 rounded-md border border-edge bg-white px-2 text-sm text-text"
-            />
-          </label>
+          </span>
+          <NameField
+            label="Name"
+            value={colour.name}
+            onChange={(name) => edit(renameColour(colour.id, name))}
+            className="mt-1 h-8 w-full rounded-md border border-edge bg-white px-2"
+          />
+          <p role="status" className="text-xs text-ember empty:hidden">
+            {namesake ? "Another colour has this name too." : ""}
+          </p>
           <HexColorPicker color={colour.value} onChange={change} className="mt-3 !w-full" />
           <div className="mt-3 flex items-center gap-2">
             <HexColorInput
@@ -103,16 +103,49 @@ function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
               className="h-8 w-24 rounded-md border border-edge bg-white px-2 tabular-nums"
             />
             <p className="flex-1 text-xs text-quiet">{uses === 1 ? "1 use" : `${uses} uses`} follow</p>
-            <IconButton
-              label={uses > 0 ? `${colour.name} is in use` : `Remove ${colour.name}`}
-              disabled={uses > 0 || last}
-              onClick={() => edit(removeColour(colour.id, colour.name))}
-            >
-              <Trash2 size={15} aria-hidden />
-            </IconButton>
           </div>
+          <Removal colour={colour} uses={uses} />
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
+  );
+}
+
+/** Takes a colour away at once when nothing is painted in it, otherwise by giving its places another. */
+function Removal({ colour, uses }: { colour: Colour; uses: number }) {
+  const tin = useDesk((s) => s.history.drawing.tin);
+  const { edit } = useDeskStore().getState();
+  const others = ranked(tin).filter(({ id }) => id !== colour.id);
+  const [by, setBy] = useState(others[0]?.id);
+  const chosen = others.find(({ id }) => id === by) ?? others[0];
+  if (!chosen) return <p className="mt-3 text-xs text-quiet">The last colour of the tin stays.</p>;
+  return (
+    <div className="mt-3 flex items-end gap-2 border-t border-line pt-3">
+      {uses > 0 && (
+        <label className="grid min-w-0 flex-1 gap-1 text-xs text-quiet">
+          Paint {uses === 1 ? "its place" : `its ${uses} places`} in
+          <select
+            value={chosen.id}
+            onChange={(event) => setBy(event.target.value)}
+            className="h-8 rounded-md border border-edge bg-white px-1 text-sm text-text"
+          >
+            {others.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      <button
+        type="button"
+        onClick={() => edit(removeColour(colour.id, colour.name, chosen.id))}
+        className="flex h-8 items-center gap-1.5 rounded-md border border-edge px-2 hover:bg-well"
+      >
+        <Trash2 size={14} aria-hidden />
+        {uses > 0 ? "and remove" : "Remove"}
+        <span className="sr-only"> {colour.name}</span>
+      </button>
+    </div>
   );
 }

@@ -1,4 +1,6 @@
 /** Arrange: chooses lines by click or gathering drag; moves, scales and turns them by the frame around them. */
+
+import { carriedBy } from "#core/drawing/carried.ts";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import { transformLines } from "#core/drawing/line-edits.ts";
 import { polyline } from "#core/geometry/cubic.ts";
@@ -72,11 +74,11 @@ export const arrangeTool: Tool = {
 
 /** Transforms the chosen lines from where they are now; all steps of one gesture are one. */
 function transforming(desk: DeskStore, label: string) {
-  const { history, selected, lineSettings, edit } = desk.getState();
-  const { drawing } = history;
+  const { history, derived, selected, lineSettings, edit } = desk.getState();
+  const carried = carriedBy(history.drawing, selected, derived.pockets);
   const merge = `arrange-${newId()}`;
   const { scaleWidths } = lineSettings;
-  return (matrix: Matrix) => edit(transformLines(drawing, selected, matrix, { scaleWidths, label, merge }));
+  return (matrix: Matrix) => edit(transformLines(carried, matrix, { scaleWidths, label, merge }));
 }
 
 /** Moves, scales, turns or mirrors the chosen lines in one step. */

@@ -5,7 +5,7 @@ import { newId } from "../../keep/shelf.ts";
 import type { DeskStore } from "../desk-store.ts";
 import { drawWidth } from "../line-settings.ts";
 
-const EVEN_NIB = "even";
+export const EVEN_NIB = "even";
 
 export function addDrawn(
   desk: DeskStore,

@@ -1,0 +1,87 @@
+/** What lies on lines, or between them, and so goes where they go. */
+import { flatten } from "../geometry/cubic.ts";
+import { nearestOnLines } from "../geometry/nearest.ts";
+import { diagonal, type Point } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
+import type { Bridge, Declined, Drawing, FlatShape, Pour, Shade } from "./drawing.ts";
+
+/** What carrying needs to know of a pocket. */
+export interface Ground {
+  readonly rings: readonly (readonly number[])[];
+  /** Ids of the lines around it, bridges among them; chains of an ink shape as "id/number". */
+  readonly lines: readonly string[];
+}
+
+export interface Carried {
+  /** The drawing that all is carried from. */
+  readonly from: Drawing;
+  readonly lines: readonly string[];
+  readonly pours: readonly Pour[];
+  readonly shades: readonly Shade[];
+  readonly flatShapes: readonly FlatShape[];
+  /** With the ends that go along: one of them, or both. */
+  readonly bridges: readonly { readonly bridge: Bridge; readonly start: boolean; readonly end: boolean }[];
+  readonly declined: readonly Declined[];
+}
+
+/** All that goes along with some of a drawing's lines: what these alone bound or hold. */
+export function carriedBy(from: Drawing, ids: readonly string[], pockets: readonly Ground[]): Carried {
+  const moved = new Set(ids);
+  const all = Object.keys(from.strokes).length + Object.keys(from.inkShapes).length;
+  const everything = all > 0 && moved.size >= all;
+  const nearest = everything ? () => true : nearestIsAmong(from, moved);
+  const bridges = Object.values(from.bridges)
+    .map((bridge) => ({ bridge, start: nearest(startOf(bridge)), end: nearest(endOf(bridge)) }))
+    .filter(({ start, end }) => start || end);
+  const goes = new Set([...moved, ...bridges.filter((b) => b.start && b.end).map((b) => b.bridge.id)]);
+  const boundByMoved = (lines: readonly string[]) =>
+    everything || (lines.length > 0 && lines.every((line) => goes.has(ownerOf(line, goes))));
+  return {
+    from,
+    lines: ids,
+    pours: Object.values(from.pours).filter(({ lines }) => boundByMoved(lines)),
+    shades: Object.values(from.shades).filter(({ seed }) =>
+      boundByMoved(pockets.find(({ rings }) => regionContains(rings, seed))?.lines ?? []),
+    ),
+    flatShapes: Object.values(from.flatShapes).filter(({ outline }) => placesOn(outline).every(nearest)),
+    bridges,
+    declined: Object.values(from.declined).filter(({ at }) => nearest(at)),
+  };
+}
+
+/** A stroke, a bridge or, for a chain of an ink shape, the shape. Bridges of the reach follow by themselves. */
+const ownerOf = (line: string, goes: ReadonlySet<string>): string =>
+  goes.has(line) || !/\/\d+$/.test(line) ? line : line.replace(/\/\d+$/, "");
+
+export const startOf = ({ points }: Bridge): Point => [points[0], points[1]];
+export const endOf = ({ points }: Bridge): Point => [points[points.length - 2], points[points.length - 1]];
+
+/** Whether the line nearest to a place is one of some. */
+function nearestIsAmong({ strokes, inkShapes, page }: Drawing, ids: ReadonlySet<string>) {
+  const lines = [
+    ...Object.values(strokes),
+    ...Object.values(inkShapes).flatMap(({ id, outline }) => outline.map((points) => ({ id, points }))),
+  ];
+  const reach = diagonal(page.box);
+  const cautious = [0.01, 0.1, 10];
+  return (at: Point): boolean => {
+    for (const part of cautious) {
+      const found = nearestOnLines(lines, at, part * reach);
+      if (found) return ids.has(found.line.id);
+    }
+    return false;
+  };
+}
+
+const MOST_PLACES = 24;
+
+/** Some places all along an outline. */
+function placesOn(outline: readonly (readonly number[])[]): Point[] {
+  const flat = outline.flatMap((chain) => flatten(chain, Infinity));
+  const count = flat.length / 2;
+  const stride = Math.max(1, Math.ceil(count / MOST_PLACES));
+  return Array.from(
+    { length: Math.ceil(count / stride) },
+    (_, k): Point => [flat[2 * k * stride], flat[2 * k * stride + 1]],
+  );
+}

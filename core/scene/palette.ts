@@ -1,0 +1,77 @@
+/**
+ * What each tone is painted in and what it goes by in files. A tone is known by its colour's id and its step, never by
+ * a name: names are made from what people call their colours, and each stands for one tone alone.
+ */
+import { STEPS, stepOf } from "../colour/ladder.ts";
+import { type Colour, type Drawing, type Paint, ranked, type Table } from "../drawing/drawing.ts";
+
+/** A colour as painted, with the name it goes by in files. */
+export interface Tone {
+  /** #rrggbb */
+  readonly value: string;
+  /** For a CSS custom property, without its two hyphens, and for classes. */
+  readonly variable: string;
+}
+
+export interface Palette {
+  readonly toneOf: (paint: Paint) => Tone;
+}
+
+/** What is painted in a colour that the tin does not have. */
+const MISSING: Tone = { value: "#808080", variable: "missing" };
+
+const known = new WeakMap<Table<Colour>, Palette>();
+
+/** The same tin gives the same palette, and that the same tones. */
+export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
+  const before = known.get(tin);
+  if (before) return before;
+  const names = variableNames({ tin });
+  const tones = new Map<string, Tone>();
+  const toneOf = (paint: Paint): Tone => {
+    const base = tin[paint.colour];
+    if (!base) return MISSING;
+    const key = toneKey(paint);
+    const tone = tones.get(key) ?? {
+      value: stepOf(base.value, paint.step),
+      variable: `${names.get(paint.colour)}${stepSuffix(paint.step)}`,
+    };
+    tones.set(key, tone);
+    return tone;
+  };
+  const palette = { toneOf };
+  known.set(tin, palette);
+  return palette;
+}
+
+export const toneKey = ({ colour, step }: Paint): string => `${step} ${colour}`;
+
+const stepSuffix = (step: number): string => (step === 0 ? "" : step > 0 ? `-up-${step}` : `-down-${-step}`);
+
+/** One name for each tin colour; with any step's suffix it is still nothing else's. */
+export function variableNames({ tin }: Pick<Drawing, "tin">): Map<string, string> {
+  const taken = new Set<string>([MISSING.variable]);
+  const allOf = (name: string) => STEPS.map((step) => `${name}${stepSuffix(step)}`);
+  return new Map(
+    ranked(tin).map(({ id, name }) => {
+      const plain = plainName(name);
+      let free = plain;
+      for (let n = 2; allOf(free).some((one) => taken.has(one)); n++) free = `${plain}-${n}`;
+      for (const one of allOf(free)) taken.add(one);
+      return [id, free];
+    }),
+  );
+}
+
+const LONGEST = 48;
+
+/** Letters and digits of any script, without the accents of Latin, Greek and Cyrillic ones. */
+const plainName = (name: string): string =>
+  name
+    .toLowerCase()
+    .normalize("NFKD")
+    .replace(/[\u0300-\u036f]/g, "")
+    .normalize("NFC")
+    .replace(/[^\p{L}\p{M}\p{N}]+/gu, "-")
+    .slice(0, LONGEST)
+    .replace(/^-+|-+$/g, "") || "colour";
