@@ -27,7 +27,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: "node node_modules/@react-router/serve/dist/cli.js ./build/server/index.js",
+    command: "node build/host/main.js",
     env: { PORT: String(PORT), HOST: "127.0.0.1", NODE_ENV: "production" },
     url: `http://127.0.0.1:${PORT}/`,
     reuseExistingServer: false,

@@ -17,8 +17,6 @@ export default function handleRequest(
   const nonce = randomBytes(16).toString("base64");
   headers.set("Content-Type", "text/html; charset=utf-8");
   headers.set("Content-Security-Policy", contentPolicy(nonce));
-  headers.set("X-Content-Type-Options", "nosniff");
-  headers.set("Referrer-Policy", "no-referrer");
   return new Promise((resolve, reject) => {
     const { pipe, abort } = renderToPipeableStream(
       <NonceContext value={nonce}>

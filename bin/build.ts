@@ -3,6 +3,7 @@ import { setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
 import { plainToInstance, Type } from "class-transformer";
 import { ArrayMinSize, IsArray, IsNumber, ValidateNested, validateSync } from "class-validator";
+import { FileProblem } from "#core/formats/file-problem.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { boundingLoops } from "#core/pockets/faces.ts";
@@ -39,9 +40,9 @@ export interface BuildReport {
 }
 
 export function readLineWork(text: string): Line[] {
-  const file = plainToInstance(LineWorkFile, JSON.parse(text));
-  const [problem] = validateSync(file);
-  if (problem) throw new Error(`Not line work: ${problem.property} is not as it should be.`);
+  const file = plainToInstance(LineWorkFile, parsed(text));
+  const [problem] = validateSync(file, { forbidUnknownValues: true });
+  if (problem) throw new FileProblem("broken", `Not line work: ${problem.property} is not as it should be.`);
   return file.strokes.map(({ points }, i) => ({
     id: `s${i}`,
     points: polyline(points),
@@ -49,6 +50,16 @@ export function readLineWork(text: string): Line[] {
     width: 0,
     bridge: false,
   }));
+}
+
+function parsed(text: string): object {
+  try {
+    const value: unknown = JSON.parse(text);
+    if (typeof value === "object" && value !== null && !Array.isArray(value)) return value;
+  } catch {
+    // told below
+  }
+  throw new FileProblem("broken", "Not line work: it is not a JSON object.");
 }
 
 /** Milliseconds of building before the clock counts, so that the engine is compiled as it is in an application. */

@@ -1,11 +1,13 @@
-import { execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { execFile, execFileSync, spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { promisify } from "node:util";
 import { encode } from "fast-png";
 import { describe, expect, it } from "vitest";
 import { crossingStrokes } from "../bench/line-work.ts";
 
+const execute = promisify(execFile);
 const folder = mkdtempSync(join(tmpdir(), "fern-"));
 const file = join(folder, "square.svg");
 writeFileSync(
@@ -67,6 +69,50 @@ describe("fern pockets", () => {
     );
     expect(status).not.toBe(0);
     expect(stderr).toContain("--reach");
+  });
+});
+
+describe("broken files", () => {
+  const png = encode({
+    width: 40,
+    height: 40,
+    channels: 1,
+    depth: 8,
+    data: Uint8Array.from({ length: 1600 }, (_, i) => (i % 40 === 20 ? 0 : 255)),
+  });
+  const out = join(folder, "never.svg");
+  const run = (...args: string[]) =>
+    spawnSync("node", ["node_modules/.fern/fern.mjs", ...args], { encoding: "utf8" });
+  const seed = Date.now() % 100_000;
+  const damaged = Array.from({ length: 24 }, (_, i) => {
+    const bytes = png.slice();
+    for (let k = 0; k <= i % 3; k++)
+      bytes[(seed * 7 + i * 31 + k * 13) % bytes.length] ^= 1 << ((seed + i) % 8);
+    return i % 5 === 0 ? bytes.slice(0, (bytes.length * (i + 1)) / 25) : bytes;
+  });
+
+  it(`are told in sentences of ours, with exit code 2 (seed ${seed})`, () => {
+    fern("pockets", file, "--json");
+    damaged.forEach((bytes, i) => {
+      const scan = join(folder, `damaged-${i}.png`);
+      writeFileSync(scan, bytes);
+      const { status, stderr } = run("trace", scan, "--mode", "lines", "--out", out);
+      expect([0, 2], `${scan}: ${stderr}`).toContain(status);
+      if (status === 2) expect(stderr).toMatch(/^The scan (cannot be read|has more)/);
+    });
+    for (const args of [
+      ["pockets", join(folder, "nothing.svg")],
+      ["pockets", join(folder, "damaged-0.png")],
+    ])
+      expect(run(...args).status).toBe(2);
+  });
+
+  it("two runs at once never meet half a program", async () => {
+    rmSync("node_modules/.fern/fern.mjs", { force: true });
+    const runs = await Promise.all(
+      Array.from({ length: 4 }, () => execute("npm", ["run", "-s", "fern", "--", "pockets", file, "--json"])),
+    );
+    for (const { stdout } of runs) expect(JSON.parse(stdout).strokes).toBe(2);
   });
 });
 

@@ -4,9 +4,11 @@ import "reflect-metadata";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { basename, extname, join } from "node:path";
 import { parseArgs } from "node:util";
+import { FileProblem } from "#core/formats/file-problem.ts";
 import { cameIn } from "#core/formats/import-report.ts";
 import { TRACE_SETTINGS } from "#core/lines/trace/trace.ts";
 import { READINGS } from "#core/lines/trace/traced-drawing.ts";
+import { TooDense } from "#core/pockets/too-dense.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
 import { convertReport } from "./convert.ts";
@@ -85,7 +87,7 @@ const COMMANDS: Record<string, (file: string, values: Values, more: readonly str
       breaks: numberOf("--breaks", values.breaks, TRACE_SETTINGS.breaks),
     };
     const name = basename(file, extname(file));
-    const { report, svg } = traceReport(readFileSync(file), { name, mode, settings });
+    const { report, svg } = traceReport(bytesOf(file), { name, mode, settings });
     writeFileSync(values.out, svg);
     const found = mode === "lines" ? `${report.strokes} lines` : `${report.inkShapes} shapes`;
     return { report, sentence: `${found} in ${(report.ms / 1000).toFixed(2)} s` };
@@ -96,7 +98,16 @@ const COMMANDS: Record<string, (file: string, values: Values, more: readonly str
   },
 };
 
-const read = (file: string): string => readFileSync(file, "utf8");
+const read = (file: string): string => bytesOf(file).toString("utf8");
+
+function bytesOf(file: string): Buffer {
+  try {
+    return readFileSync(file);
+  } catch (error) {
+    const missing = (error as NodeJS.ErrnoException).code === "ENOENT";
+    throw new FileProblem("broken", missing ? `There is no file ${file}.` : `${file} cannot be read.`);
+  }
+}
 
 function numberOf(name: string, text: string | undefined, otherwise?: number): number {
   const value = text === undefined ? otherwise : Number(text);
@@ -113,9 +124,10 @@ function main(): void {
   console.log(values.json ? JSON.stringify(report) : sentence);
 }
 
+/** What is wrong with a file ends with 2, everything else, such as a wrong call, with 1. */
 try {
   main();
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));
-  process.exitCode = 1;
+  process.exitCode = error instanceof FileProblem || error instanceof TooDense ? 2 : 1;
 }

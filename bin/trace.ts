@@ -1,5 +1,6 @@
 /** `fern trace`: reads a scan as centre lines or ink shapes and writes them as SVG in the scan's pixel units. */
-import { decode } from "fast-png";
+import { type DecodedPng, decode } from "fast-png";
+import { FileProblem } from "#core/formats/file-problem.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
 import { curveCount } from "#core/geometry/cubic.ts";
 import { type Grey, greyOf } from "#core/lines/trace/grey.ts";
@@ -41,10 +42,30 @@ export function traceReport(
   return { report, svg: deliveredSvg(drawing, derive(drawing, [])) };
 }
 
+/** Pixels of the largest scan that is read. */
+const MOST_PIXELS = 64e6;
+/** Where the PNG specification puts width and height. */
+const SIZE_AT = 16;
+
+function decoded(png: Uint8Array): DecodedPng {
+  const view = new DataView(png.buffer, png.byteOffset, png.byteLength);
+  const pixels = png.length >= SIZE_AT + 8 ? view.getUint32(SIZE_AT) * view.getUint32(SIZE_AT + 4) : 0;
+  if (pixels > MOST_PIXELS)
+    throw new FileProblem(
+      "too-large",
+      "The scan has more than 64 million pixels. Scan it at a lower resolution.",
+    );
+  try {
+    return decode(png);
+  } catch {
+    throw new FileProblem("broken", "The scan cannot be read: it is damaged, or not a PNG.");
+  }
+}
+
 const METRES_PER_INCH = 0.0254;
 
 function readPng(bytes: Uint8Array): { grey: Grey; ppi?: number } {
-  const { width, height, channels, depth, data, palette, resolution } = decode(bytes);
+  const { width, height, channels, depth, data, palette, resolution } = decoded(bytes);
   const rgba = new Uint8ClampedArray(width * height * 4);
   const level = (i: number) => (depth === 16 ? data[i] >> 8 : data[i]);
   for (let p = 0; p < width * height; p++) {

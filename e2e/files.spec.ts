@@ -139,10 +139,10 @@ test("canvas, exported SVG, PNG and the print shop stand-in show the same pictur
   const small = await rendered(page, text, art.width, null);
   expect(difference(art.data, small.data)).toBeLessThan(TOLERANCE * 2);
 
-  const proof = await page.request.post("/proof", { data: { svg: text, width: picture.width } });
+  const proof = await page.request.post(`/proof?width=${picture.width}`, { data: text });
   expect(proof.headers()["content-type"]).toBe("image/png");
   expect(difference(decode(await proof.body()).data, fromSvg.data)).toBeLessThan(TOLERANCE);
-  expect((await page.request.post("/proof", { data: { svg: 5, width: -1 } })).status()).toBe(400);
+  expect((await page.request.post("/proof?width=-1", { data: text })).status()).toBe(400);
 });
 
 test("no background shows through inside the drawing, at four times its size", async ({ page }) => {

@@ -62,7 +62,8 @@ test.describe("drawing", () => {
     await page.getByLabel("Unit").selectOption("in");
     await page.getByLabel("Width").fill("4");
     await page.getByLabel("Height").fill("3");
-    await expect(page.getByText("1200 x 900 pixels")).toBeVisible();
+    await page.getByLabel("Height").press("Tab");
+    await expect(page.getByText("1200 × 900 pixels")).toBeVisible();
     await page.getByRole("button", { name: "Cancel" }).click();
     await blankPage(page);
     await dragPage(page, arc(0, 2 * Math.PI - 0.02, 200));

@@ -4,7 +4,7 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 bash scripts/setup.sh
 echo "Building..."
-npx react-router build >/dev/null 2>&1 || { echo "The build failed; 'npm run build' shows why." >&2; exit 1; }
+npm run -s build >/dev/null 2>&1 || { echo "The build failed; 'npm run build' shows why." >&2; exit 1; }
 export HOST=127.0.0.1 PORT="${PORT:-4180}" NODE_ENV=production
 echo "Fern Pocket is at http://127.0.0.1:$PORT  (Ctrl+C stops it)"
-exec node node_modules/@react-router/serve/dist/cli.js ./build/server/index.js >/dev/null
+exec node build/host/main.js >/dev/null

@@ -29,7 +29,7 @@ echo "== unit tests"
 npx vitest run --reporter=default --reporter=json --outputFile.json="$results/unit.json"
 count "$results/unit.json"
 echo "== build"
-if npx react-router build >"$results/build.log" 2>&1; then
+if npm run -s build >"$results/build.log" 2>&1; then
   passed=$((passed + 1))
   echo "== browser tests"
   PLAYWRIGHT_JSON_OUTPUT_NAME="$results/e2e.json" npx playwright test --reporter=list,json

@@ -36,12 +36,11 @@ export async function pngFile(desk: DeskStore): Promise<Blob> {
 
 const PROOF_PIXELS = 800;
 
-/** A data address of the proof. */
+/** An object address of the proof. Throws an Error that says why there is none. */
 export async function proof(desk: DeskStore): Promise<string> {
-  const response = await fetch("/proof", {
-    method: "POST",
-    headers: { "Content-Type": "application/json" },
-    body: JSON.stringify({ svg: await (await svgFile(desk)).text(), width: PROOF_PIXELS }),
+  const body = await svgFile(desk);
+  const response = await fetch(`/proof?width=${PROOF_PIXELS}`, { method: "POST", body }).catch(() => {
+    throw new Error("The print shop stand-in cannot be reached.");
   });
   if (!response.ok) throw new Error(await response.text());
   return URL.createObjectURL(await response.blob());

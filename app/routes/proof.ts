@@ -1,31 +1,44 @@
 import "reflect-metadata";
-import { Resvg } from "@resvg/resvg-js";
 import { plainToInstance } from "class-transformer";
-import { IsInt, IsString, Max, MaxLength, Min, validate } from "class-validator";
+import { IsInt, Max, Min, validate } from "class-validator";
+import { drawProof, NoProof } from "../proof/print-shop.server.ts";
 import type { Route } from "./+types/proof.ts";
 
 class ProofRequest {
-  @IsString() @MaxLength(32 * 1024 * 1024) svg!: string;
   @IsInt() @Min(16) @Max(4000) width!: number;
 }
 
+const MOST_BYTES = 32 * 2 ** 20;
+
 /**
- * The print shop stand-in: draws a delivered SVG with a second, independent engine, as other people's programs
- * will, and sends the proof back. It runs on the server because that engine is native code.
+ * The print shop stand-in: draws a delivered SVG, the body of the request, with a second, independent engine, as
+ * other people's programs will, and sends the proof back.
  */
-export async function action({ request }: Route.ActionArgs) {
-  const body = plainToInstance(ProofRequest, await request.json().catch(() => ({})));
-  const errors = await validate(body);
-  if (errors.length > 0)
-    return new Response("The print shop stand-in needs an SVG and a width in pixels.", { status: 400 });
+export async function action({ request }: Route.ActionArgs): Promise<Response> {
+  const width = Number(new URL(request.url).searchParams.get("width") ?? Number.NaN);
+  const errors = await validate(plainToInstance(ProofRequest, { width }));
   try {
-    const picture = new Resvg(body.svg, {
-      fitTo: { mode: "width", value: body.width },
-      font: { loadSystemFonts: false },
-    });
-    const png = new Uint8Array(picture.render().asPng());
-    return new Response(png, { headers: { "Content-Type": "image/png" } });
-  } catch {
-    return new Response("The print shop stand-in could not read this SVG.", { status: 422 });
+    if (errors.length > 0)
+      throw new NoProof(400, "The print shop stand-in needs a width of 16 to 4000 pixels.");
+    const png = await drawProof(await bodyOf(request), width, request.signal);
+    return new Response(new Uint8Array(png), { headers: { "Content-Type": "image/png" } });
+  } catch (error) {
+    if (!(error instanceof NoProof)) throw error;
+    return new Response(error.message, { status: error.status, headers: { "Content-Type": "text/plain" } });
   }
+}
+
+/** The body, as long as it is not too much. */
+async function bodyOf({ headers, body }: Request): Promise<Uint8Array> {
+  const tooMuch = () => new NoProof(413, "This SVG is larger than the 32 MB the print shop stand-in takes.");
+  if (Number(headers.get("Content-Length") ?? 0) > MOST_BYTES) throw tooMuch();
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of body ?? []) {
+    size += chunk.length;
+    if (size > MOST_BYTES) throw tooMuch();
+    chunks.push(chunk);
+  }
+  if (size === 0) throw new NoProof(400, "The print shop stand-in needs an SVG.");
+  return Buffer.concat(chunks);
 }

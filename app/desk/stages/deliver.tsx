@@ -13,7 +13,19 @@ import { ProofDialog } from "./proof-dialog.tsx";
 /** Page size, and the files to take home. */
 export function DeliverSettings() {
   const desk = useDeskStore();
+  const tell = useNotice();
   const [shownProof, setShownProof] = useState<string | null>(null);
+  const [proving, setProving] = useState(false);
+  const prove = async () => {
+    setProving(true);
+    try {
+      setShownProof(await proof(desk));
+    } catch (error) {
+      tell(`There is no proof. ${(error as Error).message} Your drawing is unchanged.`, { tone: "warn" });
+    } finally {
+      setProving(false);
+    }
+  };
   return (
     <>
       <PageFields />
@@ -28,10 +40,11 @@ export function DeliverSettings() {
         />
         <button
           type="button"
-          onClick={async () => setShownProof(await proof(desk))}
-          className="flex h-9 items-center gap-2 rounded-md border border-edge px-3 hover:bg-well"
+          disabled={proving}
+          onClick={prove}
+          className="flex h-9 items-center gap-2 rounded-md border border-edge px-3 hover:bg-well disabled:opacity-70"
         >
-          <Printer size={16} aria-hidden /> Proof
+          <Printer size={16} aria-hidden /> {proving ? "Proving…" : "Proof"}
         </button>
       </div>
       <ProofDialog picture={shownProof} onClose={() => setShownProof(null)} />

@@ -1,0 +1,32 @@
+/** The server: built files, and the pages and actions of the application. */
+import { resolve } from "node:path";
+import { pathToFileURL } from "node:url";
+import { createRequestHandler } from "@react-router/express";
+import compression from "compression";
+import express, { type ErrorRequestHandler } from "express";
+import type { ServerBuild } from "react-router";
+import { ownHeaders } from "./headers.ts";
+
+const FILES = resolve("build/client");
+const { HOST = "127.0.0.1", PORT = "4180" } = process.env;
+
+const build: ServerBuild = await import(pathToFileURL(resolve("build/server/index.js")).href);
+
+const onProblem: ErrorRequestHandler = (error, _request, response, next) => {
+  if (response.headersSent) return next(error);
+  const status = error.status >= 400 && error.status < 500 ? error.status : 500;
+  const sentence = status === 500 ? "Something went wrong on the server." : "This address cannot be read.";
+  response.status(status).type("text/plain").send(sentence);
+};
+
+const app = express();
+app.disable("x-powered-by");
+app.use(ownHeaders);
+app.use(compression());
+app.use("/assets", express.static(`${FILES}/assets`, { immutable: true, maxAge: "1y" }));
+app.use(express.static(FILES, { maxAge: "1h" }));
+app.all("*", createRequestHandler({ build, mode: "production" }));
+app.use(onProblem);
+
+const server = app.listen(Number(PORT), HOST);
+for (const signal of ["SIGTERM", "SIGINT"] as const) process.once(signal, () => server.close());
