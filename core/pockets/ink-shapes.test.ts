@@ -89,7 +89,7 @@ describe("ink shapes", () => {
         const ring = flatten(chain, 0.01);
         for (let k = 0; k < ring.length; k += 2) {
           const out = Math.max(-ring[k], -ring[k + 1], ring[k] - 100, ring[k + 1] - 100);
-          expect(out).toBeLessThan(-0.25 * thick + 1e-6);
+          expect(out).toBeLessThan(-0.14 * thick);
         }
       }
     }

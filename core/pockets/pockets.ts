@@ -9,13 +9,15 @@ import { type InkRegion, isInk } from "./ink-regions.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { inkWidthAt } from "./segments.ts";
-import { grownCycle } from "./trapping.ts";
+import { grownCycle, seamStrips } from "./trapping.ts";
 
 /** A stretch of outline shared with another pocket, as a chain of cubics. */
 export interface Border {
   /** Key of the neighbour. */
   readonly neighbour: number;
   readonly chain: readonly number[];
+  /** Across a bridge: how each of the two colours may run on under the other (see trapping.ts). */
+  readonly seams?: ReturnType<typeof seamStrips>;
 }
 
 export interface Pocket {
@@ -118,7 +120,7 @@ export class PocketReader {
       seed,
       box: boundsOf([rings[0]])!,
       outline,
-      cover: inked ? parts.map(({ runs, pieces }) => grownCycle(map, runs, pieces)) : outline,
+      cover: inked ? parts.flatMap(({ runs, pieces }) => grownCycle(map, runs, pieces)) : outline,
       rings,
       lines: [...new Set(runs.map(({ line }) => line))]
         .filter((line) => !map.joins.has(line))
@@ -147,7 +149,12 @@ export class PocketReader {
     return cycles.flatMap((cycle) => {
       const runs = runsOf(faced, cycle, true);
       const pieces = this.cutter.pieces(runs);
-      return runs.flatMap(({ beyond }, i) => (beyond > key ? [{ neighbour: beyond, chain: pieces[i] }] : []));
+      return runs.flatMap(({ beyond, line }, i): Border[] => {
+        if (beyond <= key) return [];
+        const border = { neighbour: beyond, chain: pieces[i] };
+        const bare = this.map.lines[line].bridge && !this.map.joins.has(line) && pieces[i].length >= 8;
+        return [bare ? { ...border, seams: seamStrips(this.map, line, pieces[i]) } : border];
+      });
     });
   }
 

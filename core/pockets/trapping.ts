@@ -1,37 +1,71 @@
 /**
  * Trapping, a printer's word: colour runs a little way under the ink that bounds it, so that no fringe shows. Along
- * strokes a pocket reaches the centre line by itself. Along the outline of an ink shape it is grown into the ink, by
- * a distance that nowhere passes the middle of the ink, so that colour never comes out on the far side.
+ * strokes a pocket reaches the centre line by itself. Along the outline of an ink shape it is grown into the ink, far
+ * enough that two colours overlap beneath it, but never as far as the ink goes.
  */
-import { flatten, polyline } from "../geometry/cubic.ts";
-import { distance, mix, type Point } from "../geometry/point.ts";
+import { curveCount, flatten, pointAt, polyline, stepsFor } from "../geometry/cubic.ts";
+import { distance, type Point } from "../geometry/point.ts";
 import { columnOf, eachIn, rowOf } from "./cells.ts";
+import type { InkRegion } from "./ink-regions.ts";
 import type { Run } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { toLatticeX, toLatticeY } from "./segments.ts";
 
 /** How far colour runs under an ink shape, as a part of the flattening tolerance of the drawing. */
-const TRAP = 100;
+const TRAP = 250;
 /** Of the ink's own thickness colour takes at most this part. */
-const MOST = 0.5;
+const MOST = 0.85;
 /** Points are at most this many traps apart. */
-const APART = 4;
+const APART = 1.6;
 
-/** A cycle of a pocket's outline, grown where it runs along ink shapes; one closed chain of cubics. */
-export function grownCycle(map: PlanarMap, runs: readonly Run[], pieces: readonly number[][]): number[] {
+/** From a point of an outline to where colour ends in the ink. */
+interface Rung {
+  readonly at: Point;
+  readonly far: Point;
+}
+
+/**
+ * A cycle of a pocket's outline, grown where it runs along ink shapes, as closed chains of cubics for the nonzero
+ * rule: the cycle, and patches where it turns over itself.
+ */
+export function grownCycle(map: PlanarMap, runs: readonly Run[], pieces: readonly number[][]): number[][] {
   const inked = runs.map(({ line }) => map.lines[line].region !== undefined);
   const { tolerance } = map.lattice;
-  const flats = pieces.map((piece, i) => (inked[i] ? pointsOf(piece, tolerance) : []));
+  if (!inked.includes(false)) {
+    const points = spaced(
+      pieces.flatMap((piece) => pointsOf(piece, tolerance)),
+      tolerance,
+    );
+    const rungs = rungsAround(map, points);
+    return [polyline(rungs.map(({ far }) => far)), ...patchesOf(rungs)];
+  }
   const chain: number[] = [];
-  pieces.forEach((piece, i) => {
-    const before = inked.at(i - 1) ? flats.at(i - 1) : undefined;
-    const next = (i + 1) % pieces.length;
-    const after = inked[next] ? flats[next] : undefined;
-    append(chain, inked[i] ? polyline(grownRun(map, flats[i], before, after)) : piece);
-  });
-  if (chain[0] !== chain[chain.length - 2] || chain[1] !== chain[chain.length - 1])
-    append(chain, [chain[0], chain[1]]);
-  return chain;
+  const patches: number[][] = [];
+  const first = inked.indexOf(false);
+  const at = (k: number) => (first + k) % pieces.length;
+  for (let k = 0; k < pieces.length; ) {
+    const before = pieces[at(k)];
+    append(chain, before);
+    k++;
+    const stretch: Point[] = [];
+    for (; k < pieces.length && inked[at(k)]; k++) stretch.push(...pointsOf(pieces[at(k)], tolerance));
+    if (stretch.length === 0) continue;
+    const rungs = rungsAlong(map, spaced(stretch, tolerance), endsOf(before), endsOf(pieces[at(k)]));
+    append(chain, polyline(rungs.map(({ far }) => far)));
+    patches.push(...patchesOf(rungs));
+  }
+  append(chain, [chain[0], chain[1]]);
+  return [chain, ...patches];
+}
+
+/** Points without those that lie too near the one before to show a direction; the last one stays. */
+function spaced(points: readonly Point[], tolerance: number): Point[] {
+  const kept = [points[0]];
+  const last = points[points.length - 1];
+  for (const point of points)
+    if (distance(point, kept[kept.length - 1]) > tolerance && distance(point, last) > tolerance)
+      kept.push(point);
+  return [...kept, last];
 }
 
 /** Goes on with a piece, by a straight line where it does not begin where the chain ends. */
@@ -47,34 +81,134 @@ function append(chain: number[], piece: readonly number[]): void {
   for (let k = n > 0 ? 2 : 0; k < piece.length; k++) chain.push(piece[k]);
 }
 
-/** Points along a piece, near enough to one another that the ink's thickness between them cannot surprise. */
+/** Points along a curve where it begins and where it ends, few between. */
+function endsOf(piece: readonly number[]): Point[] {
+  const flat = flatten(piece, Number.POSITIVE_INFINITY);
+  return Array.from({ length: flat.length / 2 }, (_, k): Point => [flat[2 * k], flat[2 * k + 1]]);
+}
+
+/**
+ * What two rungs span winds as the outline does, and adds to it; where rungs cross, a part of it winds the other way
+ * and would cut colour out. A patch of the same shape makes up for each such part.
+ */
+function patchesOf(rungs: readonly Rung[]): number[][] {
+  const patches: number[][] = [];
+  for (let i = 0; i + 1 < rungs.length; i++) {
+    const [a, b] = [rungs[i], rungs[i + 1]];
+    for (const [p, q, r] of [
+      [a.far, b.far, b.at],
+      [a.far, b.at, a.at],
+    ])
+      if (turnOf(p, q, r) < 0) patches.push(polyline([p, r, q, p]));
+  }
+  return patches;
+}
+
+/** Twice the area of a triangle, above 0 where it winds as outlines do. */
+const turnOf = ([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point): number =>
+  (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
+
+/**
+ * Where a bridge, and no ink, parts two colours, the one painted first runs on under the other: strips across the
+ * bridge, into the neighbour beyond it and back into the pocket itself, as closed chains of cubics that wind as
+ * outlines do.
+ */
+export function seamStrips(
+  map: PlanarMap,
+  line: number,
+  piece: readonly number[],
+): readonly [forth: number[], back: number[]] {
+  const points = prolonged(map, pointsOf(piece, map.lattice.tolerance));
+  const outward = points.map((at, i) => outwardAt(points[i - 1] ?? at, at, points[i + 1] ?? at));
+  const reach = (at: Point, [dx, dy]: Point) => roomAlong(map, line, at, [dx, dy]);
+  const out = points.map((at, i) => reach(at, outward[i]));
+  const home = points.map((at, i) => reach(at, [-outward[i][0], -outward[i][1]]));
+  const side = (ways: readonly number[]) =>
+    points.map(([x, y], i): Point => [x + outward[i][0] * ways[i], y + outward[i][1] * ways[i]]);
+  const half = (ways: readonly number[]) => ways.map((way) => way / 2);
+  const minus = (ways: readonly number[]) => ways.map((way) => -way);
+  return [ringBetween(side(out), side(minus(half(home)))), ringBetween(side(half(out)), side(minus(home)))];
+}
+
+/** The points of a bridge, and one more at each end as far as colour runs into the ink of a shape there. */
+function prolonged(map: PlanarMap, points: readonly Point[]): Point[] {
+  const beyond = (end: Point, before: Point): Point[] => {
+    const way = wayOf(before, end);
+    const own = 2 * OWN * map.lattice.tolerance;
+    const inside: Point = [end[0] + way[0] * own, end[1] + way[1] * own];
+    const { lattice } = map;
+    if (!isInkAt(map, toLatticeX(lattice, inside[0]), toLatticeY(lattice, inside[1]))) return [];
+    return [rungAt(map, end, way).far];
+  };
+  const last = points.length - 1;
+  return [...beyond(points[0], points[1]), ...points, ...beyond(points[last], points[last - 1])];
+}
+
+/** How far colour runs in a direction before another line is near, in page units. */
+function roomAlong(map: PlanarMap, own: number, at: Point, [dx, dy]: Point): number {
+  const { lattice } = map;
+  const most = TRAP * lattice.tolerance;
+  const length = most / MOST / lattice.step;
+  const [x, y] = [toLatticeX(lattice, at[0]), toLatticeY(lattice, at[1])];
+  const [nearest = 1] = linesAlong(map, (line) => line !== own, x, y, dx * length, dy * length);
+  return nearest * most;
+}
+
+/** The closed chain between two rows of points beside one another, the first with the other to its left. */
+const ringBetween = (row: readonly Point[], other: readonly Point[]): number[] =>
+  polyline([...row, ...[...other].reverse(), row[0]]);
+
+/** Points on a piece, near enough to one another that the ink's thickness between them cannot surprise. */
 function pointsOf(piece: readonly number[], tolerance: number): Point[] {
-  const flat = flatten(piece, tolerance * 4);
-  const points: Point[] = [[flat[0], flat[1]]];
-  for (let k = 2; k < flat.length; k += 2) {
-    const last = points[points.length - 1];
-    const next: Point = [flat[k], flat[k + 1]];
-    const parts = Math.ceil(distance(last, next) / (APART * TRAP * tolerance));
-    for (let i = 1; i <= parts; i++) points.push(mix(last, next, i / parts));
+  const points: Point[] = [[piece[0], piece[1]]];
+  for (let c = 0; c < curveCount(piece); c++) {
+    const o = 6 * c;
+    const across = distance([piece[o], piece[o + 1]], [piece[o + 6], piece[o + 7]]);
+    const parts = Math.ceil(across / (APART * TRAP * tolerance));
+    const steps = Math.max(stepsFor(piece, o, tolerance * 4), parts);
+    for (let k = 1; k <= steps; k++) points.push(pointAt(piece, c + k / steps));
   }
   return points;
 }
 
-/** Points along an ink outline, moved away from the pocket; neighbours along ink share the corner's direction. */
-function grownRun(
+/** Rungs from all points of an outline that runs along ink alone; its last point is its first. */
+function rungsAround(map: PlanarMap, points: readonly Point[]): Rung[] {
+  const count = points.length - 1;
+  const rungs = points.slice(0, -1).map((at, i) => {
+    const outward = outwardAt(points[(i + count - 1) % count], at, points[i + 1]);
+    return rungAt(map, at, outward);
+  });
+  return [...rungs, rungs[0]];
+}
+
+/**
+ * Rungs from points along an ink outline between two curves that leave the ink: at its ends one more rung goes on the
+ * way they come from.
+ */
+function rungsAlong(
   map: PlanarMap,
   points: readonly Point[],
-  before: readonly Point[] | undefined,
-  after: readonly Point[] | undefined,
-): Point[] {
-  const trap = TRAP * map.lattice.tolerance;
-  return points.map((at, i) => {
-    const from = points[i - 1] ?? before?.at(-2) ?? at;
-    const to = points[i + 1] ?? after?.[1] ?? at;
-    const outward = outwardAt(from, at, to);
-    const room = inkAlong(map, at, outward, trap / MOST);
-    return [at[0] + outward[0] * room * MOST, at[1] + outward[1] * room * MOST];
-  });
+  before: readonly Point[],
+  after: readonly Point[],
+): Rung[] {
+  const rungs = points.map((at, i) =>
+    rungAt(map, at, outwardAt(points[i - 1] ?? at, at, points[i + 1] ?? at)),
+  );
+  return [
+    rungAt(map, points[0], wayOf(before.at(-2)!, before.at(-1)!)),
+    ...rungs,
+    rungAt(map, points[points.length - 1], wayOf(after[1], after[0])),
+  ];
+}
+
+function rungAt(map: PlanarMap, at: Point, [dx, dy]: Point): Rung {
+  const room = inkAlong(map, at, [dx, dy], (TRAP * map.lattice.tolerance) / MOST) * MOST;
+  return { at, far: [at[0] + dx * room, at[1] + dy * room] };
+}
+
+function wayOf([ax, ay]: Point, [bx, by]: Point): Point {
+  const length = Math.hypot(bx - ax, by - ay) || 1;
+  return [(bx - ax) / length, (by - ay) / length];
 }
 
 /** The direction away from the pocket, which lies to the left of the way from one point over the next to the third. */
@@ -94,32 +228,74 @@ function rightOf(from: Point, to: Point): Point {
   return [y / length, -x / length];
 }
 
+/** Outlines nearer than this many tolerances are the one the way begins on, seen through its chords. */
+const OWN = 3;
+
 /** How far ink goes from a point of its outline in a direction, up to `most`, in page units. */
 function inkAlong(map: PlanarMap, at: Point, [dx, dy]: Point, most: number): number {
-  const { lattice, cells, segs, lines } = map;
+  const { lattice } = map;
   const length = most / lattice.step;
   const x = toLatticeX(lattice, at[0]);
   const y = toLatticeY(lattice, at[1]);
-  const tooNear = (2 * lattice.tolerance) / lattice.step / length;
-  let nearest = 1;
+  const isOutline = (line: number) => map.lines[line].region !== undefined;
+  const hits = linesAlong(map, isOutline, x, y, dx * length, dy * length);
+  const own = (OWN * lattice.tolerance) / most;
+  const ahead = hits.filter((along) => along > own);
+  for (let k = 0; k < ahead.length; k++) {
+    // Shapes that touch, but for rounding, are one.
+    if (ahead[k + 1] - ahead[k] < own) continue;
+    const beyond = (ahead[k] + (ahead[k + 1] ?? 1)) / 2;
+    if (!isInkAt(map, x + dx * length * beyond, y + dy * length * beyond)) return ahead[k] * most;
+  }
+  return most;
+}
+
+/** Where a way in lattice steps crosses some of the lines, as rising parts of it. */
+function linesAlong(
+  { cells, segs }: PlanarMap,
+  counts: (line: number) => boolean,
+  x: number,
+  y: number,
+  dx: number,
+  dy: number,
+): number[] {
+  const hits = new Set<number>();
   const look = (s: number) => {
-    if (!lines[segs.line[s]].region) return;
+    if (!counts(segs.line[s])) return;
     const ex = segs.bx[s] - segs.ax[s];
     const ey = segs.by[s] - segs.ay[s];
     const turn = dx * ey - dy * ex;
     if (turn === 0) return;
     const px = segs.ax[s] - x;
     const py = segs.ay[s] - y;
-    const along = (px * ey - py * ex) / turn / length;
+    const along = (px * ey - py * ex) / turn;
     const across = (px * dy - py * dx) / turn;
-    if (along > tooNear && along < nearest && across >= 0 && across <= 1) nearest = along;
+    if (along > 0 && along < 1 && across >= 0 && across <= 1) hits.add(along);
   };
-  const farX = x + dx * length;
-  const farY = y + dy * length;
-  const lastRow = rowOf(cells, Math.max(y, farY));
-  const lastColumn = columnOf(cells, Math.max(x, farX));
-  for (let row = rowOf(cells, Math.min(y, farY)); row <= lastRow; row++)
-    for (let column = columnOf(cells, Math.min(x, farX)); column <= lastColumn; column++)
+  const lastRow = rowOf(cells, Math.max(y, y + dy));
+  const lastColumn = columnOf(cells, Math.max(x, x + dx));
+  for (let row = rowOf(cells, Math.min(y, y + dy)); row <= lastRow; row++)
+    for (let column = columnOf(cells, Math.min(x, x + dx)); column <= lastColumn; column++)
       eachIn(cells, segs, row * cells.columns + column, look);
-  return nearest * most;
+  return [...hits].sort((a, b) => a - b);
+}
+
+/** Whether a lattice place lies in an ink shape: by the turns of their outlines along its row, to its left. */
+function isInkAt({ cells, segs, lines }: PlanarMap, x: number, y: number): boolean {
+  const winding = new Map<InkRegion, number>();
+  const row = rowOf(cells, y);
+  const first = columnOf(cells, x);
+  for (let column = first; column >= 0; column--)
+    eachIn(cells, segs, row * cells.columns + column, (s) => {
+      const { region } = lines[segs.line[s]];
+      const upward = segs.by[s] <= y;
+      if (!region || segs.ay[s] <= y === upward) return;
+      const crossing =
+        segs.ax[s] + ((y - segs.ay[s]) / (segs.by[s] - segs.ay[s])) * (segs.bx[s] - segs.ax[s]);
+      // A segment is in several cells; it counts in the one where it crosses the row.
+      if (crossing >= x || columnOf(cells, crossing) !== column) return;
+      winding.set(region, (winding.get(region) ?? 0) + (upward ? 1 : -1));
+    });
+  for (const [{ evenOdd }, turns] of winding) if (evenOdd ? turns % 2 !== 0 : turns !== 0) return true;
+  return false;
 }

@@ -175,7 +175,7 @@ function fillsOf(
     })
     .sort((a, b) => a.rank - b.rank);
   const trapWidth = diagonal(drawing.page.box) * TRAP;
-  const traps = trapsOf(poured.map(({ pocket }) => pocket));
+  const { traps, seams } = underlapsOf(poured.map(({ pocket }) => pocket));
   return poured.map(({ pocket, paint, id, rank }, index) => ({
     rank,
     item: {
@@ -183,30 +183,37 @@ function fillsOf(
       id,
       tone: toneOf(paint),
       seed: pocket.seed,
-      outline: pocket.cover,
-      traps: traps.get(index) ?? NO_TRAPS,
+      outline: [...pocket.cover, ...(seams.get(index) ?? NOTHING)],
+      traps: traps.get(index) ?? NOTHING,
       trapWidth,
     },
   }));
 }
 
-const NO_TRAPS: readonly Chain[] = [];
+const NOTHING: readonly Chain[] = [];
 
-/** For each of some pockets in the order they are painted the borders it shares with those painted after it. */
-function trapsOf(pockets: readonly Pocket[]): Map<number, readonly Chain[]> {
+/**
+ * For each of some pockets in the order they are painted what lies under those painted after it: the borders it shares
+ * with them, for a hairline, and where no ink hides the border a strip of its own colour.
+ */
+function underlapsOf(pockets: readonly Pocket[]) {
   const indexOf = new Map(pockets.map(({ key }, index) => [key, index]));
   const traps = new Map<number, Chain[]>();
+  const seams = new Map<number, Chain[]>();
+  const add = (to: Map<number, Chain[]>, index: number, chain: Chain) => {
+    const known = to.get(index);
+    if (known) known.push(chain);
+    else to.set(index, [chain]);
+  };
   pockets.forEach(({ borders }, index) => {
-    for (const { neighbour, chain } of borders) {
+    for (const { neighbour, chain, seams: strips } of borders) {
       const other = indexOf.get(neighbour);
       if (other === undefined) continue;
-      const first = Math.min(index, other);
-      const known = traps.get(first);
-      if (known) known.push(chain);
-      else traps.set(first, [chain]);
+      if (strips) add(seams, Math.min(index, other), strips[index < other ? 0 : 1]);
+      else add(traps, Math.min(index, other), chain);
     }
   });
-  return traps;
+  return { traps, seams };
 }
 
 function shadesOf(drawing: Drawing, pockets: readonly Pocket[], toneOf: (paint: Paint) => Tone): ShadeItem[] {

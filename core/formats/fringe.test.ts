@@ -1,0 +1,33 @@
+/** Where ink is filled shapes, colour runs under it: no ground shows between them, at any size, in a second renderer. */
+import { Resvg } from "@resvg/resvg-js";
+import { expect, it } from "vitest";
+import { LEAST, MASK, mostShown } from "./fringe.ts";
+import { bridgedArt, type InkedArt, outlinedArt, SCALES, scannedArt, windowOf } from "./inked-art.ts";
+
+const picture = (svg: string, width: number, background?: string) =>
+  new Resvg(svg, { fitTo: { mode: "width", value: width }, background }).render().pixels;
+
+function shownIn(art: InkedArt): string[] {
+  return SCALES.flatMap((scale) => {
+    const { pixels, shown } = windowOf(art, scale);
+    const [one, other] = ["#f0f", "#0f0"].map((ground) => picture(shown(art.svg), pixels, ground));
+    const most = mostShown(one, other, picture(shown(art.covered), MASK * pixels), pixels);
+    return most > LEAST ? [`${art.name} at ${scale} pixels a unit: ${most}`] : [];
+  });
+}
+
+it("shows no ground in ten drawings and more whose strokes were expanded to outlines", () => {
+  const art = outlinedArt();
+  expect(art.length).toBeGreaterThanOrEqual(10);
+  expect(art.flatMap(shownIn)).toEqual([]);
+});
+
+it("shows no ground across bridges", () => {
+  const art = bridgedArt();
+  expect(art.length).toBeGreaterThanOrEqual(3);
+  expect(art.flatMap(shownIn)).toEqual([]);
+});
+
+it("shows no ground in three scans read as shapes", () => {
+  expect(scannedArt().flatMap(shownIn)).toEqual([]);
+});

@@ -1,0 +1,105 @@
+/** Coloured drawings whose ink is filled shapes, for tests: icons expanded to outlines, scans read as shapes. */
+import { readFileSync } from "node:fs";
+import { scanOf } from "../../demo/scan/scanner.ts";
+import type { Drawing, InkShape } from "../drawing/drawing.ts";
+import { addBridges, pour } from "../drawing/edits.ts";
+import { newDrawing } from "../drawing/new-drawing.ts";
+import { edited } from "../drawing/testing.ts";
+import { nibOutline } from "../lines/nib-outline.ts";
+import { findInk, TRACE_SETTINGS } from "../lines/trace/trace.ts";
+import { readInk, tracedDrawing } from "../lines/trace/traced-drawing.ts";
+import { LineReader } from "../pockets/line-reader.ts";
+import { derive } from "../scene/scene.ts";
+import { ART, shown } from "./foreign-art.ts";
+import { importSvg } from "./import-drawing.ts";
+import { deliveredSvg } from "./svg-write.ts";
+
+export interface InkedArt {
+  readonly name: string;
+  readonly drawing: Drawing;
+  /** As delivered. */
+  readonly svg: string;
+  /** All that has to be covered, pockets and ink, as one SVG without soft edges. */
+  readonly covered: string;
+}
+
+/** Icons whose strokes were expanded to outlines, so that their ink is filled shapes. */
+export const outlinedArt = (): InkedArt[] =>
+  ART.map(({ file, svg }) => {
+    const { drawing } = importSvg(file, svg);
+    const shapes = Object.values(drawing.strokes).map(
+      ({ id, rank, points, closed, width }): InkShape => ({
+        id,
+        rank,
+        outline: nibOutline({ points, closed, width, cap: "round", profile: [0, 1, 1, 1], strands: 1 }),
+        evenOdd: false,
+      }),
+    );
+    return artOf(file, newDrawing(file, drawing.page, [], shapes));
+  }).filter(({ drawing }) => Object.keys(drawing.pours).length > 1);
+
+/** Icons as they came, in strokes: what parts their colours is ink or a bridge. */
+export const bridgedArt = (): InkedArt[] =>
+  ART.map(({ file, svg }) => artOf(file, importSvg(file, svg).drawing)).filter(
+    ({ drawing }) => Object.keys(drawing.bridges).length > 0 && Object.keys(drawing.pours).length > 1,
+  );
+
+const SCANS = ["scan/radishes", "almanac-boot", "almanac-snail"];
+const SCAN_PIXELS = 1200;
+
+/** Scans read as ink shapes. */
+export const scannedArt = (): InkedArt[] =>
+  SCANS.map((name, k) => {
+    const svg = readFileSync(`demo/${name}.svg`, "utf8");
+    const { grey } = scanOf(svg, { pixels: SCAN_PIXELS, seed: 7 + k });
+    const traced = readInk(findInk(grey, TRACE_SETTINGS), "shapes");
+    return artOf(name, tracedDrawing(name, traced, grey));
+  });
+
+const COLOURS = ["frond", "radish", "marigold", "morning-sky"];
+
+/** Every opening bridged, every pocket poured, neighbours mostly in unlike colours. */
+function artOf(name: string, bare: Drawing): InkedArt {
+  const reader = new LineReader();
+  reader.read(bare);
+  const bridges = reader.gaps(bare).openings.map(({ bridge }, i) => ({ id: `b${i}`, points: bridge }));
+  const bridged = edited(bare, addBridges(bridges));
+  const pockets = shown(bridged);
+  const drawing = pockets.reduce(
+    (now, pocket, i) =>
+      edited(now, pour([{ pocket }], { colour: COLOURS[i % COLOURS.length], step: 0 }, [`p${i}`])),
+    bridged,
+  );
+  const { x, y, width, height } = bare.page.box;
+  const data = (outline: readonly (readonly number[])[]) => outline.map(chainData).join("");
+  const paths = [
+    ...Object.values(bare.inkShapes).map(
+      ({ outline, evenOdd }) => `<path fill-rule="${evenOdd ? "evenodd" : "nonzero"}" d="${data(outline)}"/>`,
+    ),
+    ...pockets.map(({ outline }) => `<path d="${data(outline)}"/>`),
+  ];
+  const covered = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${x} ${y} ${width} ${height}"><g shape-rendering="crispEdges">${paths.join("")}</g></svg>`;
+  return { name, drawing, svg: deliveredSvg(drawing, derive(drawing, pockets)), covered };
+}
+
+const chainData = (chain: readonly number[]): string => {
+  let d = `M${chain[0]} ${chain[1]}`;
+  for (let o = 2; o < chain.length; o += 6) d += `C${chain.slice(o, o + 6).join(" ")}`;
+  return `${d}Z`;
+};
+
+/** Pixels a page unit at which drawings are looked at. */
+export const SCALES = [1, 4, 16] as const;
+
+const MOST_PIXELS = 2400;
+
+/** What of a page is looked at, at a scale: all of it, or as much of its middle as makes a picture of sensible size. */
+export function windowOf({ drawing }: InkedArt, scale: number) {
+  const { x, y, width, height } = drawing.page.box;
+  const part = Math.min(1, MOST_PIXELS / (width * scale));
+  const view = [x + ((1 - part) / 2) * width, y + ((1 - part) / 2) * height, part * width, part * height];
+  return {
+    pixels: Math.round(part * width * scale),
+    shown: (svg: string) => svg.replace(/viewBox="[^"]*"/, `viewBox="${view.join(" ")}"`),
+  };
+}
