@@ -257,7 +257,7 @@ test.describe("light and press", () => {
     await expect(stage(page, "Light")).toContainText("0 shades");
   });
 
-  test("hides, locks and fades sheets; ink stays locked on top", async ({ page }) => {
+  test("hides, locks and fades sheets; a locked one says why it stays as it is", async ({ page }) => {
     await openDemo(page, "Kettle on the potting bench");
     const { seed } = kettle[0];
     await clickPage(page, seed);
@@ -266,9 +266,20 @@ test.describe("light and press", () => {
     await page.getByRole("button", { name: "Show flats" }).click();
     await page.getByRole("slider", { name: "Opacity of flats" }).press("Home");
     await expect.poll(async () => (await artColour(page, seed))[3]).toBe(0);
-    await expect(page.getByRole("button", { name: "Ink stays locked while colouring" })).toBeDisabled();
+    await page.getByRole("slider", { name: "Opacity of flats" }).press("End");
     await page.getByRole("button", { name: "Lock flats" }).click();
-    await expect(page.getByRole("button", { name: "Unlock flats" })).toBeVisible();
+    await clickPage(page, kettle[1].seed);
+    await expect(page.getByTestId("reason")).toContainText("The flats sheet is locked");
+    await expect(stage(page, "Flats")).toContainText(`1 of ${kettle.length} pockets`);
+    await page.getByRole("button", { name: "Unlock flats" }).click();
+    await page.getByRole("button", { name: "Lock ink" }).click();
+    await stage(page, "Lines").click();
+    await dragPage(page, [
+      [100, 100],
+      [300, 140],
+    ]);
+    await expect(page.getByTestId("reason")).toContainText("The ink sheet is locked");
+    await expect(page.getByRole("button", { name: "Undo: Lock" })).toHaveCount(0);
   });
 });
 

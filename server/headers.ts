@@ -16,7 +16,7 @@ const HEADERS: Readonly<Record<string, string>> = {
   "Cross-Origin-Opener-Policy": "same-origin",
   "Cross-Origin-Resource-Policy": "same-origin",
   "Permissions-Policy":
-    "camera=(), display-capture=(), geolocation=(), microphone=(), payment=(), usb=(), serial=(), bluetooth=()",
+    "camera=(), display-capture=(), geolocation=(), microphone=(), payment=(), usb=(), serial=()",
   "Referrer-Policy": "no-referrer",
   "X-Content-Type-Options": "nosniff",
   "X-Frame-Options": "DENY",

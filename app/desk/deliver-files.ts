@@ -1,7 +1,7 @@
 /** The files a drawing is delivered as, all made from the one scene. */
 import { pixelsOf } from "#core/drawing/drawing.ts";
+import { writeDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
-import { pictureClient } from "../work/clients.ts";
 import type { DeskStore } from "./desk-store.ts";
 
 export function fileName(desk: DeskStore, ending: string): string {
@@ -19,19 +19,13 @@ export async function svgFile(desk: DeskStore): Promise<Blob> {
 }
 
 export async function drawingFile(desk: DeskStore): Promise<Blob> {
-  const { writeDrawingFile } = await import("#core/formats/drawing-file.ts");
   return new Blob([writeDrawingFile(desk.getState().history.drawing)], { type: "application/json" });
 }
 
 export async function pngFile(desk: DeskStore): Promise<Blob> {
-  const { scene, history } = desk.getState();
+  const { scene, history, pictures } = desk.getState();
   const { page } = history.drawing;
-  const client = pictureClient();
-  try {
-    return await client.work.png(scene, pixelsOf(page, page.ppi), page.ppi);
-  } finally {
-    client.stop();
-  }
+  return pictures.work.png(scene, pixelsOf(page, page.ppi), page.ppi);
 }
 
 const PROOF_PIXELS = 800;

@@ -1,11 +1,16 @@
 import { useEffect } from "react";
 import { ranked } from "#core/drawing/drawing.ts";
-import { removeShade } from "#core/drawing/edits.ts";
-import { type DeskStore, STAGES, useDeskStore } from "./desk-store.ts";
+import { removeFlat, removeShade } from "#core/drawing/edits.ts";
+import { pointNumbers } from "#core/lines/bend.ts";
+import { activeTool, type Desk, type DeskStore, STAGES, useDeskStore } from "./desk-store.ts";
 import { onLineKey } from "./line-keys.ts";
+import { refusal, SHEET_OF_TOOL } from "./locks.ts";
 import { nextSnag } from "./next-snag.ts";
 import { bridgeOpenings, leaveOpen } from "./openings.ts";
-import { pourInto } from "./tools/pour.ts";
+import { pourInto } from "./pour-into.ts";
+import { bentLine } from "./tools/bend.ts";
+import { dipInto } from "./tools/dip.ts";
+import { chooseForTidy } from "./tools/tidy.ts";
 import { TRAYS } from "./trays.ts";
 import { fitView, zoomAt } from "./view.ts";
 import { walk, walkedPocket } from "./walk.ts";
@@ -26,6 +31,13 @@ export function DeskKeys({ onPanning }: { onPanning: (panning: boolean) => void 
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
       if (isTyping(event.target)) return;
+      const { cancel } = desk.getState().hand;
+      if (cancel) {
+        // A gesture is under way: it can be given up, and nothing else happens meanwhile.
+        if (event.key === "Escape" || isUndo(event)) cancel();
+        if (event.key !== "Shift") event.preventDefault();
+        return;
+      }
       const handled = event.ctrlKey || event.metaKey ? onCommand(desk, event) : onKey(desk, event, onPanning);
       if (handled) event.preventDefault();
     };
@@ -37,16 +49,25 @@ export function DeskKeys({ onPanning }: { onPanning: (panning: boolean) => void 
       onPanning(false);
       desk.getState().set({ heldTool: null });
     };
+    window.addEventListener("click", backToPaper);
     window.addEventListener("keydown", down);
     window.addEventListener("keyup", up);
     window.addEventListener("blur", letGo);
     return () => {
+      window.removeEventListener("click", backToPaper);
       window.removeEventListener("keydown", down);
       window.removeEventListener("keyup", up);
       window.removeEventListener("blur", letGo);
     };
   }, [desk, onPanning]);
   return null;
+}
+
+/** After a click on a button of the desk the paper's keys work on: those who use keys stay where they are. */
+function backToPaper({ detail, target }: MouseEvent): void {
+  const button = target instanceof Element ? target.closest(".desk button") : null;
+  if (detail === 0 || !button || button.ariaHasPopup || button.closest("[role=dialog]")) return;
+  document.getElementById("paper")?.focus({ preventScroll: true });
 }
 
 const isTyping = (target: EventTarget | null): boolean =>
@@ -57,9 +78,13 @@ const isTyping = (target: EventTarget | null): boolean =>
 const onPaper = (event: KeyboardEvent): boolean =>
   event.target === document.body || (event.target as HTMLElement).id === "paper";
 
+const isUndo = (event: KeyboardEvent): boolean =>
+  (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z" && !event.shiftKey;
+
 function onCommand(desk: DeskStore, event: KeyboardEvent): boolean {
   const key = event.key.toLowerCase();
-  if (key === "z" && !event.shiftKey) desk.getState().undo();
+  if (isUndo(event)) desk.getState().undo();
+  else if (key === "a") chooseAll(desk);
   else if ((key === "z" && event.shiftKey) || key === "y") desk.getState().redo();
   else return false;
   return true;
@@ -97,7 +122,9 @@ function letGo(desk: DeskStore): void {
     leak: null,
     walked: null,
     chosenShade: null,
+    chosenFlat: null,
     chosenOpening: null,
+    reason: null,
     selected: [],
     heldPoints: [],
     pegs: [],
@@ -105,24 +132,42 @@ function letGo(desk: DeskStore): void {
   });
 }
 
-/** Enter does what the stage is for, delete takes it back: openings are bridged or left open, pockets poured. */
-function act(desk: DeskStore, away: boolean): void {
+/** Chooses all of what the tool in hand works on: lines, or the points of the bent one. */
+function chooseAll(desk: DeskStore): void {
   const state = desk.getState();
-  const { chosenOpening } = state;
-  if (state.stage !== "Gaps" || chosenOpening === null) pourWalked(desk, away);
-  else if (away) leaveOpen(state, [chosenOpening]);
-  else bridgeOpenings(state, [chosenOpening]);
+  const { strokes, inkShapes } = state.history.drawing;
+  const tool = activeTool(state);
+  const bent = bentLine(state);
+  if (tool === "arrange") {
+    const selected = [...Object.keys(strokes), ...Object.keys(inkShapes)];
+    state.set({ selected, said: `${selected.length} lines chosen` });
+  } else if (tool === "tidy") chooseForTidy(desk, Object.keys(strokes));
+  else if (tool === "bend" && bent) {
+    const heldPoints = pointNumbers(bent.points, bent.closed);
+    state.set({ heldPoints, said: `${heldPoints.length} points held` });
+  }
 }
 
-function pourWalked(desk: DeskStore, empty: boolean): void {
+/** Enter does what the tool of the stage in view is for, delete takes it back. */
+function act(desk: DeskStore, away: boolean): void {
   const state = desk.getState();
-  if (empty && state.stage === "Light" && state.chosenShade) {
-    state.edit(removeShade(state.chosenShade));
-    return;
-  }
+  const { stage, chosenOpening, chosenShade, chosenFlat, history } = state;
+  if (stage === "Gaps" && chosenOpening !== null) {
+    if (away) leaveOpen(state, [chosenOpening]);
+    else bridgeOpenings(state, [chosenOpening]);
+  } else if (stage === "Light" && away && chosenShade) state.edit(removeShade(chosenShade));
+  else if (activeTool(state) === "dip" && !away) dipInto(state, walkedPocket(state));
+  else if (stage === "Flats" && away && chosenFlat && history.drawing.flatShapes[chosenFlat])
+    state.edit(removeFlat(chosenFlat));
+  else if (stage === "Flats") pourWalked(state, away || activeTool(state) === "empty");
+}
+
+function pourWalked(state: Desk, empty: boolean): void {
   const pocket = walkedPocket(state);
+  const refused = refusal(state.history.drawing, SHEET_OF_TOOL.pour);
   const edit = pocket && pourInto(state, [pocket], empty ? null : state.paint);
-  if (edit) state.edit(edit);
+  if (refused) state.tell(refused);
+  else if (edit) state.edit(edit);
 }
 
 function stepColour(desk: DeskStore, by: number): void {

@@ -5,9 +5,11 @@ import { Paper } from "./canvas/paper.tsx";
 import { DeskKeys } from "./desk-keys.tsx";
 import { createDesk, DeskContext, type DeskStore, type Stage, useDesk } from "./desk-store.ts";
 import { LeakCard } from "./leak-card.tsx";
+import { LeaveGuard } from "./leave-guard.tsx";
 import { Loupe } from "./loupe.tsx";
 import { PressPanel } from "./press/press-panel.tsx";
 import { SnagList } from "./press/snag-list.tsx";
+import { ReasonSign } from "./reason-sign.tsx";
 import { StageRail } from "./stage-rail.tsx";
 import { describeDrawing } from "./stats.ts";
 import { TinPanel } from "./tin/tin-panel.tsx";
@@ -31,28 +33,37 @@ export function DeskPage({ id, opened, stage }: { id: string; opened: Opened; st
   );
 }
 
+/** CSS pixels of the mat; on a smaller one the loupe would hide the drawing. */
+const LOUPE_FROM = 420;
+
 function DeskLayout() {
   const mat = useDesk((s) => s.mat);
   const [panning, setPanning] = useState(false);
   useThumbnail();
   const describe = useDesk(describeDrawing);
+  const roomy = useDesk(({ matSize }) => Math.min(matSize.width, matSize.height) > LOUPE_FROM);
   return (
-    <div className="grid h-screen grid-cols-[196px_1fr_204px] grid-rows-[64px_1fr_76px] overflow-hidden">
-      <StageRail />
-      <TinPanel />
-      <main data-mat={mat} className="relative min-h-0 min-w-0 border-x border-line">
+    <div className="desk">
+      <main data-mat={mat} className="desk-paper relative min-h-0 min-w-0 border-x border-line">
         <h1 className="sr-only">Desk</h1>
         <Paper panning={panning} describe={describe} />
         <LeakCard />
-        <Loupe />
+        <ReasonSign />
+        {roomy && <Loupe />}
       </main>
-      <aside aria-label="Press and snags" className="flex min-h-0 flex-col overflow-y-auto bg-bench">
+      <StageRail />
+      <TinPanel />
+      <aside
+        aria-label="Press and snags"
+        className="desk-press flex min-h-0 flex-col overflow-y-auto bg-bench"
+      >
         <PressPanel />
         <SnagList />
       </aside>
       <Tray />
       <DeskKeys onPanning={setPanning} />
       <Announcer />
+      <LeaveGuard />
     </div>
   );
 }

@@ -2,9 +2,10 @@
  * What the desk knows. One way through: an edit makes a new drawing, the worker reads its pockets, the scene is
  * derived from both, and everything on screen reads the scene.
  */
+import type { Patch } from "immer";
 import { createContext, useContext } from "react";
 import { createStore, type StoreApi, useStore } from "zustand";
-import type { Blend, Drawing, Paint } from "#core/drawing/drawing.ts";
+import type { Blend, Drawing, Page, Paint } from "#core/drawing/drawing.ts";
 import {
   applyEdit,
   type Edit,
@@ -14,20 +15,26 @@ import {
   redo,
   undo,
 } from "#core/drawing/history.ts";
+import { showLength } from "#core/drawing/length.ts";
 import type { Point } from "#core/geometry/point.ts";
 import type { Peg } from "#core/lines/figures.ts";
+import type { Opening } from "#core/pockets/free-space.ts";
 import type { Leak } from "#core/pockets/leak.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
 import type { Tail } from "#core/pockets/tails.ts";
-import { type Derived, derive, type Scene, sceneOf } from "#core/scene/scene.ts";
+import { type Derived, derive, pocketAt, type Scene, sceneOf } from "#core/scene/scene.ts";
 import { Keeper, type KeepState } from "../keep/keeper.ts";
 import type { Opened } from "../keep/shelf.ts";
-import { type Client, pocketClient } from "../work/clients.ts";
+import { type Client, pictureClient, pocketClient } from "../work/clients.ts";
+import type { PictureWork } from "../work/picture.worker.ts";
 import type { GapReading, PocketReading, PocketWork } from "../work/pockets.worker.ts";
+import { bridgeEdit } from "./bridge-edit.ts";
 import type { View } from "./canvas/paint.ts";
 import { placesKept } from "./line-places.ts";
 import { tidySettings, tidyTargets } from "./line-settings.ts";
+import { refusal } from "./locks.ts";
+import { pourInto } from "./pour-into.ts";
 import type { Size } from "./view.ts";
 
 export const STAGES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
@@ -134,7 +141,7 @@ export interface DeskState {
   readonly matSize: Size;
   /** The pocket walked to by keyboard, by its index. */
   readonly walked: number | null;
-  readonly leak: Leak | null;
+  readonly leak: (Leak & { readonly wish?: Wish }) | null;
   readonly chosenShade: string | null;
   readonly chosenOpening: number | null;
   /** The colour or shade that waits for its pocket and was shown last. */
@@ -147,6 +154,32 @@ export interface DeskState {
   readonly lastExport: string | null;
   /** Said aloud to screen readers. */
   readonly said: string;
+  /** Why something did not happen, shown where the hand is. */
+  readonly reason: Reason | null;
+  /** The flat shape that was clicked last. */
+  readonly chosenFlat: string | null;
+  /** What the hand is doing; it changes without anyone being told. */
+  readonly hand: Hand;
+}
+
+/** A sentence for the eye. */
+export interface Reason {
+  readonly text: string;
+  /** CSS pixels of the mat; null where there is no pointer. */
+  readonly at: Point | null;
+}
+
+export interface Hand {
+  /** CSS pixels of the mat. */
+  at: Point | null;
+  /** Ends the gesture under way and leaves no trace of it. */
+  cancel: (() => void) | null;
+}
+
+/** What was asked for before colour would have run out: done once the openings are bridged. */
+export interface Wish {
+  readonly at: Point;
+  readonly paint: Paint | null;
 }
 
 export interface DeskActions {
@@ -157,7 +190,16 @@ export interface DeskActions {
   readonly chooseTool: (tool: ToolName) => void;
   /** Works out what tidying the lines in hand would make of them. */
   readonly previewTidy: () => Promise<void>;
-  readonly explainLeak: (at: Point) => Promise<void>;
+  /** Takes back all that has happened since a history. */
+  readonly backTo: (before: History) => void;
+  /** Says why something did not happen, for eye and ear. */
+  readonly tell: (text: string) => void;
+  /** Why colour would run out of a place; a wish is what was asked for there. */
+  readonly explainLeak: (at: Point, wish?: Wish) => Promise<void>;
+  /** Bridges openings for good; when none is left on the way out of a wish's place, the wish is fulfilled. */
+  readonly bridgeLeak: (openings: readonly Opening[]) => void;
+  /** PNG and thumbnail are made here; loaded with the desk, so that saving needs no server. */
+  readonly pictures: Client<PictureWork>;
   /** Shows what a reach in page units would close, without touching the drawing. */
   readonly tryReach: (width: number) => Promise<void>;
   readonly close: () => void;
@@ -181,6 +223,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
   const { drawing } = opened.history;
   const store = createStore<Desk>()((set, get) => {
     const client: Client<PocketWork> = pocketClient();
+    const pictures = pictureClient();
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
     let asked = 0;
     let tried = 0;
@@ -189,6 +232,19 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const readGaps = async (turn: number) => {
       const gaps = await client.work.gaps();
       if (turn === asked) set({ gaps, chosenOpening: null });
+    };
+
+    let wish: Wish | undefined;
+
+    /** Once the pockets are there: pours what was asked for, or says what is still open. */
+    const fulfil = ({ at, paint }: Wish) => {
+      wish = undefined;
+      const pocket = pocketAt(get().derived.pockets, at);
+      if (!pocket) void get().explainLeak(at, { at, paint });
+      else {
+        const edit = pourInto(get(), [pocket], paint);
+        if (edit) get().edit(edit);
+      }
     };
 
     let known = new Map<number, Pocket>();
@@ -203,6 +259,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       const reading = turn !== asked;
       const shown = [...known.values()];
       set({ ...derivedState(get().history.drawing, shown), reading, trouble, hovered: null, walked: null });
+      if (wish && !reading) fulfil(wish);
       clearTimeout(resting);
       resting = setTimeout(() => void readGaps(turn), GAPS_AFTER_MS);
     };
@@ -213,6 +270,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       const { drawing: next } = move.history;
       set({ history: move.history, ...derivedState(next, get().derived.pockets), said });
       if (get().chosenShade && !next.shades[get().chosenShade!]) set({ chosenShade: null });
+      if (get().chosenFlat && !next.flatShapes[get().chosenFlat!]) set({ chosenFlat: null });
       const selected = get().selected.filter((id) => next.strokes[id] ?? next.inkShapes[id]);
       if (selected.length < get().selected.length) set({ selected });
       if (!next.tin[get().paint.colour]) set({ paint: { colour: firstColour(next), step: 0 } });
@@ -272,8 +330,25 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       mat: "light",
       lastExport: null,
       said: "",
+      reason: null,
+      chosenFlat: null,
+      hand: { at: null, cancel: null },
 
-      edit: (edit) => apply(applyEdit(get().history, edit), edit.label),
+      edit: (edit) => {
+        const refused = refusal(get().history.drawing, edit.sheet);
+        if (refused) get().tell(refused);
+        else apply(applyEdit(get().history, edit), edit.label);
+      },
+      backTo: (before) => {
+        let now = get().history;
+        const patches: Patch[] = [];
+        for (let move = undo(now); now.cursor > before.cursor && move; move = undo(now)) {
+          patches.push(...move.patches);
+          now = move.history;
+        }
+        if (patches.length > 0) apply({ history: before, patches }, "Cancelled");
+      },
+      tell: (text) => set({ said: text, reason: { text, at: get().hand.at } }),
       undo: () => {
         const { steps, cursor } = get().history;
         apply(undo(get().history), `Undone: ${steps[cursor - 1]?.label}`);
@@ -290,10 +365,18 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         const preview = await client.work.tidy(tidyTargets(get()), tidySettings(get()), get().pins);
         if (turn === tidied) set({ tidyPreview: preview });
       },
-      explainLeak: async (at) => {
+      explainLeak: async (at, asked) => {
         const leak = (await client.work.leak(at)) ?? null;
-        set({ leak, said: leak ? sayLeak(leak) : "" });
+        set({ leak: leak && { ...leak, wish: asked }, said: leak ? sayLeak(leak, drawing.page) : "" });
       },
+      bridgeLeak: (openings) => {
+        const { leak, history } = get();
+        get().edit(bridgeEdit(openings));
+        if (get().history === history) return;
+        wish = leak?.wish;
+        set({ leak: null });
+      },
+      pictures,
       tryReach: async (width) => {
         const turn = ++tried;
         const reading = await client.work.reach(width);
@@ -302,6 +385,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       close: () => {
         clearTimeout(resting);
         client.stop();
+        pictures.stop();
+        keeper.close();
       },
     };
   });
@@ -321,10 +406,16 @@ const EMPTY_HAND = {
 const firstColour = (drawing: Drawing): string =>
   Object.values(drawing.tin).sort((a, b) => a.rank - b.rank)[0]?.id ?? "";
 
-export function sayLeak({ openings }: Leak): string {
+/** Like "0.6 mm, 0.4 mm and 0.2 mm": the openings in the order in which they would be bridged. */
+export function widthsOf(openings: readonly Opening[], page: Page): string {
+  const widths = openings.map(({ width }) => showLength(page, width));
+  return widths.length > 1 ? `${widths.slice(0, -1).join(", ")} and ${widths.at(-1)}` : widths[0];
+}
+
+export function sayLeak({ openings }: Leak, page: Page): string {
   if (openings.length === 0) return "This is open ground: no narrow opening would close it.";
-  const many = openings.length === 1 ? "one opening" : `${openings.length} openings`;
-  return `Colour would run out here through ${many}; the narrowest is ${openings[0].width.toPrecision(2)} wide.`;
+  const many = openings.length === 1 ? "an opening" : `${openings.length} openings,`;
+  return `Colour would run out here through ${many} ${widthsOf(openings, page)} wide. Nothing was poured.`;
 }
 
 export const DeskContext = createContext<DeskStore | null>(null);

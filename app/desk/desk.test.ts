@@ -4,6 +4,7 @@ import { removeLines } from "#core/drawing/line-edits.ts";
 import type { DeskStore } from "./desk-store.ts";
 import { goToOpening, nextSnag } from "./next-snag.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "./openings.ts";
+import { pourInto } from "./pour-into.ts";
 import { fillSpecksOf } from "./specks.ts";
 import { describeDrawing, pocketCounts, usesOf } from "./stats.ts";
 import {
@@ -18,7 +19,6 @@ import {
   svg,
 } from "./testing.ts";
 import { TOOLS } from "./tools/index.ts";
-import { pourInto } from "./tools/pour.ts";
 import { describePocket, walk, walkedPocket } from "./walk.ts";
 
 vi.mock("comlink", async () => (await import("../work/testing.ts")).mockedComlink);
@@ -146,7 +146,7 @@ describe("gaps", () => {
   it("are explained by a click, and closed pockets said to be so", async () => {
     await open(ROOMS);
     dragTool(desk, "explain", [[30, 50]]);
-    expect(state().said).toBe("This pocket is closed.");
+    expect(state().reason?.text).toBe("This pocket is closed: colour stays in it.");
     dragTool(desk, "explain", [[70, 50]]);
     await settled();
     expect(state().leak?.openings).toHaveLength(1);
@@ -231,7 +231,7 @@ describe("shade", () => {
     expect(state().said).toContain("Begin inside a pocket");
     state().edit(changeSheet("shade", { locked: true }));
     dragTool(desk, "shade", loop);
-    expect(state().said).toBe("The shade sheet is locked.");
+    expect(state().reason?.text).toContain("The shade sheet is locked");
     expect(state().history.drawing.shades).toEqual({});
   });
 });

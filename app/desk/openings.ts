@@ -1,8 +1,8 @@
 /** What can be done with openings: bridge them for good, or leave them open. */
-import { addBridges, declineOpenings, reconsiderOpenings } from "#core/drawing/edits.ts";
-import type { Opening } from "#core/pockets/free-space.ts";
+import { declineOpenings, reconsiderOpenings } from "#core/drawing/edits.ts";
 import { isDeclined, isReached } from "#core/pockets/line-reader.ts";
 import { newId } from "../keep/shelf.ts";
+import { bridgeEdit } from "./bridge-edit.ts";
 import type { Desk } from "./desk-store.ts";
 
 /** Openings by what the drawing makes of them; indices into the list of all. */
@@ -18,9 +18,6 @@ export function sortOpenings({ gaps, history }: Pick<Desk, "gaps" | "history">) 
   });
   return { closed, open, declined };
 }
-
-export const bridgeEdit = (openings: readonly Opening[]) =>
-  addBridges(openings.map(({ bridge }) => ({ id: newId(), points: bridge })));
 
 export function bridgeOpenings(desk: Desk, indices: readonly number[]): void {
   if (indices.length > 0) desk.edit(bridgeEdit(indices.map((i) => desk.gaps.openings[i])));

@@ -22,5 +22,5 @@ export function fillSpecksOf(desk: Desk): void {
     ];
   });
   if (filled.length > 0) desk.edit(fillSpecks(filled));
-  else desk.set({ said: "No speck has a coloured neighbour yet. Pour around them first." });
+  else desk.tell("No speck has a coloured neighbour yet. Pour around them first.");
 }

@@ -14,7 +14,7 @@ import { pocketCounts } from "./stats.ts";
 export function StageRail() {
   const name = useDesk((s) => s.history.drawing.name);
   return (
-    <header className="col-span-3 flex items-center border-b border-line bg-raised pr-3 pl-3">
+    <header className="desk-rail flex items-center border-b border-line bg-raised pr-3 pl-3">
       <Link
         to="/"
         aria-label="Back to the drawer"
@@ -24,7 +24,7 @@ export function StageRail() {
         <FrondMark className="h-8 w-8 shrink-0 text-fern" />
         <span className="truncate font-display text-sm leading-tight">{name}</span>
       </Link>
-      <nav aria-label="Stages" className="flex-1 px-6">
+      <nav aria-label="Stages" className="min-w-72 flex-1 px-2 lg:px-6">
         <ol className="relative mx-auto grid max-w-2xl grid-cols-5">
           <li
             aria-hidden="true"
@@ -60,7 +60,7 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
         aria-current={active ? "step" : undefined}
         title={`${stage} (${hotkey})`}
         onClick={() => set({ stage, leak: null, hovered: null })}
-        className="group flex flex-col items-center rounded-md px-2"
+        className="group flex flex-col items-center rounded-md px-1 lg:px-2"
       >
         <svg viewBox="0 0 26 20" aria-hidden="true" className="h-5 w-7">
           <path
@@ -86,7 +86,9 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
         >
           {stage}
         </span>
-        <span className="text-xs leading-tight whitespace-nowrap text-quiet tabular-nums">{figure}</span>
+        <span className="text-center text-xs leading-tight text-quiet tabular-nums max-[30rem]:sr-only lg:whitespace-nowrap">
+          {figure}
+        </span>
       </button>
     </li>
   );
@@ -141,6 +143,7 @@ const KEEP_WORDS: Record<KeepState, string> = {
   kept: "Kept",
   keeping: "Keeping…",
   memory: "Not kept here",
+  second: "Open twice",
   full: "Storage full",
   unavailable: "Not kept",
   elsewhere: "Open elsewhere",
@@ -149,7 +152,10 @@ const KEEP_WORDS: Record<KeepState, string> = {
 const KEEP_HELP: Record<KeepState, string> = {
   kept: "Every change is kept in this browser.",
   keeping: "Writing the last change.",
-  memory: "This browser keeps no drawings. Save this one as a file from Deliver before you close the page.",
+  memory:
+    "This browser keeps no drawings: this one lasts for this visit only. Save it as a file from Deliver before you close the page.",
+  second:
+    "This drawing is open in another tab too. Change it in one of them only: what is changed second cannot be kept.",
   full: "The browser's storage is full. Your drawing is whole on this page: save it as a file from Deliver, then delete some drawings.",
   unavailable:
     "The last change could not be kept in this browser. Your drawing is whole on this page: save it as a file from Deliver.",

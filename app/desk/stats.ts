@@ -3,7 +3,7 @@ import type { Paint, Pour, Shade } from "#core/drawing/drawing.ts";
 import { speckArea } from "#core/drawing/speck.ts";
 import { waitingPours } from "#core/pockets/keep-pours.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import type { Desk } from "./desk-store.ts";
+import type { Desk, Stage } from "./desk-store.ts";
 
 export function pocketCounts({ derived, history }: Desk) {
   const { pours, page } = history.drawing;
@@ -41,7 +41,18 @@ export function usesOf({ history, derived }: Desk): Map<string, number> {
   return uses;
 }
 
+const KEYS_NOW: Record<Stage, string> = {
+  Lines: "Brackets choose lines, arrows move what is chosen.",
+  Gaps: "N steps through openings, Enter bridges, Backspace leaves open.",
+  Flats: "Arrows walk the pockets, Enter uses the tool, Backspace empties.",
+  Light: "Arrows walk the pockets, Backspace removes the chosen shade.",
+  Deliver: "Arrows walk the pockets.",
+};
+
+/** What lies on the paper, and what its keys do now. */
 export function describeDrawing(desk: Desk): string {
   const { all, coloured } = pocketCounts(desk);
-  return `${desk.history.drawing.name}: ${all} pockets, ${coloured} coloured. Arrow keys walk the pockets, Enter pours.`;
+  const { tin, name } = desk.history.drawing;
+  const hand = desk.stage === "Flats" ? ` In hand: ${tin[desk.paint.colour]?.name ?? "no colour"}.` : "";
+  return `${name}: ${all} pockets, ${coloured} coloured. ${desk.stage}: ${KEYS_NOW[desk.stage]}${hand}`;
 }

@@ -28,7 +28,7 @@ export function Tray() {
   return (
     <section
       aria-label="Tray"
-      className="col-span-3 flex items-center gap-5 border-t border-line bg-raised px-3"
+      className="desk-tray flex items-center gap-x-5 gap-y-2 border-t border-line bg-raised px-3"
     >
       <ToggleGroup.Root
         type="single"
@@ -54,7 +54,7 @@ export function Tray() {
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
-      <div className="flex min-w-0 flex-1 items-center gap-5 border-l border-line pl-5">
+      <div className="desk-settings flex min-w-0 flex-1 items-center gap-5 border-l border-line pl-5">
         <Settings />
       </div>
       <MatSettings />

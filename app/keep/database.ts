@@ -2,7 +2,7 @@
 import Dexie, { type EntityTable, type Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Step } from "#core/drawing/history.ts";
-import { type DrawingOfVersion1, upgradedDrawing } from "#core/drawing/upgrade.ts";
+import { type DrawingOfVersion1, upgradedDrawing, withOpenInk } from "#core/drawing/upgrade.ts";
 
 export interface DrawingRow {
   readonly id: string;
@@ -31,7 +31,8 @@ class FernDatabase extends Dexie {
   steps!: Table<StepRow, [string, number]>;
 
   constructor() {
-    super("fern-pocket");
+    // A change is kept once it is on the disk, not once the browser means to write it.
+    super("fern-pocket", { chromeTransactionDurability: "strict" });
     this.version(1).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
     this.version(2).upgrade((change) =>
       change
@@ -39,6 +40,14 @@ class FernDatabase extends Dexie {
         .toCollection()
         .modify((row) => {
           Object.assign(row, { base: upgradedDrawing(row.base) });
+        }),
+    );
+    this.version(3).upgrade((change) =>
+      change
+        .table<DrawingRow>("drawings")
+        .toCollection()
+        .modify((row) => {
+          Object.assign(row, { base: { ...row.base, sheets: withOpenInk(row.base.sheets) } });
         }),
     );
   }

@@ -24,6 +24,7 @@ class KeepProblem extends Error {
 
 vi.mock("./shelf.ts", () => ({
   KeepProblem,
+  keepInMemory: () => {},
   keepChange: (_id: string, revision: number, change: Write["change"]) =>
     new Promise<void>((done, fail) => writes.push({ revision, change, done, fail })),
 }));

@@ -101,7 +101,14 @@ describe("the shelf", () => {
     vi.spyOn(database.drawings, "add").mockRejectedValue(new Error("denied"));
     const { id, kept } = await addDrawing(drawing());
     expect(kept).toBe("memory");
-    expect((await openDrawing(id))!.history.drawing.name).toBe("Radishes");
+    const opened = (await openDrawing(id))!;
+    expect(opened.history.drawing.name).toBe("Radishes");
+    const keeper = new Keeper(id, opened, () => {});
+    keeper.keep(steps(opened.history, 3));
+    const again = (await openDrawing(id))!.history;
+    expect(again.steps).toHaveLength(3);
+    expect(Object.keys(again.drawing.tin)).toContain("c2");
+    expect(undo(again)!.history.cursor).toBe(2);
     await deleteDrawing(id);
   });
 

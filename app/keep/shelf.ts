@@ -19,6 +19,12 @@ export class KeepProblem extends Error {
 }
 
 const onlyInMemory = new Map<string, DrawingRow>();
+/** What has become of them, for as long as the page is open. */
+const inMemoryHistories = new Map<string, History>();
+
+export const keepInMemory = (id: string, history: History): void => {
+  inMemoryHistories.set(id, history);
+};
 
 export const newId = (): string => crypto.randomUUID();
 
@@ -67,7 +73,11 @@ export interface Opened {
 
 export async function openDrawing(id: string): Promise<Opened | undefined> {
   const inMemory = onlyInMemory.get(id);
-  if (inMemory) return { history: beginHistory(inMemory.base), revision: 0, kept: "memory" };
+  if (inMemory) {
+    const history = inMemoryHistories.get(id) ?? beginHistory(inMemory.base);
+    const drawing = { ...history.drawing, name: inMemory.name };
+    return { history: { ...history, drawing }, revision: 0, kept: "memory" };
+  }
   const row = await database.drawings.get(id);
   if (!row || row.deletedAt !== undefined) return undefined;
   const steps = await database.steps.where("drawing").equals(id).sortBy("index");
@@ -135,6 +145,8 @@ export async function duplicateDrawing(id: string): Promise<void> {
   const copy: DrawingRow = { ...row, id: newId(), name: `${row.name} copy`, changedAt: Date.now() };
   if (inMemory) {
     onlyInMemory.set(copy.id, copy);
+    const history = inMemoryHistories.get(id);
+    if (history) inMemoryHistories.set(copy.id, history);
     return;
   }
   await database.transaction("rw", database.drawings, database.steps, async () => {

@@ -23,5 +23,8 @@ export async function inThread() {
       async (...args: unknown[]) => (act as (...given: unknown[]) => unknown)(...args),
     ]),
   );
-  return { pocketClient: () => ({ work, stop: () => {} }) };
+  return {
+    pocketClient: () => ({ work, stop: () => {} }),
+    pictureClient: () => ({ work: {}, stop: () => {} }),
+  };
 }

@@ -177,7 +177,7 @@ describe("shades, sheets and the page", () => {
     const done = steps.reduce((now, edit) => applyEdit(now, edit)!.history, beginHistory(smallDrawing()));
     expect(done.steps).toHaveLength(2);
     expect(done.drawing.sheets.flats).toEqual({ visible: false, locked: false, opacity: 0.8 });
-    expect(done.drawing.sheets.ink.locked).toBe(true);
+    expect(done.drawing.sheets.ink.locked).toBe(false);
   });
 
   it("changes the printed size and leaves the page's own units alone", () => {

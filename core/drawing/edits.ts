@@ -27,6 +27,7 @@ const countPockets = (count: number): string => (count === 1 ? "pocket" : `${cou
 
 /** Pours into pockets, replacing what was there; with no paint it takes the colour out. */
 export const pour = (targets: readonly PourTarget[], paint: Paint | null, ids: readonly string[]): Edit => ({
+  sheet: "flats",
   label: `${paint ? "Pour" : "Empty"} ${countPockets(targets.length)}`,
   change: pourChange(targets.map((target, i) => ({ target, paint, id: ids[i] }))),
 });
@@ -40,6 +41,7 @@ export interface OnePour {
 
 /** Fills specks, each with a paint of its own. */
 export const fillSpecks = (pours: readonly OnePour[]): Edit => ({
+  sheet: "flats",
   label: pours.length === 1 ? "Fill speck" : `Fill ${pours.length} specks`,
   change: pourChange(pours),
 });
@@ -109,6 +111,7 @@ export const orderTin = (ids: readonly string[]): Edit => ({
 });
 
 export const addBridges = (bridges: readonly Bridge[]): Edit => ({
+  sheet: "ink",
   label: bridges.length === 1 ? "Add bridge" : `Add ${bridges.length} bridges`,
   change: (draft) => {
     for (const { id, points } of bridges) draft.bridges[id] = { id, points: [...points] };
@@ -116,6 +119,7 @@ export const addBridges = (bridges: readonly Bridge[]): Edit => ({
 });
 
 export const removeBridge = (id: string): Edit => ({
+  sheet: "ink",
   label: "Remove bridge",
   change: (draft) => {
     delete draft.bridges[id];
@@ -124,10 +128,27 @@ export const removeBridge = (id: string): Edit => ({
 
 /** Openings up to this width in page units count as closed from now on. */
 export const setReach = (reach: number): Edit => ({
+  sheet: "ink",
   label: reach > 0 ? "Set reach" : "Reach off",
   merge: "reach",
   change: (draft) => {
     draft.reach = reach;
+  },
+});
+
+export const changeFlat = (id: string, paint: Paint): Edit => ({
+  sheet: "flats",
+  label: "Recolour shape",
+  change: (draft) => {
+    draft.flatShapes[id].paint = { ...paint };
+  },
+});
+
+export const removeFlat = (id: string): Edit => ({
+  sheet: "flats",
+  label: "Remove shape",
+  change: (draft) => {
+    delete draft.flatShapes[id];
   },
 });
 
@@ -156,6 +177,7 @@ export const reconsiderOpenings = (): Edit => ({
 });
 
 export const addShade = (shade: Omit<Shade, "rank">): Edit => ({
+  sheet: "shade",
   label: "Add shade",
   change: (draft) => {
     draft.shades[shade.id] = {
@@ -171,6 +193,7 @@ export const changeShade = (
   id: string,
   change: { paint?: Paint; blend?: Blend; opacity?: number },
 ): Edit => ({
+  sheet: "shade",
   label: "Change shade",
   merge: `shade-${id}-${Object.keys(change).join()}`,
   change: (draft) => {
@@ -179,6 +202,7 @@ export const changeShade = (
 });
 
 export const removeShade = (id: string): Edit => ({
+  sheet: "shade",
   label: "Remove shade",
   change: (draft) => {
     delete draft.shades[id];

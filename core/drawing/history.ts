@@ -3,13 +3,15 @@
  * receive these same patches.
  */
 import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches } from "immer";
-import type { Drawing } from "./drawing.ts";
+import type { Drawing, SheetName } from "./drawing.ts";
 
 enablePatches();
 
 /** A small named change; steps with the same `merge` key that follow one another become one. */
 export interface Edit {
   readonly label: string;
+  /** The sheet it works on: when that is locked or hidden it is refused. */
+  readonly sheet?: SheetName;
   readonly merge?: string;
   readonly change: (draft: Draft<Drawing>) => void;
 }

@@ -16,6 +16,7 @@ const nextRank = ({ strokes, inkShapes }: Pick<Drawing, "strokes" | "inkShapes">
   Math.max(topRank(strokes), topRank(inkShapes)) + 1;
 
 export const addStroke = (stroke: Omit<Stroke, "rank">, label = "Draw line"): Edit => ({
+  sheet: "ink",
   label,
   change: (draft) => {
     draft.strokes[stroke.id] = copyOf({ ...stroke, rank: nextRank(draft) });
@@ -28,6 +29,7 @@ export const reshapeLines = (
   label: string,
   merge?: string,
 ): Edit => ({
+  sheet: "ink",
   label,
   merge,
   change: (draft) => {
@@ -64,6 +66,7 @@ export const changeStrokes = (
   ids: readonly string[],
   change: Partial<Pick<Stroke, "width" | "nib" | "profile" | "paint">>,
 ): Edit => ({
+  sheet: "ink",
   label: `Change ${countLines(ids.length)}`,
   merge: `strokes-${ids.join()}-${Object.keys(change).join()}`,
   change: (draft) => {
@@ -115,6 +118,7 @@ export function transformLines(
   const chain = (points: readonly number[]) => mapped(points, matrix);
   const place = (at: Point): [number, number] => [...mappedPoint(at, matrix)];
   return {
+    sheet: "ink",
     label,
     merge,
     change: (draft) => {
@@ -155,6 +159,7 @@ export function duplicateLines(
   matrix: Matrix,
 ): Edit {
   return {
+    sheet: "ink",
     label: `Duplicate ${countLines(ids.length)}`,
     change: (draft) => {
       ids.forEach((id, i) => {
@@ -181,6 +186,7 @@ export function duplicateLines(
 }
 
 export const removeLines = (ids: readonly string[]): Edit => ({
+  sheet: "ink",
   label: `Remove ${countLines(ids.length)}`,
   change: (draft) => {
     for (const id of ids) {
@@ -192,6 +198,7 @@ export const removeLines = (ids: readonly string[]): Edit => ({
 
 /** Puts lines above or below all others, in the order they have among themselves. */
 export const orderLines = (ids: readonly string[], way: "front" | "back"): Edit => ({
+  sheet: "ink",
   label: way === "front" ? "Bring to the front" : "Send to the back",
   change: (draft) => {
     const all: Draft<Stroke | InkShape>[] = [

@@ -49,7 +49,7 @@ export function startingTin(): Record<string, Colour> {
 const open: Sheet = { visible: true, locked: false, opacity: 1 };
 
 export function startingSheets(): Record<SheetName, Sheet> {
-  return { ground: open, flats: open, shade: open, light: open, ink: { ...open, locked: true }, gloss: open };
+  return { ground: open, flats: open, shade: open, light: open, ink: open, gloss: open };
 }
 
 /** The printed width a page gets when its file does not say: spots run small. */

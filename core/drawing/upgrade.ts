@@ -26,3 +26,9 @@ export function upgradedInk(tin: readonly Colour[], ink: string): { tin: Colour[
     ink: { colour: INK_ID, step: 0 },
   };
 }
+
+/** Up to version 2 the ink was marked as locked in every drawing, though its lines could be changed. */
+export const withOpenInk = (sheets: Drawing["sheets"]): Drawing["sheets"] => ({
+  ...sheets,
+  ink: { ...sheets.ink, locked: false },
+});

@@ -35,7 +35,7 @@ import {
 import { FileProblem } from "./file-problem.ts";
 
 const FORMAT = "fern-pocket-drawing";
-const VERSION = 2;
+const VERSION = 3;
 class DrawingRecord {
   @Equals(FORMAT) format!: typeof FORMAT;
   @Equals(VERSION) version!: typeof VERSION;
@@ -125,10 +125,20 @@ const withPlainPaint = <T extends { paint?: PaintRecord }>(item: T): T =>
 
 /** A file of an earlier version, brought up to this one. */
 function upgradedRecord(record: object): object {
-  const { version, tin, ink, ...rest } = record as { version?: number; tin?: unknown; ink?: unknown };
-  if (version !== 1 || !Array.isArray(tin) || typeof ink !== "string") return record;
+  const { version } = record as { version?: number };
+  if (version === 1) return upgradedRecord(fromVersion1(record));
+  if (version !== 2) return record;
+  const { sheets } = record as { sheets?: unknown };
+  if (!Array.isArray(sheets)) return record;
+  const opened = sheets.map((sheet) => (sheet?.name === "ink" ? { ...sheet, locked: false } : sheet));
+  return { ...record, version: VERSION, sheets: opened };
+}
+
+function fromVersion1(record: object): object {
+  const { tin, ink, ...rest } = record as { tin?: unknown; ink?: unknown };
+  if (!Array.isArray(tin) || typeof ink !== "string") return { ...record, version: 0 };
   const inked = upgradedInk(tin, ink);
-  return { ...rest, version: VERSION, nibs: Object.values(startingNibs()), flatShapes: [], ...inked };
+  return { ...rest, version: 2, nibs: Object.values(startingNibs()), flatShapes: [], ...inked };
 }
 
 function parse(text: string): object {

@@ -200,7 +200,7 @@ describe("our own SVG", () => {
   });
 
   it("is read as any other when what it says of itself has been spoilt", () => {
-    const text = delivered(full).replace("&quot;version&quot;:1", "&quot;version&quot;:&quot;x&quot;");
+    const text = delivered(full).replace("&quot;version&quot;:2", "&quot;version&quot;:&quot;x&quot;");
     const { drawing } = importSvg("Boot", text);
     expect(Object.keys(drawing.strokes).length).toBeGreaterThan(50);
     expect(drawing.bridges).toEqual({});

@@ -2,10 +2,10 @@
 import "reflect-metadata";
 import { plainToInstance, Type } from "class-transformer";
 import {
-  Equals,
   IsArray,
   IsBoolean,
   IsDefined,
+  IsIn,
   IsObject,
   Max,
   Min,
@@ -13,6 +13,7 @@ import {
   validateSync,
 } from "class-validator";
 import type { Drawing } from "../drawing/drawing.ts";
+import { withOpenInk } from "../drawing/upgrade.ts";
 import { LARGEST } from "./bounds.ts";
 import {
   BridgeRecord,
@@ -26,7 +27,7 @@ import {
 import { FACTS_VERSION, type Facts } from "./svg-facts.ts";
 
 class FactsRecord {
-  @Equals(FACTS_VERSION) version!: typeof FACTS_VERSION;
+  @IsIn([1, FACTS_VERSION]) version!: number;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
   @IsArray() @ValidateNested({ each: true }) @Type(() => NamedColourRecord) tin!: NamedColourRecord[];
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
@@ -48,17 +49,18 @@ export interface ReadFacts {
 export function readFacts(text: string): ReadFacts | undefined {
   const record = checked(parsed(text));
   if (!record) return undefined;
-  const { version: _, sheets, ...plain } = JSON.parse(JSON.stringify(record)) as FactsRecord;
+  const { version, sheets, ...plain } = JSON.parse(JSON.stringify(record)) as FactsRecord;
   const byId = <T extends { id: string }>(items: readonly T[]) =>
     Object.fromEntries(items.map((item) => [item.id, item]));
   const tin = plain.tin.map(({ variable: _, ...colour }) => colour);
+  const byName = Object.fromEntries(sheets.map(({ name, ...sheet }) => [name, sheet])) as Drawing["sheets"];
   const facts = {
     ...plain,
     tin: byId(tin),
     nibs: byId(plain.nibs),
     bridges: byId(plain.bridges),
     declined: byId(plain.declined),
-    sheets: Object.fromEntries(sheets.map(({ name, ...sheet }) => [name, sheet])) as Drawing["sheets"],
+    sheets: version < FACTS_VERSION ? withOpenInk(byName) : byName,
   };
   return { facts, colours: coloursByName(plain.tin) };
 }

@@ -8,7 +8,7 @@ import { variableNames } from "../scene/palette.ts";
 /** Id of the metadata element. */
 export const OURS = "fern-pocket";
 
-export const FACTS_VERSION = 1;
+export const FACTS_VERSION = 2;
 
 /** The parts of a drawing that its picture does not show. */
 export type Facts = Pick<

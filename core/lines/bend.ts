@@ -15,6 +15,24 @@ export const pointOf = (chain: readonly number[], index: number): Point => [
 export const pointNumbers = (chain: readonly number[], closed: boolean): number[] =>
   Array.from({ length: curveCount(chain) + (closed ? 0 : 1) }, (_, i) => i);
 
+/** The number of the point nearest to a place, when it comes within a distance. */
+export function pointNear(
+  chain: readonly number[],
+  closed: boolean,
+  at: Point,
+  within: number,
+): number | undefined {
+  let best: number | undefined;
+  let least = within;
+  for (const index of pointNumbers(chain, closed)) {
+    const gap = distance(pointOf(chain, index), at);
+    if (gap > least || (gap === least && best !== undefined)) continue;
+    best = index;
+    least = gap;
+  }
+  return best;
+}
+
 /** The points, by number, that lie exactly where point `index` does: on a closed chain its first and last. */
 const twins = (chain: readonly number[], closed: boolean, index: number): number[] =>
   closed && (index === 0 || index === curveCount(chain)) ? [0, curveCount(chain)] : [index];

@@ -365,10 +365,33 @@ describe("bending", () => {
         ]),
       },
     ]);
-    expect(meets).toMatchObject([{ id: "post", start: true, u: 1 }]);
+    expect(meets).toMatchObject([{ id: "post", point: 0, u: 1 }]);
     const bent = withPointsMoved(line, false, [1], [0, 12]);
     const shapes = followed(meets, new Map([["post", post.points]]), line, bent);
     expect([...shapes.get("post")!].slice(0, 2)).toEqual([50, 52]);
+  });
+  it("takes along the corners that closed neighbours share", () => {
+    const square = (x: number) => ({
+      id: `box-${x}`,
+      points: polyline([
+        [x, 0],
+        [x + 40, 0],
+        [x + 40, 40],
+        [x, 40],
+        [x, 0],
+      ]),
+      closed: true,
+      width: 2,
+    });
+    const [left, right] = [square(0), square(40)];
+    const meets = meetsOn(left, [left, right]);
+    const bent = withPointsMoved(left.points, true, [1], [5, -9]);
+    const { points } = {
+      points: followed(meets, new Map([[right.id, right.points]]), left.points, bent).get(right.id)!,
+    };
+    expect(pointOf(points, 0)).toEqual([45, -9]);
+    expect(pointOf(points, 4)).toEqual([45, -9]);
+    expect(pointOf(points, 3)).toEqual([40, 40]);
   });
 });
 

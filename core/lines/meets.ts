@@ -1,8 +1,8 @@
-/** Lines that end on another: they follow when it is bent. */
-import { derivativeAt, pointAt } from "../geometry/cubic.ts";
+/** Lines that end on another or share its corners: they follow when it is bent. */
+import { curveCount, derivativeAt, pointAt } from "../geometry/cubic.ts";
 import { nearestPlace } from "../geometry/nearest.ts";
 import { boundsOf, boxHolds, distance, grow, type Point } from "../geometry/point.ts";
-import { pulledEnd } from "./pull.ts";
+import { pointNumbers, pointOf, withPointsMoved } from "./bend.ts";
 
 /** What is asked of a stroke here. */
 export interface LineLike {
@@ -12,38 +12,46 @@ export interface LineLike {
   readonly width: number;
 }
 
-/** An end of a line that lies on another one. */
+/** A point of a line that lies on another one: an end anywhere on it, a point on its way where the other has one too. */
 export interface Meet {
   readonly id: string;
-  readonly start: boolean;
+  readonly closed: boolean;
+  /** The point's number (see bend.ts). */
+  readonly point: number;
   /** The parameter of the place on the other line. */
   readonly u: number;
-  /** From there to the end itself. */
+  /** From there to the point itself. */
   readonly off: Point;
 }
 
-/** The ends of other lines whose ink touches the middle of this one. */
+/** Points on the way are shared when they lie this near, as a part of half the ink of both lines. */
+const SHARED = 0.1;
+
+/** The points of other lines that lie on this one: ends whose ink touches it, and corners it shares with them. */
 export function meetsOn(line: LineLike, others: readonly LineLike[]): Meet[] {
   const meets: Meet[] = [];
   const box = boundsOf([line.points]);
   if (!box) return meets;
+  const own = pointNumbers(line.points, line.closed).map((index) => pointOf(line.points, index));
   for (const { id, points, closed, width } of others) {
-    if (id === line.id || closed || points.length < 8) continue;
-    const n = points.length;
-    const around = grow(box, (width + line.width) / 2);
-    for (const start of [true, false]) {
-      const end: Point = start ? [points[0], points[1]] : [points[n - 2], points[n - 1]];
-      if (!boxHolds(around, end)) continue;
-      const place = nearestPlace(line.points, end);
-      const on = pointAt(line.points, place);
-      if (distance(on, end) <= (width + line.width) / 2)
-        meets.push({ id, start, u: place, off: [end[0] - on[0], end[1] - on[1]] });
+    if (id === line.id || points.length < 8) continue;
+    const touching = (width + line.width) / 2;
+    const around = grow(box, touching);
+    for (const point of pointNumbers(points, closed)) {
+      const at = pointOf(points, point);
+      if (!boxHolds(around, at)) continue;
+      const isEnd = !closed && (point === 0 || point === curveCount(points));
+      if (!isEnd && !own.some((place) => distance(place, at) <= SHARED * touching)) continue;
+      const u = nearestPlace(line.points, at);
+      const on = pointAt(line.points, u);
+      if (distance(on, at) <= touching)
+        meets.push({ id, closed, point, u, off: [at[0] - on[0], at[1] - on[1]] });
     }
   }
   return meets;
 }
 
-/** The points of lines that follow another one into a new shape with as many points. */
+/** The lines whose points follow another one into a new shape with as many points. */
 export function followed(
   meets: readonly Meet[],
   from: ReadonlyMap<string, readonly number[]>,
@@ -51,11 +59,12 @@ export function followed(
   bent: readonly number[],
 ): Map<string, readonly number[]> {
   const shapes = new Map<string, readonly number[]>();
-  for (const { id, start, u, off } of meets) {
+  for (const { id, closed, point, u, off } of meets) {
     const points = shapes.get(id) ?? from.get(id);
     if (!points || samePlace(before, bent, u)) continue;
     const [x, y] = pointAt(bent, u);
-    shapes.set(id, pulledEnd(points, start, [x + off[0], y + off[1]]));
+    const [atX, atY] = pointOf(points, point);
+    shapes.set(id, withPointsMoved(points, closed, [point], [x + off[0] - atX, y + off[1] - atY]));
   }
   return shapes;
 }

@@ -1,7 +1,8 @@
 /** Tidying a line that other lines end on: it stays under their ends. */
 import { pointAt } from "../geometry/cubic.ts";
 import { nearestPlace } from "../geometry/nearest.ts";
-import { distance, type Point } from "../geometry/point.ts";
+import { distance } from "../geometry/point.ts";
+import { pointOf } from "./bend.ts";
 import { type LineLike, meetsOn } from "./meets.ts";
 import { type Tidied, type TidySettings, tidied } from "./tidy.ts";
 
@@ -21,10 +22,9 @@ export function tidiedUnderEnds(
   strict: boolean,
 ): Tidied {
   const byId = new Map(others.map((other) => [other.id, other]));
-  const meets = meetsOn(line, others).map(({ id, start, u }) => {
+  const meets = meetsOn(line, others).map(({ id, point, u }) => {
     const { points, width } = byId.get(id)!;
-    const n = points.length;
-    const end: Point = start ? [points[0], points[1]] : [points[n - 2], points[n - 1]];
+    const end = pointOf(points, point);
     const slack = strict ? 0 : (UNDER_INK * (width + line.width)) / 2;
     return { u, end, slack };
   });

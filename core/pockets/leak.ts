@@ -8,7 +8,7 @@ import { type FreeSpace, type Opening, openingGates, openingOf, triangleAt } fro
 export interface Leak {
   /** The way out from the point, in page units. */
   readonly path: readonly Point[];
-  /** What has to be closed, in order; the first is the narrowest opening on the way out. Empty: nothing would. */
+  /** What has to be closed, in order: the first parts the widest way out, the rest what is still open then. Empty: nothing would. */
   readonly openings: readonly Opening[];
 }
 

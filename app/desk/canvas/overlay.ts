@@ -29,6 +29,7 @@ export function paintOverlay(
   if (desk.stage === "Gaps") paintOpenings(context, desk, colours, pixel);
   if (desk.leak) paintLeak(context, desk, colours, pixel);
   paintChosenShade(context, desk, colours, pixel);
+  paintChosenFlat(context, desk, colours, pixel);
   for (const mark of TOOLS[activeTool(desk)].marks?.(desk) ?? []) paintMark(context, mark, colours, pixel);
   for (const mark of gesture?.marks?.() ?? []) paintMark(context, mark, colours, pixel);
   const trail = gesture?.trail?.();
@@ -199,6 +200,23 @@ function paintChosenShade(
   context.lineWidth = 1.5 * pixel;
   context.stroke(chainPath(shade.points, true));
   context.setLineDash([]);
+}
+
+function paintChosenFlat(
+  context: CanvasRenderingContext2D,
+  { stage, chosenFlat, history }: Desk,
+  { fern, paper }: Colours,
+  pixel: number,
+): void {
+  const shape = stage === "Flats" && chosenFlat ? history.drawing.flatShapes[chosenFlat] : undefined;
+  if (!shape) return;
+  const path = pathOf(shape.outline, true);
+  context.strokeStyle = paper;
+  context.lineWidth = 4 * pixel;
+  context.stroke(path);
+  context.strokeStyle = fern;
+  context.lineWidth = 2 * pixel;
+  context.stroke(path);
 }
 
 function paintMark(

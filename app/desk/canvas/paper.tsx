@@ -1,14 +1,16 @@
 import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from "react";
-import type { Point } from "#core/geometry/point.ts";
+import { distance, type Point } from "#core/geometry/point.ts";
 import { withPreview } from "#core/scene/preview.ts";
 import { pocketAt, type Scene } from "#core/scene/scene.ts";
 import { activeTool, type Desk, type DeskStore, useDesk, useDeskStore } from "../desk-store.ts";
+import { refusal, SHEET_OF_TOOL } from "../locks.ts";
 import { TOOLS } from "../tools/index.ts";
 import type { Gesture, Press } from "../tools/tool.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../view.ts";
 import { ArtCanvas } from "./art-canvas.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
+import { TwoFingers } from "./two-fingers.ts";
 
 /** The mat with the paper on it: three canvases, one for the mat, one for the art, one for what is drawn over it. */
 export function Paper({ panning, describe }: { panning: boolean; describe: string }) {
@@ -19,6 +21,8 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
   const overlay = useRef<HTMLCanvasElement>(null);
   const gesture = useRef<Gesture | null>(null);
   const repaint = useRef<() => void>(() => {});
+  const fingers = useRef<TwoFingers>(null);
+  fingers.current ??= new TwoFingers(desk);
   const tool = useDesk(activeTool);
 
   useEffect(() => {
@@ -49,17 +53,79 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
     };
   };
 
-  const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
-    if (gesture.current || (event.button !== 0 && event.button !== 1)) return;
-    frame.current!.setPointerCapture(event.pointerId);
-    desk.getState().set({ walked: null });
+  const matPoint = ({ clientX, clientY }: { clientX: number; clientY: number }): Point => {
+    const box = frame.current!.getBoundingClientRect();
+    return [clientX - box.left, clientY - box.top];
+  };
+
+  /** Takes up the tool, or the paper itself. */
+  const begin = (event: PointerEvent) => {
+    const state = desk.getState();
     const pans = panning || event.button === 1 || tool === "look";
+    const refused = pans ? undefined : refusal(state.history.drawing, SHEET_OF_TOOL[tool]);
+    if (refused) {
+      state.tell(refused);
+      return;
+    }
+    const { history } = state;
     gesture.current =
       (pans ? panGesture(desk, [event.clientX, event.clientY]) : TOOLS[tool].press(pressOf(event))) ?? {};
+    state.hand.cancel = () => {
+      const cancelled = gesture.current;
+      gesture.current = null;
+      state.hand.cancel = null;
+      cancelled?.cancel?.();
+      desk.getState().backTo(history);
+      repaint.current();
+    };
     repaint.current();
   };
 
+  const letGo = () => {
+    desk.getState().hand.cancel = null;
+    const done = gesture.current;
+    gesture.current = null;
+    return done;
+  };
+
+  /** A first finger waits: a second may come, and then none of them draws. */
+  const waiting = useRef<PointerEvent | null>(null);
+  const startWaiting = () => {
+    const event = waiting.current;
+    waiting.current = null;
+    if (event) begin(event);
+  };
+
+  const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
+    const { set, hand, reason } = desk.getState();
+    hand.at = matPoint(event);
+    if (reason) set({ reason: null });
+    if (event.pointerType === "touch" && fingers.current!.down(event.pointerId, hand.at)) {
+      waiting.current = null;
+      hand.cancel?.();
+      return;
+    }
+    if (gesture.current || waiting.current || (event.button !== 0 && event.button !== 1)) return;
+    frame.current!.setPointerCapture(event.pointerId);
+    set({ walked: null });
+    if (event.pointerType !== "touch") {
+      begin(event.nativeEvent);
+      return;
+    }
+    waiting.current = event.nativeEvent;
+    setTimeout(startWaiting, FINGER_WAITS_MS);
+  };
+
   const onPointerMove = (event: ReactPointerEvent<HTMLDivElement>) => {
+    const { hand, derived, hovered, set } = desk.getState();
+    hand.at = matPoint(event);
+    if (event.pointerType === "touch") {
+      fingers.current!.move(event.pointerId, hand.at);
+      if (fingers.current!.count >= 2) return;
+      const from = waiting.current;
+      if (from && distance([from.clientX, from.clientY], [event.clientX, event.clientY]) > FINGER_SLACK)
+        startWaiting();
+    }
     if (gesture.current) {
       const moves = event.nativeEvent.getCoalescedEvents?.() ?? [];
       for (const move of moves.length > 0 ? moves : [event.nativeEvent]) {
@@ -70,17 +136,17 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       return;
     }
     if (!panning) TOOLS[tool].hover?.(pressOf(event));
-    const { derived, hovered, set } = desk.getState();
     const now =
       TOOLS[tool].lightsPockets && !panning ? (pocketAt(derived.pockets, pressOf(event).at) ?? null) : null;
     if (now !== hovered) set({ hovered: now });
   };
 
   const finish = (event: ReactPointerEvent<HTMLDivElement>, cancelled: boolean) => {
-    const done = gesture.current;
-    gesture.current = null;
-    if (cancelled) done?.cancel?.();
-    else done?.end?.(pressOf(event));
+    fingers.current!.up(event.pointerId);
+    if (!cancelled) startWaiting();
+    waiting.current = null;
+    if (cancelled) desk.getState().hand.cancel?.();
+    else letGo()?.end?.(pressOf(event));
     repaint.current();
   };
 
@@ -93,16 +159,19 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       aria-label={describe}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: pockets are walked by keyboard from here
       tabIndex={0}
-      className="absolute inset-0 touch-none overflow-hidden focus-visible:-outline-offset-2"
+      className="absolute inset-0 touch-none overflow-hidden select-none focus-visible:-outline-offset-2 focus-visible:after:pointer-events-none focus-visible:after:absolute focus-visible:after:inset-[2px] focus-visible:after:border-2 focus-visible:after:border-white"
       style={{ cursor: panning ? "grab" : TOOLS[tool].cursor }}
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={(event) => finish(event, false)}
       onPointerCancel={(event) => finish(event, true)}
       onDoubleClick={(event) => TOOLS[tool].doublePress?.(pressOf(event.nativeEvent as PointerEvent))}
-      onPointerLeave={() =>
-        !gesture.current && desk.getState().set({ hovered: null, hoveredLine: null, hoveredTails: [] })
-      }
+      onPointerLeave={() => {
+        if (gesture.current) return;
+        const { hand, set } = desk.getState();
+        hand.at = null;
+        set({ hovered: null, hoveredLine: null, hoveredTails: [] });
+      }}
     >
       <canvas ref={mat} className={LAYER} data-layer="mat" />
       <div ref={art} className={LAYER} />
@@ -110,6 +179,10 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
     </div>
   );
 }
+
+/** How long a first finger waits for a second, unless it goes farther than this many pixels. */
+const FINGER_WAITS_MS = 140;
+const FINGER_SLACK = 8;
 
 const LAYER = "absolute inset-0 h-full w-full";
 

@@ -35,13 +35,20 @@ function figureOf(name: SheetName, { scene }: Desk): number {
   return scene.sheets.find((sheet) => sheet.name === name)?.items.length ?? 0;
 }
 
+/** Whether there is anything on a sheet, seen or not. */
+function holdsAnything(name: SheetName, { history }: Desk): boolean {
+  const { pours, flatShapes, shades, strokes, inkShapes } = history.drawing;
+  const tables = { flats: [pours, flatShapes], shade: [shades], ink: [strokes, inkShapes] };
+  const own: readonly object[] = name in tables ? tables[name as keyof typeof tables] : [];
+  return own.some((table) => Object.keys(table).length > 0);
+}
+
 function Slab({ name }: { name: SheetName }) {
   const sheet = useDesk((s) => s.history.drawing.sheets[name]);
   const lifted = useDesk((s) => WORKED_ON[s.stage] === name);
   const count = useDesk((s) => figureOf(name, s));
+  const holds = useDesk((s) => holdsAnything(name, s));
   const { edit } = useDeskStore().getState();
-  const onLines = useDesk((s) => s.stage === "Lines");
-  const pinned = name === "ink";
   return (
     <li
       className={clsx("relative transition-transform duration-150", lifted && "-translate-x-1.5")}
@@ -70,36 +77,25 @@ function Slab({ name }: { name: SheetName }) {
           </IconButton>
           <IconButton
             small
-            disabled={pinned}
-            label={
-              pinned
-                ? onLines
-                  ? "Ink is open here, and locked while colouring"
-                  : "Ink stays locked while colouring"
-                : sheet.locked
-                  ? `Unlock ${name}`
-                  : `Lock ${name}`
-            }
+            label={sheet.locked ? `Unlock ${name}` : `Lock ${name}`}
             onClick={() => edit(changeSheet(name, { locked: !sheet.locked }))}
           >
-            {sheet.locked && !(pinned && onLines) ? (
-              <Lock size={14} aria-hidden />
-            ) : (
-              <LockOpen size={14} aria-hidden />
-            )}
+            {sheet.locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
           </IconButton>
         </div>
-        <div className="flex items-center gap-1.5">
-          <Range
-            label={`Opacity of ${name}`}
-            value={sheet.opacity}
-            className="flex-1"
-            onChange={(opacity) => edit(changeSheet(name, { opacity }))}
-          />
-          <span className="w-10 text-right text-xs whitespace-nowrap text-quiet tabular-nums">
-            {Math.round(sheet.opacity * 100)} %
-          </span>
-        </div>
+        {holds && (
+          <div className="flex items-center gap-1.5">
+            <Range
+              label={`Opacity of ${name}`}
+              value={sheet.opacity}
+              className="flex-1"
+              onChange={(opacity) => edit(changeSheet(name, { opacity }))}
+            />
+            <span className="w-10 text-right text-xs whitespace-nowrap text-quiet tabular-nums">
+              {Math.round(sheet.opacity * 100)} %
+            </span>
+          </div>
+        )}
       </div>
     </li>
   );

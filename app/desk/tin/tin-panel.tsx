@@ -46,7 +46,7 @@ export function TinPanel() {
     set({ paint: { colour: id, step: 0 } });
   };
   return (
-    <section aria-labelledby="tin" className="flex min-h-0 flex-col bg-bench">
+    <section aria-labelledby="tin" className="desk-tin flex min-h-0 flex-col bg-bench">
       <div className="flex items-center px-3 pt-3 pb-1">
         <h2 id="tin" className="flex-1 font-display text-base">
           Tin

@@ -6,6 +6,7 @@ import { distance, type Point } from "#core/geometry/point.ts";
 import {
   handlesOf,
   isSmooth,
+  pointNear,
   pointNumbers,
   pointOf,
   withCornerPoint,
@@ -38,9 +39,7 @@ export const bendTool: Tool = {
     const line = bentLine(state);
     const handle = line && handleNear(state, line, at, pixel);
     if (line && handle) return handleGesture(press, line, handle);
-    const point =
-      line &&
-      pointNumbers(line.points, line.closed).find((index) => near(pointOf(line.points, index), at, pixel));
+    const point = line && pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
     if (line && point !== undefined) return pointGesture(press, line, point, shift);
     const stroke = strokeNear(state, at, pixel);
     state.set({ selected: stroke ? [stroke.id] : [], heldPoints: [] });
@@ -54,9 +53,7 @@ export const bendTool: Tool = {
   doublePress: ({ desk, at, pixel }) => {
     const line = bentLine(desk.getState());
     if (!line) return;
-    const point = pointNumbers(line.points, line.closed).find((index) =>
-      near(pointOf(line.points, index), at, pixel),
-    );
+    const point = pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
     if (point !== undefined) turnPoint(desk, point);
     else addPointAt(desk, at);
   },
@@ -75,13 +72,14 @@ function handleNear(
   at: Point,
   pixel: number,
 ): Handle | undefined {
-  for (const point of heldPoints)
-    for (const place of handlesOf(points, closed, point)) {
-      if (place < 0) continue;
-      const tip: Point = [points[place], points[place + 1]];
-      if (near(tip, at, pixel) && distance(tip, pointOf(points, point)) > pixel) return { point, place };
-    }
-  return undefined;
+  const handles = heldPoints.flatMap((point) =>
+    handlesOf(points, closed, point)
+      .filter((place) => place >= 0)
+      .map((place) => ({ point, place, tip: [points[place], points[place + 1]] as Point })),
+  );
+  return handles
+    .filter(({ point, tip }) => near(tip, at, pixel) && distance(tip, pointOf(points, point)) > pixel)
+    .sort((a, b) => distance(a.tip, at) - distance(b.tip, at))[0];
 }
 
 /** Bends a line step by step from where it is now; all steps of one gesture are one. */

@@ -39,9 +39,10 @@ export const unbridgeTool: Tool = {
   cursor: "crosshair",
   lightsPockets: false,
   press: ({ desk, at, pixel }) => {
-    const { history, edit } = desk.getState();
+    const { history, edit, tell } = desk.getState();
     const near = nearestOnLines(Object.values(history.drawing.bridges), at, SNAP_PIXELS * pixel);
     if (near) edit(removeBridge(near.line.id));
+    else tell("There is no bridge here.");
     return undefined;
   },
 };

@@ -6,9 +6,11 @@ export const explainTool: Tool = {
   cursor: "help",
   lightsPockets: true,
   press: ({ desk, at }) => {
-    const { derived, explainLeak, set } = desk.getState();
-    if (pocketAt(derived.pockets, at)) set({ leak: null, said: "This pocket is closed." });
-    else void explainLeak(at);
+    const { derived, explainLeak, set, tell } = desk.getState();
+    if (pocketAt(derived.pockets, at)) {
+      set({ leak: null });
+      tell("This pocket is closed: colour stays in it.");
+    } else void explainLeak(at);
     return undefined;
   },
 };

@@ -29,9 +29,9 @@ export function handGesture({ desk, at, pixel, pressure }: Press): Gesture {
     foresee: (presses) => {
       foreseen = steadying === 0 ? presses.map((press) => press.at) : [];
     },
-    end: (press) => {
-      // The string is drawn in: the line ends where the hand does.
-      if (samples.length > 1) add(pointer, press.pressure);
+    end: () => {
+      // The string is drawn in: the line ends where the hand does, as firmly as it drew; lifting presses no more.
+      if (samples.length > 1) add(pointer, samples[samples.length - 1].pressure);
       const closeWithin = JOIN_PIXELS * pixel;
       if (samples.length > 1 && !closesItself(samples, closeWithin)) {
         const joined = joinPlace(desk, tip(), pixel);

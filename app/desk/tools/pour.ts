@@ -1,32 +1,16 @@
-/** Pour: a click fills a pocket, a drag fills every pocket it crosses, as one step. */
-
-import type { Paint } from "#core/drawing/drawing.ts";
-import { pour } from "#core/drawing/edits.ts";
-import { mix, type Point } from "#core/geometry/point.ts";
+/** Pour: a click fills a pocket, a drag fills every pocket it crosses, as one step. Flat shapes on top are painted as pockets are. */
+import type { FlatShape, Paint } from "#core/drawing/drawing.ts";
+import { changeFlat, removeFlat } from "#core/drawing/edits.ts";
+import { distance, mix, type Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import { newId } from "../../keep/shelf.ts";
 import type { Desk, DeskStore } from "../desk-store.ts";
+import { flatAt } from "../flats-near.ts";
+import { pourInto } from "../pour-into.ts";
 import type { Gesture, Press, Tool } from "./tool.ts";
-
-/** The edit that pours into pockets of the desk; undefined when all of them hold that paint already. */
-export function pourInto(desk: Desk, pockets: readonly Pocket[], paint: Paint | null) {
-  const { pourOf, pockets: all } = desk.derived;
-  const { pours } = desk.history.drawing;
-  const targets = pockets.flatMap((pocket) => {
-    const pourId = pourOf[all.indexOf(pocket)];
-    const now = pourId === undefined ? null : pours[pourId].paint;
-    if (now?.colour === paint?.colour && now?.step === paint?.step) return [];
-    return [
-      { pocket, pourId, shared: pourId !== undefined && pourOf.filter((id) => id === pourId).length > 1 },
-    ];
-  });
-  return targets.length > 0 ? pour(targets, paint, targets.map(newId)) : undefined;
-}
 
 function pouring({ desk, at, pixel }: Press, paint: Paint | null): Gesture {
   const crossed: Pocket[] = [];
-  const before = desk.getState().history;
   let last = at;
   const cross = (to: Point) => {
     const { pockets } = desk.getState().derived;
@@ -42,22 +26,33 @@ function pouring({ desk, at, pixel }: Press, paint: Paint | null): Gesture {
     last = to;
     if (found) showPoured(desk, crossed, paint);
   };
-  cross(at);
-  if (crossed.length === 0) {
-    void desk.getState().explainLeak(at);
-    return {};
-  }
-  desk.getState().set({ leak: null });
+  const flat = flatAt(desk.getState(), at);
+  if (!flat) cross(at);
+  desk.getState().set({ leak: null, chosenFlat: flat?.id ?? null });
   return {
-    move: (press) => cross(press.at),
+    move: (press) => {
+      if (flat && distance(at, press.at) < DRAG_PIXELS * pixel) return;
+      cross(press.at);
+    },
     end: () => {
-      desk.getState().set({ preview: null });
-      if (desk.getState().history !== before) return;
-      const edit = pourInto(desk.getState(), crossed, paint);
-      if (edit) desk.getState().edit(edit);
+      const state = desk.getState();
+      state.set({ preview: null });
+      if (crossed.length === 0 && flat) paintFlat(state, flat, paint);
+      else if (crossed.length === 0) void state.explainLeak(at, { at, paint });
+      else {
+        const edit = pourInto(state, crossed, paint);
+        if (edit) state.edit(edit);
+      }
     },
     cancel: () => desk.getState().set({ preview: null }),
   };
+}
+
+/** A press on a flat shape is meant for the pockets beneath once it goes this far. */
+const DRAG_PIXELS = 6;
+
+function paintFlat(desk: Desk, flat: FlatShape, paint: Paint | null): void {
+  desk.edit(paint ? changeFlat(flat.id, paint) : removeFlat(flat.id));
 }
 
 /** Shows what letting go will pour, without touching the drawing. */

@@ -39,7 +39,7 @@ export const pullTool: Tool = {
   press: ({ desk, at, pixel }) => {
     const end = nearestEnd(desk.getState(), at, GRAB_PIXELS * pixel);
     if (!end) {
-      desk.getState().set({ said: "Press on a loose end, marked with a square." });
+      desk.getState().tell("Press on a loose end, marked with a square.");
       return undefined;
     }
     let to: Point | undefined;
@@ -57,7 +57,7 @@ export const pullTool: Tool = {
         const dragged = to && distance(at, press.at) > 4 * press.pixel;
         const place = dragged ? to : meetingPlace(desk.getState(), end);
         if (place) pull(desk, end, place);
-        else desk.getState().set({ said: "No line is near this end. Drag it onto the one it should meet." });
+        else desk.getState().tell("No line is near this end. Drag it onto the one it should meet.");
       },
       trail: () => ({ points: [end.at, to ?? end.at], closed: false, snapped }),
     };

@@ -13,13 +13,9 @@ export const shadeTool: Tool = {
   cursor: "crosshair",
   lightsPockets: true,
   press: ({ desk, at, pixel }) => {
-    const { derived, history, set } = desk.getState();
+    const { derived, set, tell } = desk.getState();
     if (!pocketAt(derived.pockets, at)) {
-      set({ said: "Begin inside a pocket: a shade is trimmed to the pocket it begins in." });
-      return undefined;
-    }
-    if (history.drawing.sheets.shade.locked) {
-      set({ said: "The shade sheet is locked." });
+      tell("Begin inside a pocket: a shade is trimmed to the pocket it begins in.");
       return undefined;
     }
     const points: Point[] = [at];

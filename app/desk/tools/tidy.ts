@@ -1,7 +1,6 @@
 /** Tidy: a click chooses a line, a click on one of its points pins it as a corner. The tray applies. */
 import { reshapeLines } from "#core/drawing/line-edits.ts";
-import { distance } from "#core/geometry/point.ts";
-import { pointNumbers, pointOf } from "#core/lines/bend.ts";
+import { pointNear, pointNumbers, pointOf } from "#core/lines/bend.ts";
 import type { Desk, DeskStore } from "../desk-store.ts";
 import { strokeNear } from "../lines-near.ts";
 import type { OverlayMark, Tool } from "./tool.ts";
@@ -18,9 +17,7 @@ export const tidyTool: Tool = {
       if (!shift) chooseForTidy(desk, []);
       return undefined;
     }
-    const point = pointNumbers(stroke.points, stroke.closed).find(
-      (index) => distance(pointOf(stroke.points, index), at) <= POINT_PIXELS * pixel,
-    );
+    const point = pointNear(stroke.points, stroke.closed, at, POINT_PIXELS * pixel);
     if (point !== undefined && state.selected.includes(stroke.id)) togglePin(desk, stroke.id, point);
     else chooseForTidy(desk, shift ? [...new Set([...state.selected, stroke.id])] : [stroke.id]);
     return undefined;

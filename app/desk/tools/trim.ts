@@ -53,7 +53,7 @@ export const trimTool: Tool = {
       move: (press) => catchAlong(press.at),
       end: () => {
         if (caught.size > 0) trimTails(desk, [...caught]);
-        else desk.getState().set({ said: "There is no loose tail here: a tail runs on past a crossing." });
+        else desk.getState().tell("There is no loose tail here: a tail runs on past a crossing.");
       },
       cancel: () => desk.getState().set({ hoveredTails: [] }),
     };

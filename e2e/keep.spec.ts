@@ -1,0 +1,103 @@
+/** Kept means kept: two tabs, no storage, no server, leaving with something unkept. */
+import { expect, type Page } from "@playwright/test";
+import type { Point } from "../core/geometry/point.ts";
+import { clickPage, demoFile, deskReady, openDemo, pocketsIn, save, stage, test } from "./desk.ts";
+
+const KETTLE = "Kettle on the potting bench";
+const kettle = pocketsIn(demoFile("almanac-kettle.svg"));
+const poured = (page: Page, count: number) =>
+  expect(stage(page, "Flats")).toContainText(`${count} of ${kettle.length} pockets`);
+const pour = (page: Page, index: number) => clickPage(page, kettle[index].seed as Point);
+
+/** As a browser in which nothing can be kept. */
+const withoutStorage = (page: Page) =>
+  page.addInitScript(() => Object.defineProperty(window, "indexedDB", { value: undefined }));
+
+test("a second tab hears at once that the drawing is open, and that it has changed", async ({
+  page,
+  context,
+}) => {
+  await openDemo(page, KETTLE);
+  await pour(page, 0);
+  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await deskReady(second);
+  await expect(second.getByRole("alert")).toContainText("open in another tab too");
+  await poured(second, 1);
+  await pour(page, 1);
+  await expect(second.getByRole("alert")).toContainText("was changed in another tab");
+  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await second.reload();
+  await poured(second, 2);
+  await page.close();
+  await expect(second.locator("[data-keeping=kept]")).toBeVisible();
+  await pour(second, 2);
+  await second.reload();
+  await poured(second, 3);
+});
+
+test("where nothing can be kept it is said before the first edit, and kept for the visit", async ({
+  page,
+}) => {
+  await withoutStorage(page);
+  await openDemo(page, KETTLE);
+  await expect(page.getByRole("alert")).toContainText("This browser keeps no drawings");
+  await pour(page, 0);
+  await pour(page, 1);
+  await poured(page, 2);
+  await page.getByRole("link", { name: "Back to the drawer" }).click();
+  await page
+    .getByRole("link", { name: `Open ${KETTLE}` })
+    .first()
+    .click();
+  await poured(page, 2);
+  await page.getByRole("button", { name: "Undo: Pour pocket" }).click();
+  await poured(page, 1);
+});
+
+test("leaving with something unkept warns", async ({ page, context }) => {
+  await openDemo(page, KETTLE);
+  await pour(page, 0);
+  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await deskReady(second);
+  await pour(page, 1);
+  await expect(second.getByRole("alert")).toContainText("was changed in another tab");
+  await second.getByRole("link", { name: "Back to the drawer" }).click();
+  const warning = second.getByRole("alertdialog", { name: "Leave what is not kept?" });
+  await warning.getByRole("button", { name: "Stay" }).click();
+  await expect(second).toHaveURL(/desk/);
+  const closing = new Promise<string>((resolve) =>
+    second.on("dialog", (dialog) => {
+      resolve(dialog.type());
+      void dialog.accept();
+    }),
+  );
+  await pour(second, 2);
+  await second.close({ runBeforeUnload: true });
+  expect(await closing).toBe("beforeunload");
+});
+
+test("saving needs no server: everything the desk can do is loaded with it", async ({ page, context }) => {
+  await openDemo(page, KETTLE);
+  await pour(page, 0);
+  await page.waitForLoadState("networkidle");
+  await context.setOffline(true);
+  await page.route("**/*", (route) => route.abort());
+  await pour(page, 1);
+  expect((await save(page, "SVG")).bytes.toString()).toContain("data-pour");
+  expect((await save(page, "PNG")).bytes.subarray(1, 4).toString()).toBe("PNG");
+  expect((await save(page, "Drawing file")).bytes.toString()).toContain("fern-pocket-drawing");
+});
+
+test("a proof that fails is told, and what became of the drawing", async ({ page }) => {
+  await openDemo(page, KETTLE);
+  await stage(page, "Deliver").click();
+  await page.route("**/proof?**", (route) =>
+    route.fulfill({ status: 503, body: "The print shop stand-in is busy." }),
+  );
+  await page.getByRole("button", { name: "Proof" }).click();
+  await expect(page.getByText(/There is no proof\. The print shop stand-in is busy\./)).toBeVisible();
+});
