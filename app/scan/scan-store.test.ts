@@ -144,6 +144,17 @@ describe("a scan on its page", () => {
     expect(scan.getState().traced!.lines).toHaveLength(7);
   });
 
+  it("keeps regions where they are on the paper when it is cropped, as far as they are left", async () => {
+    const scan = await readScan();
+    const region = (x: number, y: number, width: number, height: number) =>
+      ({ box: { x, y, width, height }, reading: "shapes" }) as const;
+    scan.getState().adjust({ regions: [region(5, 20, 20, 20), region(0, 0, 8, 8)] });
+    scan.getState().lay({ crop: { x: 10, y: 10, width: 200, height: 25 } });
+    expect(scan.getState().regions).toEqual([region(0, 10, 15, 15)]);
+    scan.getState().lay({ crop: null });
+    expect(scan.getState().regions).toEqual([region(10, 20, 15, 15)]);
+  });
+
   it("is laid anew when turned, straightened or cropped; regions of before are gone", async () => {
     const scan = await readScan();
     scan

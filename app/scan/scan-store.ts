@@ -31,6 +31,8 @@ export interface ScanState {
   readonly traced: Traced | null;
   /** How much of the reading is done; null when nothing is under way. */
   readonly progress: number | null;
+  /** Whether someone stopped the reading. */
+  readonly stopped: boolean;
   readonly shows: { readonly scan: boolean; readonly ink: boolean; readonly result: boolean };
 }
 
@@ -95,7 +97,7 @@ export function createScan(file: File): ScanStore {
     const read = async (again: boolean) => {
       const now = ++turn;
       const { settings, reading, regions } = get();
-      set({ progress: 0 });
+      set({ progress: 0, stopped: false });
       await ready;
       if (now !== turn) return;
       // A share can arrive after the answer.
@@ -125,10 +127,11 @@ export function createScan(file: File): ScanStore {
       preview: null,
       traced: null,
       progress: null,
+      stopped: false,
       shows: { scan: true, ink: false, result: true },
       set,
       lay: (change) => {
-        set({ ...change, regions: [] });
+        set({ ...change, regions: keptRegions(get(), change) });
         clearTimeout(resting);
         resting = setTimeout(() => void lay(), REST_MS);
       },
@@ -140,7 +143,7 @@ export function createScan(file: File): ScanStore {
         turn++;
         client.stop();
         clearTimeout(resting);
-        set({ progress: null, traced: null });
+        set({ progress: null, traced: null, stopped: true });
         client = traceClient();
         // The pixels went with the worker.
         const own = client;
@@ -154,6 +157,24 @@ export function createScan(file: File): ScanStore {
     };
   });
   return store;
+}
+
+/** Regions stay where they are on the paper when only its crop changes; what is cropped away goes. */
+function keptRegions(
+  { regions, crop }: Scan,
+  change: Parameters<ScanActions["lay"]>[0],
+): readonly ReadRegion[] {
+  if ("turns" in change || "straighten" in change) return [];
+  const [before, after] = [crop, change.crop];
+  const dx = (before?.x ?? 0) - (after?.x ?? 0);
+  const dy = (before?.y ?? 0) - (after?.y ?? 0);
+  return regions.flatMap(({ box, reading }) => {
+    const left = Math.max(0, box.x + dx);
+    const top = Math.max(0, box.y + dy);
+    const width = Math.min(box.x + dx + box.width, after?.width ?? Number.POSITIVE_INFINITY) - left;
+    const height = Math.min(box.y + dy + box.height, after?.height ?? Number.POSITIVE_INFINITY) - top;
+    return width > 0 && height > 0 ? [{ box: { x: left, y: top, width, height }, reading }] : [];
+  });
 }
 
 const sizeOf = ({ grey, scale }: PaperPreview) => ({

@@ -2,7 +2,7 @@
  * Near-same colours as one: each joins the most used colour it can hardly be told from. Differences are CIEDE2000
  * (Sharma, Wu and Dalal, 2005), where about 2 is just seen side by side.
  */
-import { differenceCiede2000 } from "culori";
+import { converter, differenceCiede2000, type Lab65 } from "culori";
 
 export interface UsedColour {
   /** #rrggbb */
@@ -17,23 +17,64 @@ export interface MergedColours {
   readonly standsFor: ReadonlyMap<string, string>;
 }
 
+/** Colours beyond this many, the least used of all, always join the nearest: no tin holds more. */
+const MOST = 250;
+
+const lab = converter("lab65");
+const difference = differenceCiede2000();
+
 export function mergedColours(colours: readonly UsedColour[], tolerance: number): MergedColours {
-  const difference = differenceCiede2000();
-  const kept: { value: string; uses: number }[] = [];
+  const kept: KeptColour[] = [];
   const standsFor = new Map<string, string>();
-  for (const { value, uses } of [...colours].sort(
-    (a, b) => b.uses - a.uses || (a.value < b.value ? -1 : 1),
-  )) {
-    const nearest = kept
-      .map((colour) => ({ colour, apart: difference(colour.value, value) }))
-      .sort((a, b) => a.apart - b.apart)[0];
-    if (nearest && nearest.apart <= tolerance) {
-      nearest.colour.uses += uses;
-      standsFor.set(value, nearest.colour.value);
-    } else {
-      kept.push({ value, uses });
-      standsFor.set(value, value);
-    }
+  const inOrder = [...colours].sort((a, b) => b.uses - a.uses || (a.value < b.value ? -1 : 1));
+  for (const { value, uses } of inOrder) {
+    const at = lab(value)!;
+    const place = placeOf(kept, at.l);
+    const near = nearest(kept, place, at, kept.length < MOST ? tolerance : Number.POSITIVE_INFINITY);
+    if (near) near.uses += uses;
+    else kept.splice(place, 0, { value, uses, at });
+    standsFor.set(value, near?.value ?? value);
   }
-  return { kept: kept.sort((a, b) => b.uses - a.uses), standsFor };
+  const plain = kept.map(({ value, uses }) => ({ value, uses }));
+  return { kept: plain.sort((a, b) => b.uses - a.uses || (a.value < b.value ? -1 : 1)), standsFor };
+}
+
+interface KeptColour {
+  readonly value: string;
+  uses: number;
+  readonly at: Lab65;
+}
+
+/** Where a lightness belongs among colours from dark to light. */
+function placeOf(kept: readonly KeptColour[], l: number): number {
+  let [low, high] = [0, kept.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (kept[middle].at.l < l) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Of what two colours differ by, their lightness alone makes at least this part of its own difference. */
+const LIGHTNESS = 1 / 1.75;
+
+/** The colour least unlike one, sought outwards from its place in lightness. */
+function nearest(
+  kept: readonly KeptColour[],
+  place: number,
+  at: Lab65,
+  within: number,
+): KeptColour | undefined {
+  let best: KeptColour | undefined;
+  let least = within;
+  for (const way of [-1, 1])
+    for (let k = way < 0 ? place - 1 : place; kept[k]; k += way) {
+      if (Math.abs(kept[k].at.l - at.l) * LIGHTNESS > least) break;
+      const apart = difference(kept[k].at, at);
+      if (apart > least || (apart === least && best)) continue;
+      best = kept[k];
+      least = apart;
+    }
+  return best;
 }

@@ -3,7 +3,6 @@ import "reflect-metadata";
 import { plainToInstance, Type } from "class-transformer";
 import {
   Equals,
-  IsArray,
   IsBoolean,
   IsDefined,
   IsObject,
@@ -17,13 +16,14 @@ import {
 import { type Drawing, SHEETS } from "../drawing/drawing.ts";
 import { startingNibs, startingSheets } from "../drawing/new-drawing.ts";
 import { upgradedInk } from "../drawing/upgrade.ts";
-import { LARGEST } from "./bounds.ts";
+import { isDash, isInkWidth, isNearPage, LARGEST } from "./bounds.ts";
 import {
   BridgeRecord,
   ColourRecord,
   DeclinedRecord,
   FlatShapeRecord,
   InkShapeRecord,
+  IsRecords,
   NibRecord,
   PageRecord,
   PaintRecord,
@@ -41,17 +41,17 @@ class DrawingRecord {
   @Equals(VERSION) version!: typeof VERSION;
   @IsString() @MaxLength(200) name!: string;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => StrokeRecord) strokes!: StrokeRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes!: InkShapeRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => StrokeRecord) strokes!: StrokeRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => InkShapeRecord) inkShapes!: InkShapeRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
   @Min(0) @Max(LARGEST) reach!: number;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => PourRecord) pours!: PourRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => FlatShapeRecord) flatShapes!: FlatShapeRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => ShadeRecord) shades!: ShadeRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => SheetRecord) sheets!: SheetRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => ColourRecord) tin!: ColourRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => PourRecord) pours!: PourRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => FlatShapeRecord) flatShapes!: FlatShapeRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => ShadeRecord) shades!: ShadeRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => SheetRecord) sheets!: SheetRecord[];
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
   @IsBoolean() strict!: boolean;
 }
@@ -108,8 +108,8 @@ async function checkedRecord(plain: object): Promise<DrawingRecord> {
   try {
     const record = plainToInstance(DrawingRecord, plain);
     const errors = await validate(record, { whitelist: true, forbidUnknownValues: true });
-    if (errors.length === 0) return record;
-    wrong = errors.map(({ property }) => property);
+    wrong = errors.length > 0 ? errors.map(({ property }) => property) : beyondPage(record);
+    if (wrong.length === 0) return record;
   } catch {
     wrong = ["its structure"];
   }
@@ -117,6 +117,22 @@ async function checkedRecord(plain: object): Promise<DrawingRecord> {
     "not-ours",
     `This drawing file cannot be read; these parts of it are not as expected: ${wrong.join(", ")}.`,
   );
+}
+
+/** The parts of a drawing that lie so far from its page, or are so thin or wide, that nothing can be made of them. */
+function beyondPage({ page, strokes, inkShapes, bridges, flatShapes, shades }: DrawingRecord): string[] {
+  const { box } = page;
+  const near = (points: readonly number[]) => isNearPage(points, box);
+  const sound = {
+    strokes: strokes.every(
+      ({ points, width, dash }) => near(points) && isInkWidth(width, box) && (!dash || isDash(dash, box)),
+    ),
+    inkShapes: inkShapes.every(({ outline }) => outline.every(near)),
+    bridges: bridges.every(({ points }) => near(points)),
+    flatShapes: flatShapes.every(({ outline }) => outline.every(near)),
+    shades: shades.every(({ points, seed }) => near(points) && near(seed)),
+  };
+  return Object.entries(sound).flatMap(([part, fine]) => (fine ? [] : [part]));
 }
 
 /** Its paint as a plain object, so that what is kept and sent to workers has no class. */

@@ -66,6 +66,14 @@ const IsDashes = rule(
 );
 const IsPageBox = rule("isPageBox", (value) => isPageBox(value as BoxRecord));
 
+/** A list of objects; a list within it would pass for one. */
+export const IsRecords = rule(
+  "isRecords",
+  (value) =>
+    Array.isArray(value) &&
+    value.every((item) => typeof item === "object" && item !== null && !Array.isArray(item)),
+);
+
 const MOST_KNOTS = 20_000;
 const LARGEST_SHARE = 1000;
 const MOST_DASHES = 64;

@@ -85,6 +85,22 @@ describe("art from elsewhere", () => {
     expect(Object.values(drawing.flatShapes)).toHaveLength(1);
   });
 
+  it("keeps groups of others that are called like a sheet of ours", () => {
+    const text =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><g id="art"><g id="ink"><path stroke="#000" d="M1 1L5 5"/></g></g></svg>';
+    expect(Object.values(importSvg("a", text).drawing.strokes)[0].groups).toEqual(["art", "ink"]);
+  });
+
+  it("tells of what lies outside the page and of dashes that a squeeze makes even", () => {
+    const text = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><g fill="none" stroke="#000"><path d="M10 10L90 90"/><path d="M300 10L390 90"/>
+      <path transform="scale(1 3)" stroke-dasharray="4 2" d="M10 5L90 5"/></g></svg>`;
+    const sentences = importSvg("a", text).report.changed.map(({ sentence }) => sentence);
+    expect(sentences).toEqual([
+      "1 dashed line squeezed in one direction: its dashes are even now.",
+      "1 line or shape lies outside the page: there, but in no picture of it.",
+    ]);
+  });
+
   it("does not explode: entities stay text, symbols inside one another end, deep groups are refused", () => {
     const bomb = Array.from(
       { length: 40 },

@@ -2,18 +2,19 @@
  * Makes a drawing of what was read from an SVG: near-same colours become one in the tin, fills that coincide with
  * pockets become pours, and the colour most of the ink has becomes the drawing's ink.
  */
+import Flatbush from "flatbush";
 import { type MergedColours, mergedColours, type UsedColour } from "../colour/merge.ts";
 import { colourName } from "../colour/name.ts";
-import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke } from "../drawing/drawing.ts";
+import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
 import { newDrawing, startingTin } from "../drawing/new-drawing.ts";
 import { speckArea } from "../drawing/speck.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
-import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
+import { type Box, boundsOf, boxesApart, diagonal, type Point } from "../geometry/point.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { unlessTooDense } from "../pockets/too-dense.ts";
 import { pocketAt } from "../scene/scene.ts";
-import { asideLines, cutLine, type ImportReport, speckLine } from "./import-report.ts";
+import { asideLines, cutLine, type ImportReport, outsideLine, speckLine } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
 import { type ReadFacts, readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
@@ -56,7 +57,7 @@ export function understood(text: string, onProgress?: (share: number) => void): 
 export function importedDrawing(name: string, reading: SvgReading, mergeWithin = MERGE_WITHIN): Imported {
   const read = reading.ours && readFacts(reading.ours.facts);
   return reading.ours && read
-    ? ourDrawing(name, reading, reading.ours, read)
+    ? ourDrawing(reading.ours.title || name, reading, reading.ours, read)
     : foreignDrawing(name, reading, mergeWithin);
 }
 
@@ -105,10 +106,9 @@ function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value
   const pours: Record<string, Pour> = {};
   const flatShapes: Record<string, FlatShape> = {};
   const pourOf = new Map<Pocket, string>();
-  const fills = flats.map((flat) => (flat.opacity < 1 ? undefined : flattened(flat)));
+  const filledBy = filledPockets(flats, pockets, drawing.strokes);
   flats.forEach(({ value, ...flat }, i) => {
-    const later = fills.slice(i + 1).filter((fill) => fill !== undefined);
-    const filled = fills[i] ? pocketsFilledBy(fills[i], later, pockets, drawing.strokes) : [];
+    const filled = filledBy(i);
     for (const pocket of filled) {
       const before = pourOf.get(pocket);
       if (before) delete pours[before];
@@ -119,6 +119,39 @@ function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value
     if (filled.length === 0) flatShapes[flat.id] = { ...flat, paint: paintOf(value) };
   });
   return { ...drawing, pours, flatShapes };
+}
+
+/** For each of some flats, in the order they were painted, the pockets it coincides with. */
+function filledPockets(
+  flats: readonly ReadFlat[],
+  pockets: readonly Pocket[],
+  strokes: Table<Stroke>,
+): (index: number) => Pocket[] {
+  if (pockets.length === 0) return () => [];
+  const fills = flats.map((flat) => (flat.opacity < 1 ? undefined : flattened(flat)));
+  const pocketsIn = boxSearch(pockets.map(({ box }) => box));
+  const fillsIn = boxSearch(fills.map((fill) => fill?.box ?? NOWHERE));
+  return (index) => {
+    const fill = fills[index];
+    if (!fill) return [];
+    const later = fillsIn(fill.box).filter((other) => other > index);
+    return pocketsFilledBy(
+      fill,
+      later.flatMap((other) => fills[other] ?? []),
+      pocketsIn(fill.box).map((other) => pockets[other]),
+      strokes,
+    );
+  };
+}
+
+const NOWHERE: Box = { x: Number.MAX_VALUE, y: Number.MAX_VALUE, width: 0, height: 0 };
+
+/** Which of some boxes meet a box, by their numbers, rising. */
+function boxSearch(boxes: readonly Box[]): (box: Box) => number[] {
+  const index = new Flatbush(boxes.length);
+  for (const { x, y, width, height } of boxes) index.add(x, y, x + width, y + height);
+  index.finish();
+  return ({ x, y, width, height }) => index.search(x, y, x + width, y + height).sort((a, b) => a - b);
 }
 
 /** Where the lines ask for too much there are none: colour then stays in the shapes it came in. */
@@ -174,7 +207,10 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   const bare: Drawing = {
     ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
     ...facts,
-    shades: byId(shades.map((shade) => ({ ...shade, paint: paintOfId(shade.id) }))),
+    shades: byId([
+      ...shades.map((shade) => ({ ...shade, paint: paintOfId(shade.id) })),
+      ...renamed(read.waitingShades, "w"),
+    ]),
     flatShapes: byId(reading.flats.map(({ value: _, ...flat }) => ({ ...flat, paint: paintOfId(flat.id) }))),
   };
   const pockets = readPockets(bare);
@@ -185,10 +221,14 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       ? pourInto(pocket, id, rank, paintOf(paint))
       : waitingPour(id, rank, paintOf(paint), seed, outline);
   });
-  const drawing = { ...bare, pours: byId(poured) };
+  const drawing = { ...bare, pours: byId([...poured, ...renamed(read.waitingPours, "w")]) };
   const tinned = Object.keys(facts.tin).length;
   return { drawing, report: reportOf(drawing, reading, { found: tinned, kept: tinned }) };
 }
+
+/** With ids of their own, so that they are no one else's. */
+const renamed = <T extends { readonly id: string }>(items: readonly T[], letter: string): T[] =>
+  items.map((item, i) => ({ ...item, id: `${letter}${i + 1}` }));
 
 function reportOf(
   drawing: Drawing,
@@ -201,6 +241,14 @@ function reportOf(
     const box = boundsOf(outline);
     return box && box.width * box.height < speck;
   }).length;
+  const placed = [
+    ...Object.values(strokes).map(({ points }) => [points]),
+    ...[...Object.values(inkShapes), ...Object.values(flatShapes)].map(({ outline }) => outline),
+  ];
+  const outside = placed.filter((chains) => {
+    const box = boundsOf(chains);
+    return box && boxesApart(box, page.box);
+  }).length;
   const { leftAside, changed } = asideLines(asides);
   return {
     strokes: Object.keys(strokes).length,
@@ -210,6 +258,11 @@ function reportOf(
     colours: colours.kept,
     coloursFound: colours.found,
     leftAside,
-    changed: [...changed, ...(cut > 0 ? [cutLine(cut)] : []), ...(specks > 0 ? [speckLine(specks)] : [])],
+    changed: [
+      ...changed,
+      ...(cut > 0 ? [cutLine(cut)] : []),
+      ...(specks > 0 ? [speckLine(specks)] : []),
+      ...(outside > 0 ? [outsideLine(outside)] : []),
+    ],
   };
 }

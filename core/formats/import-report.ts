@@ -3,7 +3,7 @@ import type { AsideKind, Asides } from "./svg-marks.ts";
 
 /** Something left aside or changed, with the names it goes by in the file. */
 export interface ReportLine {
-  readonly kind: AsideKind | "cut" | "speck";
+  readonly kind: AsideKind | "cut" | "speck" | "outside-page";
   readonly count: number;
   readonly sentence: string;
   readonly names: readonly string[];
@@ -35,7 +35,7 @@ const LEFT: Partial<Record<AsideKind, (n: number) => string>> = {
   foreign: (n) => `${many(n, "block")} of web page inside the drawing.`,
   circular: (n) => `${many(n, "item")} made of ${n === 1 ? "itself" : "themselves"}.`,
   beyond: (n) => `${many(n, "shape")} too far from the page, too thin or too wide to be drawn.`,
-  "too-many": (n) => `${many(n, "shape")} beyond what one drawing holds: 100,000 shapes, 400,000 curves.`,
+  "too-many": (n) => `${many(n, "shape")} beyond what one drawing holds: 50,000 shapes, 400,000 curves.`,
 };
 
 const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
@@ -45,6 +45,8 @@ const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
   blend: (n) => `${many(n, "item")} came in without ${n === 1 ? "its" : "their"} blend mode.`,
   faint: (n) => `${many(n, "see-through line is", "see-through lines are")} solid now.`,
   dash: (n) => `${many(n, "line")} with dashes too fine to tell apart ${n === 1 ? "is" : "are"} whole now.`,
+  uneven: (n) =>
+    `${many(n, "dashed line")} squeezed in one direction: ${n === 1 ? "its dashes are" : "their dashes are"} even now.`,
   unhidden: (n) => `${many(n, "item")} may show what later ones hid: there are too many to cut.`,
   unclipped: (n) => `${many(n, "clipped item is", "clipped items are")} shown whole.`,
 };
@@ -75,6 +77,13 @@ export const speckLine = (count: number): ReportLine => ({
   kind: "speck",
   count,
   sentence: `${many(count, "coloured shape is", "coloured shapes are")} too small to see at printed size.`,
+  names: [],
+});
+
+export const outsideLine = (count: number): ReportLine => ({
+  kind: "outside-page",
+  count,
+  sentence: `${many(count, "line or shape lies", "lines and shapes lie")} outside the page: there, but in no picture of it.`,
   names: [],
 });
 

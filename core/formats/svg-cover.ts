@@ -7,6 +7,7 @@ import { crossingsAt, regionContains } from "../geometry/polygon.ts";
 import { piecesWhere } from "../lines/cut.ts";
 import { type InkRegion, isInk } from "../pockets/ink-regions.ts";
 import { commonOutline } from "../pockets/region-meet.ts";
+import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
 import type { Clip, Mark } from "./svg-marks.ts";
 
 type Outline = readonly (readonly number[])[];
@@ -37,12 +38,24 @@ export class Covers {
     this.index.finish();
   }
 
-  /** Those painted after a mark that come near a box in page units. */
-  after(index: number, { x, y, width, height }: Box): Cover[] {
-    const near = this.index?.search(x, y, x + width, y + height) ?? [];
-    return near.map((k) => this.found[k]).filter((cover) => cover.index > index);
+  private readonly looks = new Budget(MOST_LOOKS);
+
+  /** Those painted after a mark that come near a box in page units; undefined once too many have been looked at. */
+  after(index: number, { x, y, width, height }: Box): Cover[] | undefined {
+    if (!this.looks.affords(1)) return undefined;
+    const isLater = (k: number) => {
+      this.looks.spend(1);
+      return this.found[k].index > index;
+    };
+    return unlessTooDense(
+      () => (this.index?.search(x, y, x + width, y + height, isLater) ?? []).map((k) => this.found[k]),
+      () => undefined,
+    );
   }
 }
+
+/** Fills looked at, of all marks together. */
+const MOST_LOOKS = 2e6;
 
 const tolerance = (box: Box): number => diagonal(box) * 1e-4 || 1e-6;
 

@@ -2,26 +2,29 @@
 import "reflect-metadata";
 import { plainToInstance, Type } from "class-transformer";
 import {
-  IsArray,
   IsBoolean,
   IsDefined,
   IsIn,
   IsObject,
+  IsOptional,
   Max,
   Min,
   ValidateNested,
   validateSync,
 } from "class-validator";
-import type { Drawing } from "../drawing/drawing.ts";
+import type { Drawing, Pour, Shade } from "../drawing/drawing.ts";
 import { withOpenInk } from "../drawing/upgrade.ts";
 import { LARGEST } from "./bounds.ts";
 import {
   BridgeRecord,
   DeclinedRecord,
+  IsRecords,
   NamedColourRecord,
   NibRecord,
   PageRecord,
   PaintRecord,
+  PourRecord,
+  ShadeRecord,
   SheetRecord,
 } from "./drawing-records.ts";
 import { FACTS_VERSION, type Facts } from "./svg-facts.ts";
@@ -29,27 +32,47 @@ import { FACTS_VERSION, type Facts } from "./svg-facts.ts";
 class FactsRecord {
   @IsIn([1, FACTS_VERSION]) version!: number;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PageRecord) page!: PageRecord;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => NamedColourRecord) tin!: NamedColourRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => NamedColourRecord) tin!: NamedColourRecord[];
   @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) ink!: PaintRecord;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => NibRecord) nibs!: NibRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => BridgeRecord) bridges!: BridgeRecord[];
   @Min(0) @Max(LARGEST) reach!: number;
-  @IsArray() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
-  @IsArray() @ValidateNested({ each: true }) @Type(() => SheetRecord) sheets!: SheetRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => DeclinedRecord) declined!: DeclinedRecord[];
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => SheetRecord) sheets!: SheetRecord[];
   @IsBoolean() strict!: boolean;
+  /** Missing in files of earlier versions. */
+  @IsOptional()
+  @IsRecords()
+  @ValidateNested({ each: true })
+  @Type(() => PourRecord)
+  waitingPours?: PourRecord[];
+  @IsOptional()
+  @IsRecords()
+  @ValidateNested({ each: true })
+  @Type(() => ShadeRecord)
+  waitingShades?: ShadeRecord[];
 }
 
 export interface ReadFacts {
   readonly facts: Facts;
   /** Ids of the tin's colours by the names they go by in the file's classes. */
   readonly colours: ReadonlyMap<string, string>;
+  /** Colour and shade that the picture does not show. */
+  readonly waitingPours: readonly Pour[];
+  readonly waitingShades: readonly Shade[];
 }
 
 /** Undefined when the text is not what we wrote: then the picture alone is read. */
 export function readFacts(text: string): ReadFacts | undefined {
   const record = checked(parsed(text));
   if (!record) return undefined;
-  const { version, sheets, ...plain } = JSON.parse(JSON.stringify(record)) as FactsRecord;
+  const {
+    version,
+    sheets,
+    waitingPours = [],
+    waitingShades = [],
+    ...plain
+  } = JSON.parse(JSON.stringify(record)) as FactsRecord;
   const byId = <T extends { id: string }>(items: readonly T[]) =>
     Object.fromEntries(items.map((item) => [item.id, item]));
   const tin = plain.tin.map(({ variable: _, ...colour }) => colour);
@@ -62,7 +85,7 @@ export function readFacts(text: string): ReadFacts | undefined {
     declined: byId(plain.declined),
     sheets: version < FACTS_VERSION ? withOpenInk(byName) : byName,
   };
-  return { facts, colours: coloursByName(plain.tin) };
+  return { facts, colours: coloursByName(plain.tin), waitingPours, waitingShades };
 }
 
 function coloursByName(tin: readonly NamedColourRecord[]): Map<string, string> {

@@ -2,7 +2,7 @@
  * What a delivered SVG carries beside its picture, so that it comes back as the drawing it was: the tin, the bridges
  * and all that shows nowhere. It stands as JSON in a metadata element.
  */
-import { type Drawing, SHEETS } from "../drawing/drawing.ts";
+import { type Drawing, SHEETS, type Table } from "../drawing/drawing.ts";
 import { variableNames } from "../scene/palette.ts";
 
 /** Id of the metadata element. */
@@ -16,8 +16,12 @@ export type Facts = Pick<
   "page" | "tin" | "ink" | "nibs" | "bridges" | "reach" | "declined" | "sheets" | "strict"
 >;
 
-export function factsOf({ page, tin, ink, nibs, bridges, reach, declined, sheets, strict }: Facts): string {
+/** `shown` holds the ids of the pours and shades that are in the picture. */
+export function factsOf(drawing: Drawing, shown: ReadonlySet<string>): string {
+  const { page, tin, ink, nibs, bridges, reach, declined, sheets, strict, pours, shades } = drawing;
   const names = variableNames({ tin });
+  const unseen = <T extends { readonly id: string }>(table: Table<T>) =>
+    Object.values(table).filter(({ id }) => !shown.has(id));
   return JSON.stringify({
     version: FACTS_VERSION,
     page,
@@ -29,5 +33,7 @@ export function factsOf({ page, tin, ink, nibs, bridges, reach, declined, sheets
     declined: Object.values(declined),
     sheets: SHEETS.map((name) => ({ name, ...sheets[name] })),
     strict,
+    waitingPours: unseen(pours),
+    waitingShades: unseen(shades),
   });
 }

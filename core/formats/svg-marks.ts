@@ -7,6 +7,7 @@ import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometr
 import { type Box, boundsOf } from "../geometry/point.ts";
 import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
+import { factsIn } from "./svg-ours.ts";
 import { readPaint, type Tint } from "./svg-paint.ts";
 import { type Chain, chainsOf } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
@@ -51,6 +52,7 @@ export const ASIDE = [
   "circular",
   "beyond",
   "dash",
+  "uneven",
   "too-many",
 ] as const;
 export type AsideKind = (typeof ASIDE)[number];
@@ -83,11 +85,11 @@ const UNPAINTED = new Set([
 /** What a picture that comes in several languages is read in. */
 const LANGUAGE = "en";
 
-const MOST_MARKS = 100_000;
+const MOST_MARKS = 50_000;
 /** Cubics of all marks, and of all clip paths as often as they are used. */
 const MOST_CURVES = 400_000;
 /** Elements passed, those that are used as often as they are. */
-const MOST_WALKED = 400_000;
+const MOST_WALKED = 200_000;
 const DEEPEST_USE = 24;
 
 interface Place {
@@ -133,6 +135,7 @@ class Painter {
   private walked = 0;
   private curves = 0;
   private clipCurves = 0;
+  private readonly regions = new Map<string, Clip[]>();
 
   constructor(
     private readonly tree: SvgTree,
@@ -141,6 +144,18 @@ class Painter {
   ) {
     this.sheet = new StyleSheet(tree);
     this.noteScripts(tree.root);
+  }
+
+  /** Within a named group; the sheets of our own files are none. */
+  private grouped(element: SvgElement, place: Place): Place {
+    const name = nameOf(element);
+    if (!name || this.isOwn(element)) return place;
+    return { ...place, groups: [...place.groups, name] };
+  }
+
+  private isOwn({ attributes, parent }: SvgElement): boolean {
+    const above = attributes.id === "art" ? parent === this.tree.root : parent?.attributes.id === "art";
+    return above && !("data-name" in attributes) && factsIn(this.tree) !== undefined;
   }
 
   private aside(kind: AsideKind, name: string): void {
@@ -185,8 +200,8 @@ class Painter {
     if (SHAPES.has(name)) this.addMark(element, place);
     else if (name === "use") this.follow(element, place);
     else if (name === "svg") this.openViewport(element, place, element);
-    else if (name === "g" || name === "a") this.children(element, grouped(element, place));
-    else if (name === "switch") this.choose(element, grouped(element, place));
+    else if (name === "g" || name === "a") this.children(element, this.grouped(element, place));
+    else if (name === "switch") this.choose(element, this.grouped(element, place));
     else if (name === "text") this.aside("text", textOf(element) || nameOf(element) || "text");
     else if (name === "image") this.aside("image", pictureName(element));
     else if (name === "foreignObject") this.aside("foreign", nameOf(element) ?? name);
@@ -231,7 +246,7 @@ class Painter {
       lengthOf(attributes.x, place.viewport.width),
       lengthOf(attributes.y, place.viewport.height),
     ];
-    const inner = grouped(element, {
+    const inner = this.grouped(element, {
       ...place,
       matrix: composed(place.matrix, translation(x ?? 0, y ?? 0)),
       using: [...place.using, target],
@@ -264,7 +279,7 @@ class Painter {
     const shows = /visible|auto/.test(place.style.overflow ?? "");
     this.children(
       element,
-      grouped(element, {
+      this.grouped(element, {
         ...place,
         matrix: composed(port, inner),
         viewport: view ?? { width, height },
@@ -328,7 +343,16 @@ class Painter {
     return this.regionOf(clipPath, matrix, place);
   }
 
+  /** The same clip path in the same place is the same region. */
   private regionOf(clipPath: SvgElement, matrix: Matrix, place: Place): Clip[] {
+    const { width, height } = place.viewport;
+    const key = `${clipPath.attributes.id} ${matrix} ${width} ${height}`;
+    const region = this.regions.get(key) ?? this.readRegion(clipPath, matrix, place);
+    this.regions.set(key, region);
+    return region;
+  }
+
+  private readRegion(clipPath: SvgElement, matrix: Matrix, place: Place): Clip[] {
     const outline: number[][] = [];
     let evenOdd = false;
     for (const child of clipPath.children) {
@@ -370,15 +394,6 @@ const alphaOf = (text: string | undefined): number => {
   const value = lengthOf(text, 1);
   return value === undefined ? 1 : Math.max(0, Math.min(1, value));
 };
-
-/** Sheets of our own files are no groups of the drawing. */
-const OWN_GROUPS = /^(art|ground|flats|shade|light|ink|gloss)$/;
-
-function grouped(element: SvgElement, place: Place): Place {
-  const name = nameOf(element);
-  if (!name || (OWN_GROUPS.test(name) && !("data-name" in element.attributes))) return place;
-  return { ...place, groups: [...place.groups, name] };
-}
 
 /** What an element is called by those who made it. */
 function nameOf({ attributes, children }: SvgElement): string | undefined {

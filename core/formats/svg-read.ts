@@ -5,7 +5,9 @@
 import { converter } from "culori";
 import type { InkShape, Page, Shade, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
+import { plainText } from "../drawing/plain-text.ts";
 import { polyline } from "../geometry/cubic.ts";
+import { keepsCircles } from "../geometry/matrix.ts";
 import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/point.ts";
 import type { InkRegion } from "../pockets/ink-regions.ts";
 import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
@@ -27,7 +29,7 @@ import {
 import type { Tint } from "./svg-paint.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
-import { type SvgTree, treeOf } from "./svg-tree.ts";
+import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
 /** A coloured fill as it was found. */
@@ -51,6 +53,8 @@ export interface ReadPour {
 }
 
 export interface OurReading {
+  /** What the drawing is called in the file. */
+  readonly title: string;
   /** As text, not checked yet. */
   readonly facts: string;
   /** Names of paints by the ids of strokes, ink shapes, flats and shades. */
@@ -96,10 +100,11 @@ export function readSvg(
     unveils: facts === undefined ? undefined : isSheet,
   });
   const box = given ?? boxOf(marks);
-  if (!box || marks.length === 0) throw new FileProblem("no-lines", emptyMessage(asides));
+  if (!box || (marks.length === 0 && facts === undefined))
+    throw new FileProblem("no-lines", emptyMessage(asides));
   const page = pageFor(box, tree.root.attributes.width);
   const reader = new MarkReader(box, asides, (lengthOf(tree.root.attributes.width) ?? box.width) / box.width);
-  if (facts !== undefined) return reader.readOurs(marks, page, facts);
+  if (facts !== undefined) return reader.readOurs(marks, page, { facts, title: titleOf(tree) });
   reader.readAll(marks, (share) => onProgress(0.7 + 0.3 * share));
   const reading = reader.reading(page);
   if (reading.strokes.length + reading.inkShapes.length + reading.flats.length === 0)
@@ -108,6 +113,13 @@ export function readSvg(
 }
 
 const UNKNOWN: Box = { x: 0, y: 0, width: 300, height: 150 };
+
+function titleOf({ root }: SvgTree): string {
+  const title = root.children.find(({ name }) => name === "title");
+  return title ? plainText(textOf(title)).slice(0, LONGEST_TITLE) : "";
+}
+
+const LONGEST_TITLE = 80;
 
 function givenBox({ root }: SvgTree): Box | undefined {
   const { viewBox, width, height } = root.attributes;
@@ -131,7 +143,7 @@ const DARK = 0.45;
 const isDark = ({ value, alpha }: Tint): boolean => alpha > 0.5 && (oklch(value)?.l ?? 1) < DARK;
 
 /** Cubics of lines and shapes compared with those of what clips or hides them. */
-const MOST_COMPARED = 3e6;
+const MOST_COMPARED = 1.5e5;
 
 /** See-through strokes are drawn in full: ink is. */
 const FAINT = 0.98;
@@ -153,7 +165,9 @@ class MarkReader {
   readAll(marks: readonly Mark[], onProgress: (share: number) => void): void {
     const covers = new Covers(marks, ({ fill }) => fill !== undefined && fill.alpha > FAINT);
     marks.forEach((mark, i) => {
-      const later = covers.after(i, boundsOf(outlineOf(mark))!);
+      const found = covers.after(i, boundsOf(outlineOf(mark))!);
+      if (!found) this.aside("unhidden", mark);
+      const later = found ?? [];
       if (mark.fill) this.addFill(mark, mark.fill, later);
       if (mark.stroke) this.addStroke(mark, mark.stroke, later);
       onProgress((i + 1) / marks.length);
@@ -247,6 +261,8 @@ class MarkReader {
       this.aside("beyond", mark);
       return undefined;
     }
+    if (pen.dash && !keepsCircles(mark.matrix) && mark.style["vector-effect"] !== "non-scaling-stroke")
+      this.aside("uneven", mark);
     if (!pen.dash || isDash(pen.dash, this.box)) return pen;
     this.aside("dash", mark);
     const { dash: _, dashOffset: __, ...whole } = pen;
@@ -273,21 +289,16 @@ class MarkReader {
     points: readonly number[],
     regions: readonly Pick<InkRegion, "outline">[],
   ): boolean {
-    const numbers = regions.reduce((sum, { outline }) => sum + outline.flat().length, 0);
-    return unlessTooDense(
-      () => {
-        this.cutting.spend((points.length / 6) * (numbers / 6));
-        return true;
-      },
-      () => {
-        this.aside(kind, mark);
-        return false;
-      },
-    );
+    if (regions.length === 0) return true;
+    let numbers = 0;
+    for (const { outline } of regions) for (const chain of outline) numbers += chain.length;
+    const affords = this.cutting.affords((points.length / 6) * (numbers / 6));
+    if (!affords) this.aside(kind, mark);
+    return affords;
   }
 
   /** A file of ours: its marks say what they are. */
-  readOurs(marks: readonly Mark[], page: Page, facts: string): SvgReading {
+  readOurs(marks: readonly Mark[], page: Page, told: Pick<OurReading, "facts" | "title">): SvgReading {
     const paints = new Map<string, string>();
     const pours: ReadPour[] = [];
     const shades: Omit<Shade, "paint">[] = [];
@@ -308,7 +319,7 @@ class MarkReader {
       for (let rank = before + 1; rank <= this.rank; rank++)
         for (const kind of ["s", "i", "f"]) paints.set(`${kind}${rank}`, paint);
     }
-    return { ...this.reading(page), ours: { facts, paints, pours, shades } };
+    return { ...this.reading(page), ours: { ...told, paints, pours, shades } };
   }
 
   private addOurInk(mark: Mark): void {

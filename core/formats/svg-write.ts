@@ -35,7 +35,7 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const digits = digitsOf(Math.max(width, height));
   const view = [x, y, width, height].map((n) => short(n, digits.colour)).join(" ");
   const printed = drawing ? sizeAttributes(drawing.page) : "";
-  const facts = drawing ? factsOf(drawing) : "";
+  const facts = drawing ? factsOf(drawing, idsIn(scene)) : "";
   const shades = scene.sheets.flatMap(({ items }) => items.filter((item) => item.kind === "shade"));
   const trims = shades.map(({ trim }) => outlineData(trim, digits.colour));
   const root = rootId([scene.tones, trims]);
@@ -53,6 +53,9 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
     "</svg>\n",
   ].join("\n");
 }
+
+const idsIn = ({ sheets }: Scene): Set<string> =>
+  new Set(sheets.flatMap(({ items }) => items.map(({ id }) => id)));
 
 function sizeAttributes(page: Page): string {
   const width = short(page.width, 3);

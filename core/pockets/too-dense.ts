@@ -14,9 +14,15 @@ export class Budget {
 
   constructor(private readonly most: number) {}
 
+  /** Throws TooDense once it is used up. */
   spend(work: number): void {
+    if (!this.affords(work)) throw new TooDense();
+  }
+
+  /** Counts work that may also be left undone; whether there was enough left for it. */
+  affords(work: number): boolean {
     this.used += work;
-    if (this.used > this.most) throw new TooDense();
+    return this.used <= this.most;
   }
 }
 
