@@ -12,6 +12,8 @@ const FARTHEST = 1000;
 /** Ink is at least this part of the page's diagonal wide, and at most this many of it. */
 const THINNEST = 1e-6;
 const WIDEST = 10;
+/** Shapes are at least this part of the page's diagonal wide or high. */
+const SMALLEST = 4e-6;
 /** Dashes and gaps are, together, at least this part of the page's diagonal long. */
 const FINEST_DASH = 1e-4;
 
@@ -28,6 +30,11 @@ export function isNearPage(points: Coords, page: Box): boolean {
   for (let i = 0; i + 1 < points.length; i += 2)
     if (!(Math.abs(points[i] - page.x) <= reach && Math.abs(points[i + 1] - page.y) <= reach)) return false;
   return true;
+}
+
+/** Whether a shape is large enough to be written and read again. */
+export function isShapeSize({ width, height }: Box, page: Box): boolean {
+  return Math.max(width, height) >= SMALLEST * diagonal(page);
 }
 
 export const isInkWidth = (width: number, page: Box): boolean =>

@@ -14,6 +14,7 @@ import {
   validate,
 } from "class-validator";
 import { type Drawing, SHEETS } from "../drawing/drawing.ts";
+import { withMissingColours } from "../drawing/missing-colours.ts";
 import { startingNibs, startingSheets } from "../drawing/new-drawing.ts";
 import { upgradedInk } from "../drawing/upgrade.ts";
 import { isDash, isInkWidth, isNearPage, LARGEST } from "./bounds.ts";
@@ -84,7 +85,7 @@ export async function readDrawingFile(text: string): Promise<Drawing> {
     Object.fromEntries(items.map((item) => [item.id, { ...item }]));
   const sheets = { ...startingSheets() };
   for (const { name, ...sheet } of record.sheets) sheets[name] = { ...sheet };
-  return {
+  return withMissingColours({
     name: record.name,
     page: { ...record.page, box: { ...record.page.box } },
     strokes: byId(record.strokes.map(withPlainPaint)),
@@ -100,7 +101,7 @@ export async function readDrawingFile(text: string): Promise<Drawing> {
     sheets,
     ink: { ...record.ink },
     strict: record.strict,
-  };
+  });
 }
 
 async function checkedRecord(plain: object): Promise<DrawingRecord> {
@@ -119,13 +120,20 @@ async function checkedRecord(plain: object): Promise<DrawingRecord> {
   );
 }
 
+const endsMeet = (points: readonly number[]): boolean =>
+  points[0] === points[points.length - 2] && points[1] === points[points.length - 1];
+
 /** The parts of a drawing that lie so far from its page, or are so thin or wide, that nothing can be made of them. */
 function beyondPage({ page, strokes, inkShapes, bridges, flatShapes, shades }: DrawingRecord): string[] {
   const { box } = page;
   const near = (points: readonly number[]) => isNearPage(points, box);
   const sound = {
     strokes: strokes.every(
-      ({ points, width, dash }) => near(points) && isInkWidth(width, box) && (!dash || isDash(dash, box)),
+      ({ points, closed, width, dash }) =>
+        near(points) &&
+        isInkWidth(width, box) &&
+        (!dash || isDash(dash, box)) &&
+        (!closed || endsMeet(points)),
     ),
     inkShapes: inkShapes.every(({ outline }) => outline.every(near)),
     bridges: bridges.every(({ points }) => near(points)),

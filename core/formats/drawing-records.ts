@@ -104,7 +104,7 @@ class Ranked {
 }
 
 export class PaintRecord {
-  @IsString() colour!: string;
+  @IsId() colour!: string;
   @IsInt() @Min(-3) @Max(3) step!: number;
 }
 

@@ -6,6 +6,7 @@ import Flatbush from "flatbush";
 import { type MergedColours, mergedColours, type UsedColour } from "../colour/merge.ts";
 import { colourName } from "../colour/name.ts";
 import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
+import { withMissingColours } from "../drawing/missing-colours.ts";
 import { newDrawing, startingTin } from "../drawing/new-drawing.ts";
 import { speckArea } from "../drawing/speck.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
@@ -65,7 +66,7 @@ function foreignDrawing(name: string, reading: SvgReading, mergeWithin: number):
   const { page, strokes, inkShapes, flats, tints } = reading;
   const colours = coloursIn(reading);
   const merged = mergedColours(colours, mergeWithin);
-  const tin = tinOf(merged, flats.length > 0);
+  const tin = tinOf(merged, flats.length > 0, tints.size > 0);
   const ids = new Map(Object.values(tin).map(({ id, value }) => [value, id]));
   const paintOf = (value: string): Paint => ({ colour: ids.get(merged.standsFor.get(value)!)!, step: 0 });
   const ink = mostUsed([...tints.values()].map((value) => merged.standsFor.get(value)!));
@@ -78,8 +79,8 @@ function foreignDrawing(name: string, reading: SvgReading, mergeWithin: number):
   return { drawing, report: reportOf(drawing, reading, { found: colours.length, kept: merged.kept.length }) };
 }
 
-/** The file's own colours; art that brings no flat colour gets the starting ones to colour it with. */
-function tinOf({ kept }: MergedColours, coloured: boolean): Record<string, Colour> {
+/** The file's own colours; art that brings no flat colour gets the starting ones to colour it with, and some ink. */
+function tinOf({ kept }: MergedColours, coloured: boolean, inked: boolean): Record<string, Colour> {
   const start = Object.values(startingTin());
   const names = new Map<string, number>();
   const fresh = kept.map(({ value }, i): Colour => {
@@ -89,7 +90,7 @@ function tinOf({ kept }: MergedColours, coloured: boolean): Record<string, Colou
     return { id: `c${i + 1}`, rank: i + 1, name: n > 1 ? `${plain} ${n}` : plain, value };
   });
   const starting = coloured ? [] : start.filter(({ id }) => id !== "lamp-black");
-  const all = [...starting, ...(fresh.length > 0 ? fresh : start.slice(-1))];
+  const all = [...starting, ...fresh, ...(inked ? [] : start.slice(-1))];
   return Object.fromEntries(all.map((colour, i) => [colour.id, { ...colour, rank: i + 1 }]));
 }
 
@@ -204,7 +205,7 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   };
   const byId = <T extends { id: string }>(items: readonly T[]) =>
     Object.fromEntries(items.map((item) => [item.id, item]));
-  const bare: Drawing = {
+  const bare = withMissingColours({
     ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
     ...facts,
     shades: byId([
@@ -212,7 +213,7 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       ...renamed(read.waitingShades, "w"),
     ]),
     flatShapes: byId(reading.flats.map(({ value: _, ...flat }) => ({ ...flat, paint: paintOfId(flat.id) }))),
-  };
+  });
   const pockets = readPockets(bare);
   const poured = pours.map(({ seed, outline, paint, rank }): Pour => {
     const id = `p${rank}`;
@@ -221,7 +222,10 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       ? pourInto(pocket, id, rank, paintOf(paint))
       : waitingPour(id, rank, paintOf(paint), seed, outline);
   });
-  const drawing = { ...bare, pours: byId([...poured, ...renamed(read.waitingPours, "w")]) };
+  const drawing = withMissingColours({
+    ...bare,
+    pours: byId([...poured, ...renamed(read.waitingPours, "w")]),
+  });
   const tinned = Object.keys(facts.tin).length;
   return { drawing, report: reportOf(drawing, reading, { found: tinned, kept: tinned }) };
 }

@@ -34,7 +34,7 @@ const LEFT: Partial<Record<AsideKind, (n: number) => string>> = {
   marker: (n) => `Arrow heads or other markers on ${many(n, "line")}.`,
   foreign: (n) => `${many(n, "block")} of web page inside the drawing.`,
   circular: (n) => `${many(n, "item")} made of ${n === 1 ? "itself" : "themselves"}.`,
-  beyond: (n) => `${many(n, "shape")} too far from the page, too thin or too wide to be drawn.`,
+  beyond: (n) => `${many(n, "shape")} too far from the page, too small, too thin or too wide to be drawn.`,
   "too-many": (n) => `${many(n, "shape")} beyond what one drawing holds: 50,000 shapes, 400,000 curves.`,
 };
 

@@ -14,7 +14,11 @@ export function chainsOf(d: string): Chain[] {
   const chains: Chain[] = [];
   let points: number[] = [];
   let start: Point = [0, 0];
+  let drawn = false;
   const finish = (closed: boolean) => {
+    // A line from a point to itself is a dot where its caps are round or square.
+    if (drawn && points.length === 2) points.push(...points, ...points, ...points);
+    drawn = false;
     if (points.length > 2) chains.push({ points, closed });
     points = [];
   };
@@ -27,6 +31,7 @@ export function chainsOf(d: string): Chain[] {
       return;
     }
     if (points.length === 0) points = [x, y];
+    drawn = true;
     if (command === "C") points.push(...n);
     else if (command === "Q") points.push(...raised([x, y], n));
     else if (command === "L") pushLine(points, [x, y], [n[0], n[1]]);

@@ -11,7 +11,7 @@ import { keepsCircles } from "../geometry/matrix.ts";
 import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/point.ts";
 import type { InkRegion } from "../pockets/ink-regions.ts";
 import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
-import { isDash, isInkWidth, isNearPage, isPageBox } from "./bounds.ts";
+import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "./bounds.ts";
 import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
 import { type AsideKind, type Asides, type Mark, marksOf } from "./svg-marks.ts";
@@ -185,7 +185,12 @@ class MarkReader {
       .map(closedPoints)
       .filter((points) => points.length > 8);
     const outline = this.clipped({ outline: whole, evenOdd }, mark);
-    if (outline.length === 0) return;
+    const box = boundsOf(outline);
+    if (!box) return;
+    if (!isShapeSize(box, this.box)) {
+      this.aside("beyond", mark);
+      return;
+    }
     const clipped = outline !== whole;
     const rule = clipped ? false : evenOdd;
     const lightAbove = later.filter(({ mark: { fill } }) => fill && !isDark(fill));
@@ -212,7 +217,7 @@ class MarkReader {
     if (tint.alpha < FAINT) this.aside("faint", mark);
     for (const { points, closed } of this.nearChains(mark)) {
       const pen = this.pen(mark, points);
-      if (!pen) continue;
+      if (!pen || (pen.cap === "butt" && isPoint(points))) continue;
       const step = diagonal(this.box) / 400;
       const clipped = this.affords("unclipped", mark, points, mark.clips)
         ? clippedStroke(points, closed, mark.clips, step)
@@ -364,6 +369,8 @@ const calledAs = ({ name, groups }: Mark): Pick<Stroke, "name" | "groups"> => ({
   ...(name ? { name } : {}),
   ...(groups.length > 0 ? { groups } : {}),
 });
+
+const isPoint = (points: readonly number[]): boolean => points.every((n, k) => n === points[k % 2]);
 
 /** A chain closed by a straight line where it is not closed yet, as filling does. */
 function closedPoints({ points }: Chain): number[] {

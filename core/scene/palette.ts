@@ -29,11 +29,10 @@ export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
   const names = variableNames({ tin });
   const tones = new Map<string, Tone>();
   const toneOf = (paint: Paint): Tone => {
-    const base = tin[paint.colour];
-    if (!base) return MISSING;
+    if (!Object.hasOwn(tin, paint.colour)) return MISSING;
     const key = toneKey(paint);
     const tone = tones.get(key) ?? {
-      value: stepOf(base.value, paint.step),
+      value: stepOf(tin[paint.colour].value, paint.step),
       variable: `${names.get(paint.colour)}${stepSuffix(paint.step)}`,
     };
     tones.set(key, tone);
