@@ -16,7 +16,7 @@ const PORT = 4193;
 const LIMIT_MS = 50;
 
 export async function mainThreadBench(): Promise<void> {
-  const server = spawn("node", ["node_modules/@react-router/serve/dist/cli.js", "./build/server/index.js"], {
+  const server = spawn("node", ["build/host/main.js"], {
     env: { ...process.env, PORT: String(PORT), HOST: "127.0.0.1", NODE_ENV: "production" },
     stdio: "ignore",
   });

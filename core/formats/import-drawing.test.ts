@@ -4,6 +4,7 @@ import type { Drawing } from "../drawing/drawing.ts";
 import { addBridges, addShade, changeSheet, declineOpenings, pour, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
+import { edited } from "../drawing/testing.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { derive, sceneOf } from "../scene/scene.ts";
 import { FileProblem } from "./file-problem.ts";
@@ -213,6 +214,16 @@ describe("our own SVG", () => {
     expect(Object.keys(again.strokes)).toHaveLength(Object.keys(full.strokes).length);
     // The picture alone has them nowhere.
     expect(writeSvg(sceneOf(hidden, derive(hidden, pocketsIn(hidden))))).not.toContain('id="flats"');
+  });
+
+  it("keeps what lies on sheets as faint as can be", () => {
+    const faint = ["flats", "shade", "ink"].reduce(
+      (now, name) => edited(now, changeSheet(name as "flats", { opacity: 0 })),
+      full,
+    );
+    const { drawing } = importSvg("Boot", delivered(faint));
+    for (const table of ["strokes", "pours", "shades", "flatShapes"] as const)
+      expect(Object.keys(drawing[table]).length, table).toBe(Object.keys(faint[table]).length);
   });
 
   it("is read as any other when what it says of itself has been spoilt", () => {

@@ -7,7 +7,7 @@ import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometr
 import { type Box, boundsOf } from "../geometry/point.ts";
 import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
-import { factsIn } from "./svg-ours.ts";
+import { factsIn, isSheet } from "./svg-ours.ts";
 import { readPaint, type Tint } from "./svg-paint.ts";
 import { type Chain, chainsOf } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
@@ -106,16 +106,16 @@ interface Place {
 export interface MarksOptions {
   /** Hears how many elements have been passed. */
   readonly onWalked?: (count: number) => void;
-  /** Whether an element that is not displayed is walked all the same. */
-  readonly unveils?: (element: SvgElement) => boolean;
+  /** A file of ours: sheets that are hidden or fully faint are read all the same. */
+  readonly ours?: boolean;
 }
 
 export function marksOf(
   tree: SvgTree,
   box: Box,
-  { onWalked = () => {}, unveils = () => false }: MarksOptions = {},
+  { onWalked = () => {}, ours = false }: MarksOptions = {},
 ): Marks {
-  const painter = new Painter(tree, onWalked, unveils);
+  const painter = new Painter(tree, onWalked, ours);
   painter.children(tree.root, {
     style: painter.sheet.styleOf(tree.root, {}),
     matrix: IDENTITY,
@@ -140,7 +140,7 @@ class Painter {
   constructor(
     private readonly tree: SvgTree,
     private readonly onWalked: (count: number) => void,
-    private readonly unveils: (element: SvgElement) => boolean,
+    private readonly ours: boolean,
   ) {
     this.sheet = new StyleSheet(tree);
     this.noteScripts(tree.root);
@@ -196,7 +196,7 @@ class Painter {
     }
     if (UNPAINTED.has(name) || name === "script") return;
     const place = this.enter(element, above);
-    if (place.style.display === "none" && !this.unveils(element)) return;
+    if (place.style.display === "none" && !(this.ours && isSheet(element))) return;
     if (SHAPES.has(name)) this.addMark(element, place);
     else if (name === "use") this.follow(element, place);
     else if (name === "svg") this.openViewport(element, place, element);
@@ -320,7 +320,9 @@ class Painter {
     const { tint, aside } = readPaint(style[kind] || initial, style.color ?? "black", this.tree, this.sheet);
     if (aside) this.aside(aside, nameOf(element) ?? element.name);
     const opacity = alphaOf(style[`${kind}-opacity`]) * Number(style["fern-opacity"] ?? 1);
-    return tint && tint.alpha * opacity > 0 ? { ...tint, alpha: tint.alpha * opacity } : undefined;
+    return tint && (this.ours || tint.alpha * opacity > 0)
+      ? { ...tint, alpha: tint.alpha * opacity }
+      : undefined;
   }
 
   /** The region a clip path leaves, in page units; it is left out where it cannot be read. */

@@ -15,17 +15,7 @@ import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "./bounds
 import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
 import { type AsideKind, type Asides, type Mark, marksOf } from "./svg-marks.ts";
-import {
-  drawnStroke,
-  factsIn,
-  isSheet,
-  isTrap,
-  nibOf,
-  paintNameOf,
-  pourPlace,
-  shadeOf,
-  sheetOf,
-} from "./svg-ours.ts";
+import { drawnStroke, factsIn, isTrap, nibOf, paintNameOf, pourPlace, shadeOf, sheetOf } from "./svg-ours.ts";
 import type { Tint } from "./svg-paint.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
@@ -97,7 +87,7 @@ export function readSvg(
   const facts = asForeign ? undefined : factsIn(tree);
   const { marks, asides } = marksOf(tree, given ?? UNKNOWN, {
     onWalked: (count) => onProgress(0.4 + (0.3 * count) / tree.count),
-    unveils: facts === undefined ? undefined : isSheet,
+    ours: facts !== undefined,
   });
   const box = given ?? boxOf(marks);
   if (!box || (marks.length === 0 && facts === undefined))
