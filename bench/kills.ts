@@ -77,7 +77,12 @@ class Chromium {
         if (found) resolve(found[0]);
       });
     });
-    return new Chromium(child, await chromium.connectOverCDP(address));
+    const started = await chromium.connectOverCDP(address, { timeout: 8000 }).catch(() => undefined);
+    if (started) return new Chromium(child, started);
+    // A browser that was killed now and then does not come up at once.
+    process.kill(-child.pid!, "SIGKILL");
+    await pause(500);
+    return Chromium.start(profile);
   }
 
   page = (): Promise<Page> => this.browser.contexts()[0].newPage();
