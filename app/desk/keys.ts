@@ -9,8 +9,9 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "+ and −", does: "Zoom" },
   { keys: "0", does: "Show the whole page" },
   { keys: "arrows", does: "Walk the pockets" },
-  { keys: "Enter", does: "Pour into the walked pocket, or bridge the chosen opening" },
-  { keys: "Backspace", does: "Empty it, leave the opening open, or remove the chosen shade" },
+  { keys: "Enter", does: "On Flats: use the tool on the walked pocket; on Gaps: bridge the chosen opening" },
+  { keys: "Backspace", does: "Empty it, leave the opening open, or remove the chosen shape or shade" },
+  { keys: "Ctrl A", does: "On Lines: choose all that the tool works on" },
   { keys: "[ and ]", does: "On Lines: choose the line before or after" },
   { keys: "{ and }", does: "On Lines: hold the point before or after, to bend it" },
   {
@@ -23,6 +24,6 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "N", does: "Next snag of this stage" },
   { keys: ", and .", does: "Previous or next colour" },
   { keys: "G", does: "Check ground" },
-  { keys: "Esc", does: "Let go" },
+  { keys: "Esc", does: "Give up the gesture, or let go" },
   { keys: "?", does: "This sheet" },
 ];

@@ -83,6 +83,7 @@ export const changeStrokes = (
 
 /** Colours all ink that has no colour of its own. */
 export const setInk = (paint: Paint, name: string): Edit => ({
+  sheet: "ink",
   label: `Ink in ${name}`,
   merge: "ink",
   change: (draft) => {
@@ -92,6 +93,7 @@ export const setInk = (paint: Paint, name: string): Edit => ({
 
 /** All ink in one colour: lines lose the colours of their own. */
 export const setAllInk = (paint: Paint, name: string): Edit => ({
+  sheet: "ink",
   label: `All ink in ${name}`,
   change: (draft) => {
     draft.ink = { ...paint };
@@ -224,6 +226,7 @@ export const addNib = (nib: Omit<Nib, "rank">): Edit => ({
 
 /** Changes a nib; every stroke drawn with it follows. */
 export const changeNib = (id: string, change: Partial<Omit<Nib, "id" | "rank">>, name: string): Edit => ({
+  sheet: "ink",
   label: `Change nib ${name}`,
   merge: `nib-${id}-${Object.keys(change).join()}`,
   change: (draft) => {
@@ -233,6 +236,7 @@ export const changeNib = (id: string, change: Partial<Omit<Nib, "id" | "rank">>,
 
 /** Takes a nib away; strokes drawn with it become even. */
 export const removeNib = (id: string, name: string): Edit => ({
+  sheet: "ink",
   label: `Remove nib ${name}`,
   change: (draft) => {
     for (const stroke of Object.values(draft.strokes)) if (stroke.nib === id) delete stroke.nib;
