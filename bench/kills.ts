@@ -97,24 +97,28 @@ class Chromium {
   }
 }
 
-async function reach(page: Page, url: string): Promise<void> {
+async function goTo(page: Page, url: string): Promise<void> {
   for (let attempt = 0; ; attempt++) {
     try {
       await page.goto(url);
-      break;
+      return;
     } catch (error) {
       if (attempt === 40) throw error;
       await pause(250);
     }
   }
+}
+
+async function reach(page: Page, url: string): Promise<void> {
+  await goTo(page, url);
   await page.waitForFunction(() =>
     /\d+ of \d+ pockets/.test(document.querySelector("nav")?.textContent ?? ""),
   );
 }
 
 async function freshDrawing(page: Page): Promise<string> {
-  await page.goto(`http://127.0.0.1:${PORT}/`);
-  await page.waitForSelector("text=/Nothing here yet|Your drawings/i").catch(() => {});
+  await goTo(page, `http://127.0.0.1:${PORT}/`);
+  await page.waitForTimeout(800);
   await page.getByRole("button", { name: "Open a copy of Lantern in the shed" }).click();
   await page.waitForURL(/desk/);
   await reach(page, page.url());
