@@ -44,3 +44,15 @@ export const isInkWidth = (width: number, page: Box): boolean =>
 export const isDash = (dash: readonly number[], page: Box): boolean =>
   dash.every((length) => length >= 0 && length <= LARGEST) &&
   dash.reduce((sum, length) => sum + length, 0) >= FINEST_DASH * diagonal(page);
+
+const MOST_KNOTS = 20_000;
+const LARGEST_SHARE = 1000;
+
+/** Whether numbers are pairs of a place from 0 to 1, rising, and a share of a width. */
+export const isProfile = (numbers: readonly number[]): boolean =>
+  numbers.length >= 4 &&
+  numbers.length <= MOST_KNOTS &&
+  numbers.length % 2 === 0 &&
+  numbers.every((n, k) =>
+    k % 2 === 0 ? n >= (numbers[k - 2] ?? 0) && n <= 1 : n >= 0 && n <= LARGEST_SHARE,
+  );

@@ -21,7 +21,7 @@ import {
 } from "class-validator";
 import { BLENDS, CAPS, JOINS, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
 
-import { isPageBox, LARGEST, PAGE_SIDE } from "./bounds.ts";
+import { isPageBox, isProfile, LARGEST, PAGE_SIDE } from "./bounds.ts";
 
 export const FINITE = { allowNaN: false, allowInfinity: false };
 
@@ -46,16 +46,7 @@ const IsRings = rule(
   everyOne((ring) => areNumbers(ring) && ring.length >= 6 && ring.length % 2 === 0),
 );
 const IsPlace = rule("isPlace", (value) => areNumbers(value) && value.length === 2);
-/** Pairs of a place from 0 to 1, rising, and a share. */
-const IsProfile = rule(
-  "isProfile",
-  (value) =>
-    areNumbers(value) &&
-    value.length >= 4 &&
-    value.length <= MOST_KNOTS &&
-    value.length % 2 === 0 &&
-    value.every((n, k) => (k % 2 === 0 ? n >= (value[k - 2] ?? 0) && n <= 1 : n >= 0 && n <= LARGEST_SHARE)),
-);
+const IsProfile = rule("isProfile", (value) => areNumbers(value) && isProfile(value));
 const IsDashes = rule(
   "isDashes",
   (value) =>
@@ -74,8 +65,6 @@ export const IsRecords = rule(
     value.every((item) => typeof item === "object" && item !== null && !Array.isArray(item)),
 );
 
-const MOST_KNOTS = 20_000;
-const LARGEST_SHARE = 1000;
 const MOST_DASHES = 64;
 
 export class BoxRecord {

@@ -1,6 +1,7 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
 import { BLENDS, type Shade, type Stroke } from "../drawing/drawing.ts";
 import type { Point } from "../geometry/point.ts";
+import { isProfile } from "./bounds.ts";
 import { OURS } from "./svg-facts.ts";
 import type { Mark } from "./svg-marks.ts";
 import { chainsOf } from "./svg-path.ts";
@@ -31,12 +32,22 @@ export const isTrap = ({ element }: Mark): boolean => "data-trap" in element.att
 /** A point in the pocket a pour coloured, or undefined for what is no pour. */
 export const pourPlace = ({ element }: Mark): Point | undefined => placeIn(element.attributes["data-pour"]);
 
+/** The place in a pocket that a pour or a shade names. */
+export const placeOf = (mark: Mark): Point | undefined =>
+  pourPlace(mark) ?? placeIn(mark.element.attributes["data-shade"]);
+
+/** A share from 0 to 1; all where the text makes no sense. */
+export function shareIn(text: string | undefined): number {
+  const share = Number(text ?? 1);
+  return share >= 0 && share <= 1 ? share : 1;
+}
+
 export function shadeOf(mark: Mark, id: string, rank: number): Omit<Shade, "paint"> | undefined {
   const { attributes } = mark.element;
   const seed = placeIn(attributes["data-shade"]);
   if (!seed) return undefined;
   const blend = BLENDS.find((mode) => mode === mark.style["mix-blend-mode"]) ?? "normal";
-  const opacity = Number(attributes["data-opacity"] ?? 1);
+  const opacity = shareIn(attributes["data-opacity"]);
   return { id, rank, points: mark.chains[0].points, seed, blend, opacity };
 }
 
@@ -54,7 +65,7 @@ export function nibOf({ attributes }: SvgElement): Pick<Stroke, "nib" | "profile
   const profile = numbersIn(attributes["data-profile"]);
   return {
     ...(attributes["data-nib"] ? { nib: attributes["data-nib"] } : {}),
-    ...(profile.length >= 4 && profile.length % 2 === 0 ? { profile } : {}),
+    ...(isProfile(profile) ? { profile } : {}),
   };
 }
 

@@ -15,7 +15,18 @@ import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "./bounds
 import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
 import { type AsideKind, type Asides, type Mark, marksOf } from "./svg-marks.ts";
-import { drawnStroke, factsIn, isTrap, nibOf, paintNameOf, pourPlace, shadeOf, sheetOf } from "./svg-ours.ts";
+import {
+  drawnStroke,
+  factsIn,
+  isTrap,
+  nibOf,
+  paintNameOf,
+  placeOf,
+  pourPlace,
+  shadeOf,
+  shareIn,
+  sheetOf,
+} from "./svg-ours.ts";
 import type { Tint } from "./svg-paint.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
@@ -303,6 +314,11 @@ class MarkReader {
       const paint = paintNameOf(mark);
       const outline = this.nearChains(mark).map(closedPoints);
       if (outline.length === 0) continue;
+      const place = placeOf(mark);
+      if (place && !isNearPage(place, this.box)) {
+        this.aside("beyond", mark);
+        continue;
+      }
       const seed = pourPlace(mark);
       const shade = shadeOf(mark, `h${shades.length + 1}`, shades.length + 1);
       if (seed) pours.push({ seed, outline, paint, rank: ++this.rank });
@@ -319,7 +335,7 @@ class MarkReader {
 
   private addOurInk(mark: Mark): void {
     const drawn = drawnStroke(mark);
-    if (drawn) {
+    if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box)) {
       this.rank++;
       this.strokes.push({ id: `s${this.rank}`, rank: this.rank, ...drawn, ...calledAs(mark) });
     } else if (mark.stroke) this.addOurStroke(mark);
@@ -349,7 +365,7 @@ class MarkReader {
 /** A tint without what the sheet's own opacity takes from it. */
 const ownTint = ({ style }: Mark, tint: Tint): Tint => ({
   ...tint,
-  alpha: Number(style["fill-opacity"] ?? 1),
+  alpha: shareIn(style["fill-opacity"]),
 });
 
 const outlineOf = ({ chains }: Mark): number[][] => chains.map(({ points }) => points);
