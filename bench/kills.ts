@@ -43,6 +43,7 @@ export async function killsBench(): Promise<void> {
         lost++;
         console.log(`  kill ${kill}: ${kept.count} kept, ${found} came back`);
       }
+      if ((kill + 1) % 25 === 0) console.log(`  ${kill + 1} kills so far, ${lost} lost something`);
     }
   } finally {
     own.end();

@@ -312,7 +312,8 @@ class MarkReader {
       if (isTrap(mark)) continue;
       const before = this.rank;
       const paint = paintNameOf(mark);
-      const outline = this.nearChains(mark).map(closedPoints);
+      const chains = this.nearChains(mark);
+      const outline = chains.map(closedPoints);
       if (outline.length === 0) continue;
       const place = placeOf(mark);
       if (place && !isNearPage(place, this.box)) {
@@ -320,7 +321,7 @@ class MarkReader {
         continue;
       }
       const seed = pourPlace(mark);
-      const shade = shadeOf(mark, `h${shades.length + 1}`, shades.length + 1);
+      const shade = shadeOf({ ...mark, chains }, `h${shades.length + 1}`, shades.length + 1);
       if (seed) pours.push({ seed, outline, paint, rank: ++this.rank });
       else if (shade) {
         shades.push(shade);
