@@ -120,14 +120,14 @@ function Removal({ colour, uses }: { colour: Colour; uses: number }) {
   const chosen = others.find(({ id }) => id === by) ?? others[0];
   if (!chosen) return <p className="mt-3 text-xs text-quiet">The last colour of the tin stays.</p>;
   return (
-    <div className="mt-3 flex items-end gap-2 border-t border-line pt-3">
+    <div className="mt-3 grid gap-2 border-t border-line pt-3">
       {uses > 0 && (
-        <label className="grid min-w-0 flex-1 gap-1 text-xs text-quiet">
+        <label className="grid gap-1 text-xs text-quiet">
           Paint {uses === 1 ? "its place" : `its ${uses} places`} in
           <select
             value={chosen.id}
             onChange={(event) => setBy(event.target.value)}
-            className="h-8 rounded-md border border-edge bg-white px-1 text-sm text-text"
+            className="h-8 min-w-0 rounded-md border border-edge bg-white px-1 text-sm text-text"
           >
             {others.map(({ id, name }) => (
               <option key={id} value={id}>
@@ -140,11 +140,12 @@ function Removal({ colour, uses }: { colour: Colour; uses: number }) {
       <button
         type="button"
         onClick={() => edit(removeColour(colour.id, colour.name, chosen.id))}
-        className="flex h-8 items-center gap-1.5 rounded-md border border-edge px-2 hover:bg-well"
+        className="flex h-8 items-center justify-center gap-1.5 rounded-md border border-edge px-2 hover:bg-well"
       >
         <Trash2 size={14} aria-hidden />
-        {uses > 0 ? "and remove" : "Remove"}
-        <span className="sr-only"> {colour.name}</span>
+        <span className="truncate">
+          {uses > 0 ? "Repaint and remove" : "Remove"} {colour.name}
+        </span>
       </button>
     </div>
   );
