@@ -16,11 +16,8 @@ export function goToWaiting(desk: DeskStore): void {
   const fitScale = fitView(page.box, state.matSize).scale;
   const view = viewOn(state.view, seed, state.matSize, page.box.width / 20, fitScale);
   const colour = paint ? `${tin[paint.colour]?.name}, ${stepWord(paint.step)},` : "Colour";
-  state.set({
-    shownWaiting: id,
-    view,
-    said: `${colour} waits for its pocket: ${next + 1} of ${waiting.length}`,
-  });
+  state.set({ shownWaiting: id, view });
+  state.tell(`${colour} waits for its pocket: ${next + 1} of ${waiting.length}.`);
 }
 
 export function letGoOfWaiting(desk: Desk): void {

@@ -120,7 +120,7 @@ function Removal({ colour, uses }: { colour: Colour; uses: number }) {
   const chosen = others.find(({ id }) => id === by) ?? others[0];
   if (!chosen) return <p className="mt-3 text-xs text-quiet">The last colour of the tin stays.</p>;
   return (
-    <div className="mt-3 grid gap-2 border-t border-line pt-3">
+    <div className="mt-3 grid grid-cols-1 gap-2 border-t border-line pt-3">
       {uses > 0 && (
         <label className="grid gap-1 text-xs text-quiet">
           Paint {uses === 1 ? "its place" : `its ${uses} places`} in
@@ -143,9 +143,7 @@ function Removal({ colour, uses }: { colour: Colour; uses: number }) {
         className="flex h-8 items-center justify-center gap-1.5 rounded-md border border-edge px-2 hover:bg-well"
       >
         <Trash2 size={14} aria-hidden />
-        <span className="truncate">
-          {uses > 0 ? "Repaint and remove" : "Remove"} {colour.name}
-        </span>
+        <span className="truncate">Remove {colour.name}</span>
       </button>
     </div>
   );
