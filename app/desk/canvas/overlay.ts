@@ -36,12 +36,7 @@ export function paintOverlay(
   if (trail) paintTrail(context, trail, colours, pixel);
 }
 
-function paintPockets(
-  context: CanvasRenderingContext2D,
-  desk: Desk,
-  { fern, paper }: Colours,
-  pixel: number,
-): void {
+function paintPockets(context: CanvasRenderingContext2D, desk: Desk, colours: Colours, pixel: number): void {
   const lit = desk.walked !== null ? desk.derived.pockets[desk.walked] : desk.hovered;
   const shown = desk.preview?.pockets ?? (lit ? [lit] : []);
   const tool = activeTool(desk);
@@ -50,18 +45,28 @@ function paintPockets(
     if (!desk.preview && tool === "pour" && desk.stage === "Flats" && !holdsPaint(desk, pocket)) {
       const colour = desk.history.drawing.tin[desk.paint.colour];
       context.globalAlpha = 0.55;
-      context.fillStyle = colour ? stepOf(colour.value, desk.paint.step) : fern;
+      context.fillStyle = colour ? stepOf(colour.value, desk.paint.step) : colours.fern;
       context.fill(path, "evenodd");
       context.globalAlpha = 1;
     }
-    context.lineJoin = "round";
-    context.strokeStyle = paper;
-    context.lineWidth = 4 * pixel;
-    context.stroke(path);
-    context.strokeStyle = fern;
-    context.lineWidth = 2 * pixel;
-    context.stroke(path);
+    lightUp(context, path, colours, pixel);
   }
+}
+
+/** A line round something, on a pale edge that parts it from what lies beneath. */
+function lightUp(
+  context: CanvasRenderingContext2D,
+  path: Path2D,
+  { fern, paper }: Colours,
+  pixel: number,
+): void {
+  context.lineJoin = "round";
+  context.strokeStyle = paper;
+  context.lineWidth = 4 * pixel;
+  context.stroke(path);
+  context.strokeStyle = fern;
+  context.lineWidth = 2 * pixel;
+  context.stroke(path);
 }
 
 /** Whether a pocket is already of the colour in hand: then lighting it up would only dull its lines. */
@@ -205,18 +210,12 @@ function paintChosenShade(
 function paintChosenFlat(
   context: CanvasRenderingContext2D,
   { stage, chosenFlat, history }: Desk,
-  { fern, paper }: Colours,
+  colours: Colours,
   pixel: number,
 ): void {
   const shape = stage === "Flats" && chosenFlat ? history.drawing.flatShapes[chosenFlat] : undefined;
   if (!shape) return;
-  const path = pathOf(shape.outline, true);
-  context.strokeStyle = paper;
-  context.lineWidth = 4 * pixel;
-  context.stroke(path);
-  context.strokeStyle = fern;
-  context.lineWidth = 2 * pixel;
-  context.stroke(path);
+  lightUp(context, pathOf(shape.outline, true), colours, pixel);
 }
 
 function paintMark(
