@@ -21,7 +21,12 @@ const drawing = () =>
   newDrawing("Radishes", defaultPage({ x: 0, y: 0, width: 10, height: 10 }), [
     { id: "s1", rank: 1, points: [0, 0, 1, 1, 2, 2, 3, 3], closed: false, width: 1 },
   ]);
-const settle = () => new Promise((resolve) => setTimeout(resolve, 60));
+/** Until nothing is being kept any more. */
+async function settle(states: readonly KeepState[]): Promise<void> {
+  const pause = () => new Promise((resolve) => setTimeout(resolve, 60));
+  await pause();
+  for (let k = 0; k < 100 && states.at(-1) === "keeping"; k++) await pause();
+}
 
 beforeEach(async () => {
   await database.delete();
@@ -52,7 +57,7 @@ describe("the shelf", () => {
     keeper.keep(steps(opened.history, 1));
     keeper.keep(three);
     keeper.keep(undo(three)!.history);
-    await settle();
+    await settle(states);
     expect(states.at(-1)).toBe("kept");
     const again = (await openDrawing(id))!.history;
     expect(Object.keys(again.drawing.tin)).toContain("c1");
@@ -61,13 +66,13 @@ describe("the shelf", () => {
   });
 
   it("keeps a merged step as the one it became", async () => {
-    const { id, opened, keeper } = await openWithKeeper();
+    const { id, opened, keeper, states } = await openWithKeeper();
     let history = opened.history;
     for (const value of ["#000000", "#111111", "#222222"]) {
       history = applyEdit(history, changeColour("frond", value, "Frond"))!.history;
       keeper.keep(history);
     }
-    await settle();
+    await settle(states);
     const again = (await openDrawing(id))!.history;
     expect(again.steps).toHaveLength(1);
     expect(again.drawing.tin.frond.value).toBe("#222222");
@@ -77,7 +82,7 @@ describe("the shelf", () => {
     const { id, opened, keeper, states } = await openWithKeeper();
     await keepChange(id, 0, { from: 0, steps: steps(opened.history, 1).steps, cursor: 1 });
     keeper.keep(steps(opened.history, 2));
-    await settle();
+    await settle(states);
     expect(states.at(-1)).toBe("elsewhere");
     expect((await openDrawing(id))!.history.steps).toHaveLength(1);
   });
@@ -88,11 +93,11 @@ describe("the shelf", () => {
       throw Object.assign(new Error("full"), { name: "QuotaExceededError" });
     });
     keeper.keep(steps(opened.history, 1));
-    await settle();
+    await settle(states);
     expect(states.at(-1)).toBe("full");
     full.mockRestore();
     keeper.keep(steps(opened.history, 2));
-    await settle();
+    await settle(states);
     expect(states.at(-1)).toBe("kept");
     expect((await openDrawing(id))!.history.steps).toHaveLength(2);
   });
@@ -128,9 +133,9 @@ describe("the shelf", () => {
   });
 
   it("renames, duplicates with history, deletes and puts back", async () => {
-    const { id, opened, keeper } = await openWithKeeper();
+    const { id, opened, keeper, states } = await openWithKeeper();
     keeper.keep(steps(opened.history, 2));
-    await settle();
+    await settle(states);
     await renameDrawing(id, "Long radishes");
     await duplicateDrawing(id);
     const names = (await listDrawings()).rows.map(({ name }) => name);

@@ -199,8 +199,9 @@ class MapEditor {
   }
 
   private removeEdges(s: number): void {
-    const { noding } = this.map;
+    const { noding, changedVertices } = this.map;
     for (let e = noding.first[s]; noding.owner[e] === s; e++) {
+      changedVertices.add(noding.at[e]).add(noding.at[e + 1]);
       this.rings.unlink(e);
       noding.owner[e] = -1;
     }
@@ -327,6 +328,8 @@ class MapEditor {
     this.setFirst(s, slot);
     const chain = [from, ...hits, to];
     chain.forEach((v, k) => {
+      // Also those it is only bent to: where lines meet is found anew with it.
+      this.map.changedVertices.add(v);
       noding.at[slot + k] = v;
       noding.owner[slot + k] = k + 1 < chain.length ? s : -1;
     });
