@@ -199,6 +199,42 @@ test("flat shapes that came in are dipped, poured, chosen and deleted", async ({
   await expect(undo(page)).toHaveAccessibleName("Undo: Remove shape");
 });
 
+test("a whole drawing moved takes bridges, colours and shades along", async ({ page }) => {
+  const pockets = await openIcon(page, "flower");
+  for (const { seed } of pockets) await clickPage(page, seed);
+  await stage(page, "Light").click();
+  const [x, y] = pockets[0].seed;
+  await dragPage(page, [
+    [x, y],
+    [x + 30, y],
+    [x + 30, y + 30],
+    [x, y + 30],
+  ]);
+  await expect(stage(page, "Light")).toContainText("1 shade");
+  await stage(page, "Lines").click();
+  await tool(page, "Arrange").click();
+  await page.keyboard.press("Control+a");
+  const from = await onScreen(page, [500, 41 * 7.5]);
+  await page.mouse.move(...from);
+  await page.mouse.down();
+  await page.mouse.move(from[0] + 60, from[1] + 25, { steps: 6 });
+  await page.mouse.up();
+  await stage(page, "Flats").click();
+  await expect(stage(page, "Flats")).toContainText(`${pockets.length} of ${pockets.length} pockets`);
+  await expect(page.getByRole("button", { name: /^Waiting for a pocket/ })).toContainText("none");
+  await expect(page.locator("[data-sheet=shade]")).toContainText("1");
+});
+
+test("a name typed is kept when its field closes by Escape; equal names are told", async ({ page }) => {
+  await openIcon(page, "house");
+  await page.getByRole("button", { name: "Change Dusk" }).click();
+  await page.getByRole("textbox", { name: "Name" }).fill("Frond");
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Change Frond" })).toHaveCount(2);
+  await page.getByRole("button", { name: "Change Frond" }).nth(1).click();
+  await expect(page.getByText("Another colour has this name too.")).toBeVisible();
+});
+
 test("typed numbers are taken when they are meant, in one step", async ({ page }) => {
   await openIcon(page, "house");
   await stage(page, "Lines").click();

@@ -1,5 +1,12 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { changeColour, changeSheet, setReach, setStrict } from "#core/drawing/edits.ts";
+import {
+  addColour,
+  changeColour,
+  changeSheet,
+  removeColour,
+  setReach,
+  setStrict,
+} from "#core/drawing/edits.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
 import type { DeskStore } from "./desk-store.ts";
 import { goToOpening, nextSnag } from "./next-snag.ts";
@@ -87,6 +94,23 @@ describe("pouring", () => {
     expect(state().paint).toEqual({ colour: "enamel", step: 2 });
     dragTool(desk, "dip", [[70, 50]]);
     expect(state().paint.colour).toBe("enamel");
+  });
+});
+
+describe("a colour that goes", () => {
+  it("is never left in the hand, nor by undoing", async () => {
+    await open(CLOSED);
+    state().edit(addColour("moss", "Moss", "#334411"));
+    state().set({ paint: { colour: "moss", step: 1 } });
+    dragTool(desk, "pour", [[30, 50]]);
+    state().edit(removeColour("moss", "Moss", "radish"));
+    expect(paintAt(desk, [30, 50])).toEqual({ colour: "radish", step: 1 });
+    expect(state().history.drawing.tin[state().paint.colour]).toBeDefined();
+    state().undo();
+    state().set({ paint: { colour: "moss", step: 0 } });
+    state().undo();
+    state().undo();
+    expect(state().history.drawing.tin[state().paint.colour]).toBeDefined();
   });
 });
 

@@ -5,6 +5,7 @@ import {
   changeStrokes,
   orderLines,
   removeLines,
+  removeNib,
   setAllInk,
   setInk,
 } from "#core/drawing/line-edits.ts";
@@ -14,6 +15,7 @@ import type { Point } from "#core/geometry/point.ts";
 import type { DeskStore, DrawSettings } from "./desk-store.ts";
 import { onLineKey } from "./line-keys.ts";
 import { drawWidth, shortTails, tailLimit, tidyTargets, tidyTolerance } from "./line-settings.ts";
+import { strokeNear } from "./lines-near.ts";
 import {
   beginDrag,
   dragTool,
@@ -78,6 +80,17 @@ describe("drawing on the desk", () => {
     expect(draw().profile![1]).toBeLessThan(0.35);
     drawing({ pressed: false });
     expect(draw().profile).toBeUndefined();
+  });
+
+  it("ends as firmly as it was drawn: lifting the pen presses no more", async () => {
+    await open();
+    drawing({ way: "hand", pressed: true, steadying: 0 });
+    const at = (x: number, pressure: number) => pressAt(desk, [x, 50 + x / 40], { pressure });
+    const gesture = TOOLS.draw.press(at(23, 0.6))!;
+    for (let x = 24; x < 46; x++) gesture.move?.(at(x, 0.8));
+    gesture.end?.(at(46, 0));
+    const { profile } = last(strokesOf(desk));
+    expect(profile!.at(-1)).toBeGreaterThan(0.75);
   });
 
   it("joins a line it begins or ends near, shows how far it is, and closes near its own start", async () => {
@@ -246,6 +259,31 @@ describe("trimming on the desk", () => {
   });
 });
 
+describe("picking", () => {
+  it("takes ink where it is seen, across its width, the topmost first", async () => {
+    await open(
+      svg(
+        '<path id="wide" stroke-width="12" d="M10 50H90"/><path id="thin" d="M10 54H90"/><path id="over" stroke-width="6" d="M50 20V80"/>',
+      ),
+    );
+    const picked = (at: Point) => strokeNear(state(), at, 0.1)?.name;
+    expect(picked([20, 44.6])).toBe("wide");
+    expect(picked([20, 54])).toBe("thin");
+    expect(picked([52, 45])).toBe("over");
+    expect(picked([20, 40])).toBeUndefined();
+  });
+
+  it("bends and pins the point nearest to the pointer, not the first within reach", async () => {
+    await open(svg('<path id="close" d="M20 50L20.6 50L21.2 50L80 50"/>'));
+    const { id } = named("close");
+    state().set({ selected: [id] });
+    dragTool(desk, "bend", [[20.55, 50]]);
+    expect(state().heldPoints).toEqual([1]);
+    dragTool(desk, "tidy", [[21.15, 50]]);
+    expect(state().pins[id]).toEqual([2]);
+  });
+});
+
 describe("bending on the desk", () => {
   it("moves points and handles; ends that meet follow if that is wanted, and colours stay", async () => {
     await open();
@@ -409,6 +447,17 @@ describe("arranging on the desk", () => {
     key("Delete");
     expect(strokesOf(desk)).toHaveLength(4);
     expect(key("z")).toBe(false);
+  });
+
+  it("turns strokes even whose nib is deleted", async () => {
+    await open();
+    state().edit(addNib({ id: "own", name: "Own", profile: [0, 1, 1, 0.2], strands: 1 }));
+    state().edit(changeStrokes([named("post").id], { nib: "own" }));
+    state().edit(removeNib("own", "Own"));
+    expect(named("post")).not.toHaveProperty("nib");
+    expect(state().history.drawing.nibs).not.toHaveProperty("own");
+    state().undo();
+    expect(named("post").nib).toBe("own");
   });
 
   it("has a nib's strokes follow when the nib is changed", async () => {
