@@ -8,6 +8,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { type Browser, chromium, type Page } from "@playwright/test";
+import { goTo } from "./go-to.ts";
 
 const PORT = 4194;
 const KILLS = Number(process.env.KILLS ?? 200);
@@ -94,18 +95,6 @@ class Chromium {
       process.kill(-this.child.pid!, "SIGKILL");
     } catch {
       // It is gone already.
-    }
-  }
-}
-
-async function goTo(page: Page, url: string): Promise<void> {
-  for (let attempt = 0; ; attempt++) {
-    try {
-      await page.goto(url);
-      return;
-    } catch (error) {
-      if (attempt === 40) throw error;
-      await pause(250);
     }
   }
 }

@@ -11,6 +11,7 @@ import type { Point } from "../core/geometry/point.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { pocketsOf } from "../core/pockets/pockets.ts";
 import { linesOf } from "../core/pockets/reading.ts";
+import { goTo } from "./go-to.ts";
 
 const PORT = 4193;
 const LIMIT_MS = 50;
@@ -39,7 +40,7 @@ export async function mainThreadBench(): Promise<void> {
 }
 
 async function measure(page: Page): Promise<void> {
-  await reach(page, `http://127.0.0.1:${PORT}/`);
+  await goTo(page, `http://127.0.0.1:${PORT}/`);
   await page.getByRole("button", { name: "Open a copy of Lantern in the shed" }).click();
   await page.waitForURL(/desk/);
   await page.waitForTimeout(4000);
@@ -81,18 +82,6 @@ async function measure(page: Page): Promise<void> {
   await longest("zooming", async () => {
     for (let i = 0; i < 30; i++) await page.mouse.wheel(0, i < 15 ? -120 : 120);
   });
-}
-
-async function reach(page: Page, url: string): Promise<void> {
-  for (let i = 0; ; i++) {
-    try {
-      await page.goto(url);
-      return;
-    } catch (error) {
-      if (i === 40) throw error;
-      await page.waitForTimeout(250);
-    }
-  }
 }
 
 /** Inner points of the drawing's pockets where the whole page is shown. */

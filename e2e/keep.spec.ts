@@ -1,5 +1,5 @@
 /** Kept means kept: two tabs, no storage, no server, leaving with something unkept. */
-import { expect, type Page, test as plain } from "@playwright/test";
+import { type BrowserContext, expect, type Page, test as plain } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
 import { clickPage, demoFile, deskReady, openDemo, pocketsIn, save, stage, test } from "./desk.ts";
 
@@ -8,6 +8,14 @@ const kettle = pocketsIn(demoFile("kettle"));
 const poured = (page: Page, count: number) =>
   expect(stage(page, "Flats")).toContainText(`${count} of ${kettle.length} pockets`);
 const pour = (page: Page, index: number) => clickPage(page, kettle[index].seed as Point);
+
+/** The same drawing in another tab. */
+async function sameIn(context: BrowserContext, page: Page): Promise<Page> {
+  const second = await context.newPage();
+  await second.goto(page.url());
+  await deskReady(second);
+  return second;
+}
 
 /** As a browser in which nothing can be kept. */
 const withoutStorage = (page: Page) =>
@@ -20,9 +28,7 @@ test("a second tab hears at once that the drawing is open, and that it has chang
   await openDemo(page, KETTLE);
   await pour(page, 0);
   await expect(page.locator("[data-keeping=kept]")).toBeVisible();
-  const second = await context.newPage();
-  await second.goto(page.url());
-  await deskReady(second);
+  const second = await sameIn(context, page);
   await expect(second.getByRole("alert")).toContainText("open in another tab too");
   await poured(second, 1);
   await pour(page, 1);
@@ -62,9 +68,7 @@ test("leaving with something unkept warns", async ({ page, context }) => {
   await openDemo(page, KETTLE);
   await pour(page, 0);
   await expect(page.locator("[data-keeping=kept]")).toBeVisible();
-  const second = await context.newPage();
-  await second.goto(page.url());
-  await deskReady(second);
+  const second = await sameIn(context, page);
   await pour(page, 1);
   await expect(page.locator("[data-keeping=kept]")).toBeVisible();
   await expect(second.getByRole("alert")).toContainText("was changed in another tab");

@@ -112,8 +112,9 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       begin(event.nativeEvent);
       return;
     }
-    waiting.current = event.nativeEvent;
-    setTimeout(startWaiting, FINGER_WAITS_MS);
+    const first = event.nativeEvent;
+    waiting.current = first;
+    setTimeout(() => waiting.current === first && startWaiting(), FINGER_WAITS_MS);
   };
 
   const onPointerMove = (event: ReactPointerEvent<HTMLDivElement>) => {

@@ -133,28 +133,15 @@ function Counts() {
       <Snag word="Uncoloured pockets" count={bare.length} onStep={() => step(bare)} />
       <Snag word="Specks" count={specks.length} onStep={() => step(specks)} />
       {specks.length > 0 && (
-        <li>
-          <button
-            type="button"
-            onClick={() => fillSpecksOf(desk.getState())}
-            className="my-1 h-8 w-full rounded-md border border-edge hover:bg-well"
-          >
-            Fill specks from neighbours
-          </button>
-        </li>
+        <Remedy word="Fill specks from neighbours" onUse={() => fillSpecksOf(desk.getState())} />
       )}
       <Snag word="Waiting for a pocket" count={waiting.length} onStep={() => goToWaiting(desk)} />
       {waiting.length > 0 && (
-        <li>
-          <button
-            type="button"
-            title="Colour and shade whose pockets have gone; they come back when the pockets do"
-            onClick={() => letGoOfWaiting(desk.getState())}
-            className="my-1 h-8 w-full rounded-md border border-edge hover:bg-well"
-          >
-            Let what waits go
-          </button>
-        </li>
+        <Remedy
+          word="Let what waits go"
+          hint="Colour and shade whose pockets have gone; they come back when the pockets do"
+          onUse={() => letGoOfWaiting(desk.getState())}
+        />
       )}
       <Snag word="Openings" count={openings} onStep={() => desk.getState().set({ stage: "Gaps" })} />
     </ul>
@@ -174,6 +161,22 @@ function Snag({ word, count, onStep }: { word: string; count: number; onStep: ()
         <span className={clsx("tabular-nums", count > 0 && "font-semibold text-ember")}>
           {count === 0 ? "none" : count}
         </span>
+      </button>
+    </li>
+  );
+}
+
+/** What can be done about a snag in one go. */
+function Remedy({ word, hint, onUse }: { word: string; hint?: string; onUse: () => void }) {
+  return (
+    <li>
+      <button
+        type="button"
+        title={hint}
+        onClick={onUse}
+        className="my-1 h-8 w-full rounded-md border border-edge hover:bg-well"
+      >
+        {word}
       </button>
     </li>
   );
