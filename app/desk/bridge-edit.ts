@@ -1,7 +1,7 @@
 import { addBridges } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import type { Opening } from "#core/pockets/free-space.ts";
-import { newId } from "../keep/shelf.ts";
 
 /** Bridges openings for good. */
 export const bridgeEdit = (openings: readonly Opening[]): Edit =>

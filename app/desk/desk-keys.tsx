@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { ranked } from "#core/drawing/drawing.ts";
 import { removeFlat, removeShade } from "#core/drawing/edits.ts";
 import { pointNumbers } from "#core/lines/bend.ts";
+import { fitView, zoomAt } from "../painting/view.ts";
 import { activeTool, type Desk, type DeskStore, STAGES, useDeskStore } from "./desk-store.ts";
 import { onLineKey } from "./line-keys.ts";
 import { refusal, SHEET_OF_TOOL } from "./locks.ts";
@@ -12,7 +13,6 @@ import { bentLine } from "./tools/bend.ts";
 import { dipInto } from "./tools/dip.ts";
 import { chooseForTidy } from "./tools/tidy.ts";
 import { TRAYS } from "./trays.ts";
-import { fitView, zoomAt } from "./view.ts";
 import { walk, walkedPocket } from "./walk.ts";
 
 const TRAY_KEYS = "qwerty";

@@ -26,16 +26,15 @@ import type { Tail } from "#core/pockets/tails.ts";
 import { type Derived, derive, pocketAt, type Scene, sceneOf } from "#core/scene/scene.ts";
 import { Keeper, type KeepState } from "../keep/keeper.ts";
 import type { Opened } from "../keep/shelf.ts";
+import type { Size, View } from "../painting/view.ts";
 import { type Client, pictureClient, pocketClient } from "../work/clients.ts";
 import type { PictureWork } from "../work/picture.worker.ts";
 import type { GapReading, PocketReading, PocketWork } from "../work/pockets.worker.ts";
 import { bridgeEdit } from "./bridge-edit.ts";
-import type { View } from "./canvas/paint.ts";
 import { placesKept } from "./line-places.ts";
 import { tidySettings, tidyTargets } from "./line-settings.ts";
 import { refusal } from "./locks.ts";
 import { pourInto } from "./pour-into.ts";
-import type { Size } from "./view.ts";
 
 export const STAGES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
 export type Stage = (typeof STAGES)[number];

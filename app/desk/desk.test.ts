@@ -8,6 +8,7 @@ import {
   setStrict,
 } from "#core/drawing/edits.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
+import { anchorOf } from "#core/pockets/anchors.ts";
 import type { DeskStore } from "./desk-store.ts";
 import { goToOpening, nextSnag } from "./next-snag.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "./openings.ts";
@@ -234,7 +235,7 @@ describe("shade", () => {
     await open(CLOSED);
     dragTool(desk, "shade", loop);
     const [shade] = Object.values(state().history.drawing.shades);
-    expect(shade).toMatchObject({ blend: "multiply", seed: [20, 20] });
+    expect(shade).toMatchObject({ blend: "multiply", anchor: anchorOf(state().derived.pockets[0]) });
     expect(state().chosenShade).toBe(shade.id);
     state().set({ chosenShade: null });
     dragTool(desk, "adjust", [[30, 40]]);

@@ -1,6 +1,6 @@
 import { showLength } from "#core/drawing/length.ts";
+import { toScreen } from "../painting/view.ts";
 import { useDesk, useDeskStore, widthsOf } from "./desk-store.ts";
-import { toScreen } from "./view.ts";
 
 const CARD = { width: 268, height: 130 };
 

@@ -469,7 +469,7 @@ describe("arranging on the desk", () => {
         .scene.sheets.find(({ name }) => name === "ink")!
         .items.find(({ id }) => id === named("post").id)!;
     const before = inkOf();
-    expect(before.kind).toBe("ink");
+    expect(before.area.kind).toBe("region");
     state().edit(changeNib("own", { strands: 3 }, "Own"));
     expect(inkOf()).not.toEqual(before);
     expect(drawWidth(state())).toBe(1);

@@ -12,6 +12,7 @@ import {
 import type { Edit } from "#core/drawing/history.ts";
 import { addStroke, orderLines, removeLines, reshapeLine, transformLines } from "#core/drawing/line-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
+import { anchorOf } from "#core/pockets/anchors.ts";
 import type { DeskStore } from "./desk-store.ts";
 import { openDesk, strokesOf, svg } from "./testing.ts";
 
@@ -32,7 +33,7 @@ function editsOf(): Record<"ink" | "flats" | "shade", Edit[]> {
   const { drawing } = state().history;
   const [pocket] = state().derived.pockets;
   const [stroke] = strokesOf(desk);
-  const target = { pocket };
+  const target = { anchor: anchorOf(pocket) };
   const paint = { colour: "frond", step: 0 };
   const carried = carriedBy(drawing, [stroke.id], state().derived.pockets);
   return {
@@ -45,12 +46,13 @@ function editsOf(): Record<"ink" | "flats" | "shade", Edit[]> {
       addBridges([{ id: "b", points: [0, 0, 1, 0, 2, 0, 3, 0] }]),
       setReach(2),
     ],
-    flats: [pour([target], paint, ["p"]), fillSpecks([{ target, paint, id: "p" }]), removeFlat("none")],
+    flats: [pour([target], paint, ["p"]), fillSpecks([{ target, paint }]), removeFlat("none")],
     shade: [
       addShade({
         id: "s",
         points: [20, 20, 30, 20, 30, 30, 20, 20],
-        seed: [25, 25],
+        kind: "drawn",
+        anchor: target.anchor,
         paint,
         blend: "multiply",
         opacity: 0.5,

@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import { widthInInches } from "#core/drawing/drawing.ts";
-import { ArtCanvas } from "./canvas/art-canvas.ts";
+import { ArtCanvas } from "../painting/art-canvas.ts";
+import { artWorker } from "../work/clients.ts";
 import { useDesk } from "./desk-store.ts";
 
 const LARGEST = 132;
@@ -20,7 +21,7 @@ export function Loupe() {
   const height = Math.max(1, Math.round(printedHeight * fits));
 
   useEffect(() => {
-    layer.current = new ArtCanvas(frame.current!, "loupe");
+    layer.current = new ArtCanvas(frame.current!, "loupe", artWorker());
     return () => layer.current?.stop();
   }, []);
   useEffect(() => {

@@ -2,9 +2,9 @@
 
 import { showLength } from "#core/drawing/length.ts";
 import { diagonal } from "#core/geometry/point.ts";
+import { fitView, viewOn } from "../painting/view.ts";
 import type { DeskStore } from "./desk-store.ts";
 import { pocketCounts } from "./stats.ts";
-import { fitView, viewOn } from "./view.ts";
 import { describePocket } from "./walk.ts";
 
 export function nextSnag(desk: DeskStore, by: number): void {

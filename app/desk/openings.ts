@@ -1,7 +1,7 @@
 /** What can be done with openings: bridge them for good, or leave them open. */
 import { declineOpenings, reconsiderOpenings } from "#core/drawing/edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { isDeclined, isReached } from "#core/pockets/line-reader.ts";
-import { newId } from "../keep/shelf.ts";
 import { bridgeEdit } from "./bridge-edit.ts";
 import type { Desk } from "./desk-store.ts";
 

@@ -2,7 +2,7 @@ import type { Paint } from "#core/drawing/drawing.ts";
 import { pour } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
-import { newId } from "../keep/shelf.ts";
+import { pourTargets } from "#core/pockets/pouring.ts";
 import type { Desk } from "./desk-store.ts";
 
 /** The edit that pours into pockets of the desk; undefined when all of them hold that paint already. */
@@ -11,15 +11,12 @@ export function pourInto(
   pockets: readonly Pocket[],
   paint: Paint | null,
 ): Edit | undefined {
-  const { pourOf, pockets: all } = derived;
-  const { pours } = history.drawing;
-  const targets = pockets.flatMap((pocket) => {
-    const pourId = pourOf[all.indexOf(pocket)];
-    const now = pourId === undefined ? null : pours[pourId].paint;
-    if (now?.colour === paint?.colour && now?.step === paint?.step) return [];
-    return [
-      { pocket, pourId, shared: pourId !== undefined && pourOf.filter((id) => id === pourId).length > 1 },
-    ];
-  });
-  return targets.length > 0 ? pour(targets, paint, targets.map(newId)) : undefined;
+  const { drawing } = history;
+  const wanting = pockets
+    .map((pocket) => derived.pockets.indexOf(pocket))
+    .filter((index) => {
+      const now = drawing.pours[derived.pourOf[index] ?? ""]?.paint;
+      return now?.colour !== paint?.colour || now?.step !== paint?.step;
+    });
+  return wanting.length > 0 ? pour(pourTargets(drawing, derived, wanting), paint) : undefined;
 }

@@ -2,7 +2,7 @@
 import type { Paint } from "#core/drawing/drawing.ts";
 import { fillSpecks, type OnePour } from "#core/drawing/edits.ts";
 import { longestNeighbours } from "#core/pockets/neighbours.ts";
-import { newId } from "../keep/shelf.ts";
+import { pourTargets } from "#core/pockets/pouring.ts";
 import type { Desk } from "./desk-store.ts";
 import { pocketCounts } from "./stats.ts";
 
@@ -14,12 +14,11 @@ export function fillSpecksOf(desk: Desk): void {
     const id = pourOf[index];
     return id === undefined ? null : (pours[id]?.paint ?? null);
   };
-  const filled = pocketCounts(desk).specks.flatMap((index): OnePour[] => {
+  const { specks } = pocketCounts(desk);
+  const targets = pourTargets(desk.history.drawing, desk.derived, specks);
+  const filled = specks.flatMap((index, i): OnePour[] => {
     const source = neighbours[index].find((other) => paintOf(other));
-    if (source === undefined) return [];
-    return [
-      { target: { pocket: pockets[index], pourId: pourOf[index] }, paint: paintOf(source), id: newId() },
-    ];
+    return source === undefined ? [] : [{ target: targets[i], paint: paintOf(source) }];
   });
   if (filled.length > 0) desk.edit(fillSpecks(filled));
   else desk.tell("No speck has a coloured neighbour yet. Pour around them first.");

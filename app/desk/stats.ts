@@ -1,8 +1,7 @@
 /** Figures the desk shows, all derived. */
 import type { Paint, Pour, Shade } from "#core/drawing/drawing.ts";
 import { speckArea } from "#core/drawing/speck.ts";
-import { waitingPours } from "#core/pockets/keep-pours.ts";
-import { pocketAt } from "#core/scene/scene.ts";
+import { waitingPours } from "#core/pockets/anchors.ts";
 import type { Desk, Stage } from "./desk-store.ts";
 
 export function pocketCounts({ derived, history }: Desk) {
@@ -23,8 +22,8 @@ export function pocketCounts({ derived, history }: Desk) {
 /** Colour and shade whose pockets are not there now: they come back when the pockets do. */
 export function waitingIn({ derived, history }: Pick<Desk, "derived" | "history">): (Pour | Shade)[] {
   const { pours, shades } = history.drawing;
-  const lost = Object.values(shades).filter(({ seed }) => !pocketAt(derived.pockets, seed));
-  return [...waitingPours(pours, derived.pourOf), ...lost];
+  const lost = Object.values(shades).filter(({ id }) => !derived.pocketsOf.get(id)?.length);
+  return [...waitingPours(pours, derived), ...lost];
 }
 
 /** How many places use each tin colour, on whatever step of its ladder. */
@@ -35,7 +34,7 @@ export function usesOf({ history, derived }: Desk): Map<string, number> {
     if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
   };
   for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.paint);
-  for (const { paint } of waitingPours(pours, derived.pourOf)) count(paint);
+  for (const { paint } of waitingPours(pours, derived)) count(paint);
   for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
   for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
   return uses;

@@ -1,9 +1,9 @@
 /** Colour and shade whose pockets have gone: shown where they were, and forgotten when asked to. */
 import { stepWord } from "#core/colour/ladder.ts";
 import { letWaitingGo } from "#core/drawing/edits.ts";
+import { fitView, viewOn } from "../painting/view.ts";
 import type { Desk, DeskStore } from "./desk-store.ts";
 import { waitingIn } from "./stats.ts";
-import { fitView, viewOn } from "./view.ts";
 
 /** Shows the place of the next that waits, and says what it is. */
 export function goToWaiting(desk: DeskStore): void {
@@ -11,10 +11,10 @@ export function goToWaiting(desk: DeskStore): void {
   const waiting = waitingIn(state);
   if (waiting.length === 0) return;
   const next = (waiting.findIndex(({ id }) => id === state.shownWaiting) + 1) % waiting.length;
-  const { id, seed, paint } = waiting[next];
+  const { id, anchor, paint } = waiting[next];
   const { page, tin } = state.history.drawing;
   const fitScale = fitView(page.box, state.matSize).scale;
-  const view = viewOn(state.view, seed, state.matSize, page.box.width / 20, fitScale);
+  const view = viewOn(state.view, anchor.seed, state.matSize, page.box.width / 20, fitScale);
   const colour = paint ? `${tin[paint.colour]?.name}, ${stepWord(paint.step)},` : "Colour";
   state.set({ shownWaiting: id, view });
   state.tell(`${colour} waits for its pocket: ${next + 1} of ${waiting.length}.`);

@@ -1,8 +1,8 @@
 /** The browser's own storage: drawings as they began, and every step since. */
 import Dexie, { type EntityTable, type Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
-import type { Step } from "#core/drawing/history.ts";
-import { type DrawingOfVersion1, upgradedDrawing, withOpenInk } from "#core/drawing/upgrade.ts";
+import { type Step, upgradedHistory } from "#core/drawing/history.ts";
+import { VERSION } from "#core/drawing/upgrade.ts";
 
 export interface DrawingRow {
   readonly id: string;
@@ -33,24 +33,36 @@ class FernDatabase extends Dexie {
   constructor() {
     // A change is kept once it is on the disk, not once the browser means to write it.
     super("fern-pocket", { chromeTransactionDurability: "strict" });
+    // Drawings are brought up in one go, from whichever version the browser had, so that steps come along.
+    let had = VERSION;
+    const note = (version: number) => () => {
+      had = Math.min(had, version);
+    };
     this.version(1).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
-    this.version(2).upgrade((change) =>
-      change
-        .table<DrawingRow & { base: DrawingOfVersion1 }>("drawings")
-        .toCollection()
-        .modify((row) => {
-          Object.assign(row, { base: upgradedDrawing(row.base) });
-        }),
-    );
-    this.version(3).upgrade((change) =>
-      change
-        .table<DrawingRow>("drawings")
-        .toCollection()
-        .modify((row) => {
-          Object.assign(row, { base: { ...row.base, sheets: withOpenInk(row.base.sheets) } });
-        }),
-    );
+    this.version(2).upgrade(note(1));
+    this.version(3).upgrade(note(2));
+    this.version(4).upgrade(async (change) => {
+      note(3)();
+      const drawings = change.table<DrawingRow>("drawings");
+      const steps = change.table<StepRow>("steps");
+      for (const row of await drawings.toArray()) await upgradeRow(row, had, drawings, steps);
+    });
   }
+}
+
+/** A row and its steps in the form of now; where its steps make no sense it keeps the drawing and loses the way to it. */
+async function upgradeRow(
+  row: DrawingRow,
+  version: number,
+  drawings: Table<DrawingRow>,
+  steps: Table<StepRow>,
+): Promise<void> {
+  const rows = await steps.where("drawing").equals(row.id).sortBy("index");
+  const kept = { base: row.base, cursor: row.cursor, steps: rows.map(({ step }) => step) };
+  const { base, cursor, steps: upgraded } = upgradedHistory(kept, version);
+  await steps.where("drawing").equals(row.id).delete();
+  await steps.bulkPut(upgraded.map((step, index) => ({ drawing: row.id, index, step })));
+  await drawings.put({ ...row, base, cursor });
 }
 
 export const database = new FernDatabase();

@@ -4,6 +4,7 @@
  */
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { beginHistory, type History, replay, type Step } from "#core/drawing/history.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type DrawingRow, database } from "./database.ts";
@@ -25,8 +26,6 @@ const inMemoryHistories = new Map<string, History>();
 export const keepInMemory = (id: string, history: History): void => {
   inMemoryHistories.set(id, history);
 };
-
-export const newId = (): string => crypto.randomUUID();
 
 /** The drawing's lines alone, for a drawer that has not seen it opened yet. */
 export const plainThumbnail = (drawing: Drawing): string => writeSvg(sceneOf(drawing, derive(drawing, [])));

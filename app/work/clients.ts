@@ -23,5 +23,9 @@ export const readingClient = (): Client<ReadingWork> =>
 export const traceClient = (): Client<TraceWork> =>
   connect(new Worker(new URL("./trace.worker.ts", import.meta.url), { type: "module" }));
 
+/** Paints an art canvas (painting/art-canvas.ts). */
+export const artWorker = (): Worker =>
+  new Worker(new URL("./art.worker.ts", import.meta.url), { type: "module" });
+
 export const pictureClient = (): Client<PictureWork> =>
   connect(new Worker(new URL("./picture.worker.ts", import.meta.url), { type: "module" }));

@@ -2,8 +2,9 @@
 import * as Comlink from "comlink";
 import { withPpi } from "#core/formats/png-ppi.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
-import type { Scene, SceneItem, SceneSheet } from "#core/scene/scene.ts";
-import { paintScene } from "../desk/canvas/paint.ts";
+import type { Item, SceneSheet } from "#core/scene/items.ts";
+import type { Scene } from "#core/scene/scene.ts";
+import { paintScene } from "../painting/canvas-painter.ts";
 
 async function png(scene: Scene, size: { width: number; height: number }, ppi: number): Promise<Blob> {
   const canvas = new OffscreenCanvas(size.width, size.height);
@@ -15,10 +16,10 @@ async function png(scene: Scene, size: { width: number; height: number }, ppi: n
   return new Blob([withPpi(bytes, ppi)], { type: "image/png" });
 }
 
-const collected: SceneItem[] = [];
+const collected: Item[] = [];
 
 /** Takes some of a scene's items, in order: whole scenes are too much to hand over in one go while a hand works. */
-function take(items: readonly SceneItem[]): void {
+function take(items: readonly Item[]): void {
   collected.push(...items);
 }
 

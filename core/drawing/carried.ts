@@ -3,7 +3,7 @@ import { flatten } from "../geometry/cubic.ts";
 import { nearestOnLines } from "../geometry/nearest.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
-import type { Bridge, Declined, Drawing, FlatShape, Pour, Shade } from "./drawing.ts";
+import type { Anchor, Anchored, Bridge, Declined, Drawing, FlatShape, Pour, Shade } from "./drawing.ts";
 
 /** What carrying needs to know of a pocket. */
 export interface Ground {
@@ -36,18 +36,20 @@ export function carriedBy(from: Drawing, ids: readonly string[], pockets: readon
   const goes = new Set([...moved, ...bridges.filter((b) => b.start && b.end).map((b) => b.bridge.id)]);
   const boundByMoved = (lines: readonly string[]) =>
     everything || (lines.length > 0 && lines.every((line) => goes.has(ownerOf(line, goes))));
+  const goesAlong = ({ anchor }: Anchored) => boundByMoved(linesAround(anchor, pockets));
   return {
     from,
     lines: ids,
-    pours: Object.values(from.pours).filter(({ lines }) => boundByMoved(lines)),
-    shades: Object.values(from.shades).filter(({ seed }) =>
-      boundByMoved(pockets.find(({ rings }) => regionContains(rings, seed))?.lines ?? []),
-    ),
+    pours: Object.values(from.pours).filter(goesAlong),
+    shades: Object.values(from.shades).filter(goesAlong),
     flatShapes: Object.values(from.flatShapes).filter(({ outline }) => placesOn(outline).every(nearest)),
     bridges,
     declined: Object.values(from.declined).filter(({ at }) => nearest(at)),
   };
 }
+
+const linesAround = ({ lines, area, seed }: Anchor, pockets: readonly Ground[]): readonly string[] =>
+  area > 0 ? lines : (pockets.find(({ rings }) => regionContains(rings, seed))?.lines ?? []);
 
 /** A stroke, a bridge or, for a chain of an ink shape, the shape. Bridges of the reach follow by themselves. */
 const ownerOf = (line: string, goes: ReadonlySet<string>): string =>

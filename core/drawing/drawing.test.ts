@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { type Page, pixelsOf, ranked, topRank, widthInInches } from "./drawing.ts";
 import { printed, showLength } from "./length.ts";
-import { blankDrawing, defaultPage, INK, startingNibs, startingTin } from "./new-drawing.ts";
+import { blankDrawing, defaultPage } from "./new-drawing.ts";
 import { speckArea } from "./speck.ts";
+import { startingInk, startingNibs, startingTin } from "./start.ts";
 import { smallDrawing } from "./testing.ts";
 import { upgradedDrawing } from "./upgrade.ts";
 
@@ -53,7 +54,7 @@ describe("tables", () => {
 
 describe("what a drawing begins with", () => {
   it("has the ink among its colours, and nibs whose profiles rise in place", () => {
-    expect(startingTin()[INK.colour]).toBeDefined();
+    expect(startingTin()[startingInk().colour]).toBeDefined();
     for (const { profile } of Object.values(startingNibs())) {
       const places = profile.filter((_, i) => i % 2 === 0);
       expect(places).toEqual([...places].sort((a, b) => a - b));
@@ -67,7 +68,7 @@ describe("a drawing of version 1", () => {
   it("keeps its colours and takes its ink's value as a colour of the tin", () => {
     const { ink: _, nibs: __, flatShapes: ___, ...old } = smallDrawing();
     const { "lamp-black": ____, ...tin } = old.tin;
-    const now = upgradedDrawing({ ...old, tin, ink: "#102030" });
+    const now = upgradedDrawing({ ...old, tin, ink: "#102030" }, 1);
     expect(now.tin[now.ink.colour]).toMatchObject({ value: "#102030", rank: 13 });
     expect(Object.keys(now.tin)).toHaveLength(Object.keys(tin).length + 1);
     expect(now.strokes).toEqual(smallDrawing().strokes);

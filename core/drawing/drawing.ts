@@ -97,33 +97,40 @@ export interface Colour {
 }
 
 /**
- * Colour put into one pocket, remembered by the region it filled, so that it can find its pocket again after the
- * lines have changed. Without paint it remembers that the region was left bare on purpose.
+ * How something that lives in a pocket finds it again after the lines have changed: what the pocket was like when it
+ * was put there. An anchor without a region is known by its seed alone.
  */
-export interface Pour {
-  readonly id: string;
-  readonly rank: number;
-  readonly paint: Paint | null;
+export interface Anchor {
+  /** A point inside. */
   readonly seed: Point;
-  /** Page units squared. */
+  /** Page units squared; 0 where there is no region. */
   readonly area: number;
-  /** Ids of the lines around it when it was poured. */
+  /** Ids of the lines around it. */
   readonly lines: readonly string[];
   /** Flattened outline: rings [x, y, …], outer first. */
   readonly region: readonly (readonly number[])[];
 }
 
+/** What lives in a pocket. */
+export interface Anchored {
+  readonly id: string;
+  readonly rank: number;
+  readonly anchor: Anchor;
+}
+
+/** Colour put into one pocket. Without paint it remembers that the pocket was left bare on purpose. */
+export interface Pour extends Anchored {
+  readonly paint: Paint | null;
+}
+
 export const BLENDS = ["normal", "multiply", "screen", "overlay", "soft-light"] as const;
 export type Blend = (typeof BLENDS)[number];
 
-/** A freehand shape on the shade sheet, trimmed to the pocket it began in. */
-export interface Shade {
-  readonly id: string;
-  readonly rank: number;
+/** A freehand shape on the shade sheet, trimmed to its pocket. */
+export interface Shade extends Anchored {
+  readonly kind: "drawn";
   /** A closed chain of cubics. */
   readonly points: readonly number[];
-  /** Where it began. */
-  readonly seed: Point;
   readonly paint: Paint;
   readonly blend: Blend;
   readonly opacity: number;

@@ -1,8 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { box } from "../pockets/testing.ts";
-import type { Drawing } from "./drawing.ts";
+import { seedOnly } from "./anchor.ts";
+import { type Drawing, ranked } from "./drawing.ts";
 import {
   addBridges,
   addColour,
@@ -32,49 +34,54 @@ const dusk = { colour: "dusk", step: 1 };
 
 describe("pouring", () => {
   it("remembers the region it filled, its inner point and the lines around", () => {
-    const { pours } = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
-    expect(pours.p).toMatchObject({ paint: frond, seed: big.seed, area: big.area, lines: big.lines });
-    expect(pours.p.region).toEqual(big.rings);
+    const { pours } = edited(smallDrawing(), pour([{ anchor: anchorOf(big) }], frond, ["p"]));
+    expect(pours.p).toMatchObject({ paint: frond, anchor: { seed: big.seed, area: big.area } });
+    expect(pours.p.anchor).toMatchObject({ lines: big.lines, region: big.rings });
   });
 
   it("replaces what was there, and never stacks", () => {
-    const once = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
-    const twice = edited(once, pour([{ pocket: big, pourId: "p" }], dusk, ["q"]));
+    const once = edited(smallDrawing(), pour([{ anchor: anchorOf(big) }], frond, ["p"]));
+    const twice = edited(once, pour([{ anchor: anchorOf(big), pourId: "p" }], dusk, ["q"]));
     expect(Object.keys(twice.pours)).toEqual(["q"]);
   });
 
   it("keeps a pour that colours other pockets too, and lies above it", () => {
-    const once = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
-    const twice = edited(once, pour([{ pocket: small, pourId: "p", shared: true }], dusk, ["q"]));
+    const once = edited(smallDrawing(), pour([{ anchor: anchorOf(big) }], frond, ["p"]));
+    const twice = edited(once, pour([{ anchor: anchorOf(small), pourId: "p", shared: true }], dusk, ["q"]));
     expect(Object.keys(twice.pours)).toEqual(["p", "q"]);
     expect(twice.pours.q.rank).toBeGreaterThan(twice.pours.p.rank);
   });
 
   it("empties: the pour goes, or where it is shared the pocket is remembered as bare", () => {
-    const once = edited(smallDrawing(), pour([{ pocket: big }], frond, ["p"]));
-    expect(edited(once, pour([{ pocket: big, pourId: "p" }], null, ["q"])).pours).toEqual({});
-    const bare = edited(once, pour([{ pocket: small, pourId: "p", shared: true }], null, ["q"]));
+    const once = edited(smallDrawing(), pour([{ anchor: anchorOf(big) }], frond, ["p"]));
+    expect(edited(once, pour([{ anchor: anchorOf(big), pourId: "p" }], null, ["q"])).pours).toEqual({});
+    const bare = edited(once, pour([{ anchor: anchorOf(small), pourId: "p", shared: true }], null, ["q"]));
     expect(bare.pours.q.paint).toBeNull();
-    expect(applyEdit(beginHistory(smallDrawing()), pour([{ pocket: big }], null, ["q"]))).toBeUndefined();
+    expect(
+      applyEdit(beginHistory(smallDrawing()), pour([{ anchor: anchorOf(big) }], null, ["q"])),
+    ).toBeUndefined();
   });
 
   it("says how many pockets, and fills specks each with its own colour", () => {
-    expect(pour([{ pocket: big }], frond, ["p"]).label).toBe("Pour pocket");
-    expect(pour([{ pocket: big }, { pocket: small }], null, ["p", "q"]).label).toBe("Empty 2 pockets");
+    expect(pour([{ anchor: anchorOf(big) }], frond, ["p"]).label).toBe("Pour pocket");
+    expect(pour([{ anchor: anchorOf(big) }, { anchor: anchorOf(small) }], null, ["p", "q"]).label).toBe(
+      "Empty 2 pockets",
+    );
     const specks = fillSpecks([
-      { target: { pocket: big }, paint: frond, id: "p" },
-      { target: { pocket: small }, paint: dusk, id: "q" },
+      { target: { anchor: anchorOf(big) }, paint: frond },
+      { target: { anchor: anchorOf(small) }, paint: dusk },
     ]);
     expect(specks.label).toBe("Fill 2 specks");
     const { pours } = edited(smallDrawing(), specks);
-    expect([pours.p.paint, pours.q.paint]).toEqual([frond, dusk]);
+    expect(ranked(pours).map(({ paint }) => paint)).toEqual([frond, dusk]);
   });
 });
 
 const shade = {
   id: "s",
   points: [0, 0, 1, 0, 2, 0, 3, 0],
-  seed: [1, 1] as const,
+  kind: "drawn" as const,
+  anchor: seedOnly([1, 1]),
   paint: dusk,
   blend: "multiply" as const,
   opacity: 0.5,
@@ -99,7 +106,7 @@ describe("the tin", () => {
     const used = edited(
       smallDrawing(),
       addColour("moss", "Moss", "#334411"),
-      pour([{ pocket: big }], moss, ["p"]),
+      pour([{ anchor: anchorOf(big) }], moss, ["p"]),
       addShade({ ...shade, paint: moss }),
       changeStrokes(["a", "blot"], { paint: moss }),
       setInk({ colour: "moss", step: 0 }, "Moss"),

@@ -1,7 +1,7 @@
-/** The edits a drawing knows, each a small named value. Ids are given by the caller, so that edits stay pure. */
-import type { Draft } from "immer";
-import type { Pocket } from "../pockets/pockets.ts";
+/** The edits a drawing knows, each a small named value. */
+import { current, type Draft, isDraft } from "immer";
 import {
+  type Anchor,
   type Blend,
   type Bridge,
   type Declined,
@@ -13,58 +13,75 @@ import {
   topRank,
 } from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { newId } from "./new-id.ts";
 
 /** What pouring needs to know of a pocket. */
 export interface PourTarget {
-  readonly pocket: Pocket;
+  readonly anchor: Anchor;
   /** The pour that colours it now. */
   readonly pourId?: string;
   /** Whether that pour colours other pockets as well, and so must be kept. */
   readonly shared?: boolean;
+  /** The shades that are to live here from now on, or a copy of them where they live elsewhere too. */
+  readonly shades?: readonly { readonly id: string; readonly copied: boolean }[];
 }
 
 const countPockets = (count: number): string => (count === 1 ? "pocket" : `${count} pockets`);
 
 /** Pours into pockets, replacing what was there; with no paint it takes the colour out. */
-export const pour = (targets: readonly PourTarget[], paint: Paint | null, ids: readonly string[]): Edit => ({
+export const pour = (
+  targets: readonly PourTarget[],
+  paint: Paint | null,
+  ids: readonly string[] = targets.map(() => newId()),
+): Edit => ({
   sheet: "flats",
   label: `${paint ? "Pour" : "Empty"} ${countPockets(targets.length)}`,
-  change: pourChange(targets.map((target, i) => ({ target, paint, id: ids[i] }))),
+  change: pourChange(
+    targets.map((target) => ({ target, paint })),
+    ids,
+  ),
 });
 
 /** One pour of many: into a pocket, with its own paint. */
 export interface OnePour {
   readonly target: PourTarget;
   readonly paint: Paint | null;
-  readonly id: string;
 }
 
 /** Fills specks, each with a paint of its own. */
 export const fillSpecks = (pours: readonly OnePour[]): Edit => ({
   sheet: "flats",
   label: pours.length === 1 ? "Fill speck" : `Fill ${pours.length} specks`,
-  change: pourChange(pours),
+  change: pourChange(
+    pours,
+    pours.map(() => newId()),
+  ),
 });
 
-const pourChange =
-  (pours: readonly OnePour[]): Edit["change"] =>
-  (draft) => {
+function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["change"] {
+  const named = pours.map((one, i) => ({
+    ...one,
+    id: ids[i],
+    shades: (one.target.shades ?? []).map((shade) => ({
+      id: shade.id,
+      to: shade.copied ? newId() : shade.id,
+    })),
+  }));
+  return (draft) => {
     let rank = topRank(draft.pours);
-    for (const { target, paint, id } of pours) {
-      const { pocket, pourId, shared } = target;
+    for (const { target, paint, id, shades } of named) {
+      const anchor = target.anchor as Draft<Anchor>;
+      for (const shade of shades)
+        draft.shades[shade.to] = { ...plain(draft.shades[shade.id]), id: shade.to, anchor };
+      const { pourId, shared } = target;
       if (pourId && !shared) delete draft.pours[pourId];
-      if (!paint && !(pourId && shared)) continue;
-      draft.pours[id] = {
-        id,
-        rank: ++rank,
-        paint,
-        seed: [pocket.seed[0], pocket.seed[1]],
-        area: pocket.area,
-        lines: [...pocket.lines],
-        region: pocket.rings.map((ring) => [...ring]),
-      };
+      if (paint || (pourId && shared)) draft.pours[id] = { id, rank: ++rank, paint, anchor };
     }
   };
+}
+
+const plain = <T extends object>(value: Draft<T>): Draft<T> =>
+  isDraft(value) ? (current(value) as Draft<T>) : value;
 
 export const addColour = (id: string, name: string, value: string): Edit => ({
   label: `Add ${name}`,
@@ -180,12 +197,7 @@ export const addShade = (shade: Omit<Shade, "rank">): Edit => ({
   sheet: "shade",
   label: "Add shade",
   change: (draft) => {
-    draft.shades[shade.id] = {
-      ...shade,
-      points: [...shade.points],
-      seed: [shade.seed[0], shade.seed[1]],
-      rank: topRank(draft.shades) + 1,
-    };
+    draft.shades[shade.id] = { ...shade, rank: topRank(draft.shades) + 1 } as Draft<Shade>;
   },
 });
 

@@ -3,7 +3,10 @@
  * receive these same patches.
  */
 import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches } from "immer";
+import { difference } from "./difference.ts";
 import type { Drawing, SheetName } from "./drawing.ts";
+import { FIELDS, type FieldName } from "./fields.ts";
+import { upgradedDrawing } from "./upgrade.ts";
 
 enablePatches();
 
@@ -89,16 +92,42 @@ export function replay(base: Drawing, steps: readonly Step[], cursor: number): H
   return { drawing, steps, cursor };
 }
 
-const LINE_PARTS = new Set<string | number>([
-  "strokes",
-  "inkShapes",
-  "nibs",
-  "bridges",
-  "reach",
-  "declined",
-  "strict",
-]);
-
 /** Those of some patches that touch what pockets are made of. */
 export const linePatches = (patches: readonly Patch[]): Patch[] =>
-  patches.filter(({ path }) => LINE_PARTS.has(path[0]));
+  patches.filter(({ path }) => FIELDS[path[0] as FieldName].lines);
+
+/** A kept history of an earlier version, brought up to this one step by step, so that undo still goes back through it. */
+export function upgradedHistory(
+  {
+    base,
+    steps,
+    cursor,
+  }: { readonly base: object; readonly steps: readonly Step[]; readonly cursor: number },
+  version: number,
+): { base: Drawing; steps: Step[]; cursor: number } {
+  const states = statesOf(base, steps);
+  const upgraded = states.map((state) => upgradedDrawing(state, version));
+  // Steps that cannot be followed are of no use: what they led to is what is kept.
+  if (states.length <= steps.length)
+    return { base: upgraded[Math.min(cursor, states.length - 1)], steps: [], cursor: 0 };
+  return {
+    base: upgraded[0],
+    steps: steps.map((step, i) => ({
+      ...step,
+      patches: difference(upgraded[i], upgraded[i + 1]),
+      inverse: difference(upgraded[i + 1], upgraded[i]),
+    })),
+    cursor,
+  };
+}
+
+/** What a drawing was before the first step and after each, as far as they can be followed. */
+function statesOf(base: object, steps: readonly Step[]): object[] {
+  const states = [base];
+  try {
+    for (const { patches } of steps) states.push(applyPatches(states[states.length - 1], patches));
+  } catch {
+    // told by there being fewer states than steps
+  }
+  return states;
+}

@@ -106,10 +106,7 @@ describe("lines arranged", () => {
     id,
     rank: 1,
     paint: rust,
-    seed: [5, 5],
-    area: 100,
-    lines,
-    region: [[0, 0, 10, 0, 10, 10, 0, 10]],
+    anchor: { seed: [5, 5], area: 100, lines, region: [[0, 0, 10, 0, 10, 10, 0, 10]] },
   });
 
   it("moves strokes and shapes by a matrix, from where they began", () => {
@@ -155,10 +152,10 @@ describe("lines arranged", () => {
       from,
       transformLines(carriedBy(from, ["a", "b", "blot"], []), turned, { scaleWidths: true, label: "Turn" }),
     );
-    expect(after.pours.own.area).toBeCloseTo(400, 6);
-    expect(after.pours.own.seed[0]).toBeCloseTo(-10, 6);
-    expect(after.pours.own.region[0][3]).toBeCloseTo(20, 6);
-    expect(after.pours.blotted.area).toBeCloseTo(400, 6);
+    expect(after.pours.own.anchor.area).toBeCloseTo(400, 6);
+    expect(after.pours.own.anchor.seed[0]).toBeCloseTo(-10, 6);
+    expect(after.pours.own.anchor.region[0][3]).toBeCloseTo(20, 6);
+    expect(after.pours.blotted.anchor.area).toBeCloseTo(400, 6);
     expect(after.pours.shared).toBe(from.pours.shared);
   });
 

@@ -5,6 +5,7 @@ import { type Matrix, mapped, mappedPoint, meanScale } from "../geometry/matrix.
 import { nearestOnLines, nearestPlace } from "../geometry/nearest.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { withEndsMoved } from "../lines/pull.ts";
+import { movedAnchor } from "./anchor.ts";
 import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
@@ -132,12 +133,10 @@ export function transformLines(
           if (grown !== 1) draft.strokes[id].width = stroke.width * grown;
         } else if (shape) draft.inkShapes[id].outline = shape.outline.map(chain);
       }
-      for (const { id, seed, region, area } of pours) {
-        const moved = { seed: place(seed), area: area * meanScale(matrix) ** 2, region: region.map(chain) };
-        Object.assign(draft.pours[id], moved);
-      }
-      for (const { id, seed, points } of shades)
-        Object.assign(draft.shades[id], { seed: place(seed), points: chain(points) });
+      for (const { id, anchor } of pours)
+        Object.assign(draft.pours[id], { anchor: movedAnchor(anchor, matrix) });
+      for (const { id, anchor, points } of shades)
+        Object.assign(draft.shades[id], { anchor: movedAnchor(anchor, matrix), points: chain(points) });
       for (const { id, outline } of flatShapes) draft.flatShapes[id].outline = outline.map(chain);
       for (const { bridge, start, end } of bridges)
         draft.bridges[bridge.id].points =

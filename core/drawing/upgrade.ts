@@ -1,34 +1,91 @@
-/** Brings drawings kept by earlier versions up to this one. */
-import type { Colour, Drawing, Paint } from "./drawing.ts";
-import { startingNibs } from "./new-drawing.ts";
+/**
+ * Brings drawings of earlier versions up to this one, one step a version, each kept for good. Steps work on the form
+ * that files have (record-form.ts), also on part of one, and on input nobody has checked: what is not as expected is
+ * left for the check that comes after.
+ */
+import { seedOnly } from "./anchor.ts";
+import type { Drawing } from "./drawing.ts";
+import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
+import { startingNibs } from "./start.ts";
 
-/** Version 1: ink was a value of its own, and lines knew no nibs. */
-export type DrawingOfVersion1 = Omit<Drawing, "ink" | "nibs" | "flatShapes"> & { readonly ink: string };
+/** The version of the form that drawings have now, in files, in SVG facts and in the browser's storage. */
+export const VERSION = 4;
 
-export function upgradedDrawing(drawing: DrawingOfVersion1): Drawing {
-  const { tin, ink } = upgradedInk(Object.values(drawing.tin), drawing.ink);
-  return {
-    ...drawing,
-    tin: Object.fromEntries(tin.map((colour) => [colour.id, colour])),
-    ink,
-    nibs: startingNibs(),
-    flatShapes: {},
-  };
+type Loose = Readonly<Record<string, unknown>>;
+
+/** From each version to the next. */
+const STEPS: Readonly<Record<number, (record: RecordForm) => RecordForm>> = {
+  1: withInkInTin,
+  2: withOpenInk,
+  3: withAnchors,
+};
+
+/** A record of some version as one of this; undefined where there never was such a version. */
+export function upgradedRecord(record: RecordForm, version: number): RecordForm | undefined {
+  let now: RecordForm | undefined = record;
+  for (let v = version; v < VERSION && now; v++) now = STEPS[v]?.(now);
+  return version <= VERSION ? now : undefined;
+}
+
+/** A drawing of some version as one of this. Entities that need no change are the same objects. */
+export function upgradedDrawing(drawing: object, version: number): Drawing {
+  const record = toRecord(drawing as Drawing, Object.keys(drawing) as (keyof Drawing)[]);
+  return fromRecord(upgradedRecord(record, version)!) as Drawing;
+}
+
+const isLoose = (value: unknown): value is Loose =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+
+/** A field's list with each of its objects changed; what is no list stays as it is. */
+function changed(record: RecordForm, field: string, change: (item: Loose) => Loose): RecordForm {
+  const list = record[field];
+  if (!Array.isArray(list)) return record;
+  return { ...record, [field]: list.map((item) => (isLoose(item) ? change(item) : item)) };
 }
 
 const INK_ID = "lamp-black";
 
-/** The tin with the ink's colour as its last, and the ink as a paint of it. */
-export function upgradedInk(tin: readonly Colour[], ink: string): { tin: Colour[]; ink: Paint } {
-  const rank = tin.reduce((top, colour) => Math.max(top, colour.rank), 0) + 1;
+/** Version 1: ink was a value of its own, and lines knew no nibs. The ink becomes the tin's last colour. */
+function withInkInTin(record: RecordForm): RecordForm {
+  const { tin, ink } = record;
+  if (!Array.isArray(tin) || typeof ink !== "string") return record;
+  const rank = tin.reduce((top: number, colour) => Math.max(top, Number(colour?.rank) || 0), 0) + 1;
   return {
+    ...record,
+    nibs: Object.values(startingNibs()),
+    flatShapes: [],
     tin: [...tin, { id: INK_ID, rank, name: "Lamp black", value: ink }],
     ink: { colour: INK_ID, step: 0 },
   };
 }
 
 /** Up to version 2 the ink was marked as locked in every drawing, though its lines could be changed. */
-export const withOpenInk = (sheets: Drawing["sheets"]): Drawing["sheets"] => ({
-  ...sheets,
-  ink: { ...sheets.ink, locked: false },
-});
+function withOpenInk(record: RecordForm): RecordForm {
+  return changed(record, "sheets", (sheet) => (sheet.name === "ink" ? { ...sheet, locked: false } : sheet));
+}
+
+/** Up to version 3 pours held their anchors' parts themselves, and shades knew their pockets by a place alone. */
+function withAnchors(record: RecordForm): RecordForm {
+  return changed(changed(record, "pours", pourWithAnchor), "shades", shadeWithAnchor);
+}
+
+const pourWithAnchor = remembered(({ seed, area, lines, region, ...pour }) => ({
+  ...pour,
+  anchor: { seed, area, lines, region },
+}));
+
+const shadeWithAnchor = remembered(({ seed, ...shade }) => ({
+  ...shade,
+  kind: "drawn",
+  anchor: seedOnly(seed as [number, number]),
+}));
+
+/** The same object gives the same one, so that states of one history share what they shared before. */
+function remembered(change: (item: Loose) => Loose): (item: Loose) => Loose {
+  const known = new WeakMap<Loose, Loose>();
+  return (item) => {
+    const made = known.get(item) ?? change(item);
+    known.set(item, made);
+    return made;
+  };
+}

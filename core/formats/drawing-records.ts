@@ -1,8 +1,9 @@
 /** What the parts of a drawing must look like when they come back from a file: classes that class-validator checks. */
 import "reflect-metadata";
-import { Type } from "class-transformer";
+import { plainToInstance, Type } from "class-transformer";
 import {
   ArrayMinSize,
+  Equals,
   IsArray,
   IsBoolean,
   IsDefined,
@@ -10,6 +11,7 @@ import {
   IsIn,
   IsInt,
   IsNumber,
+  IsObject,
   IsOptional,
   IsPositive,
   IsString,
@@ -17,10 +19,12 @@ import {
   MaxLength,
   Min,
   ValidateBy,
+  ValidateIf,
   ValidateNested,
+  validateSync,
 } from "class-validator";
 import { BLENDS, CAPS, JOINS, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
-
+import { FIELDS, type FieldName } from "../drawing/fields.ts";
 import { isPageBox, isProfile, LARGEST, PAGE_SIDE } from "./bounds.ts";
 
 export const FINITE = { allowNaN: false, allowInfinity: false };
@@ -140,19 +144,21 @@ export class DeclinedRecord {
 export class ColourRecord extends Ranked {
   @IsString() @MaxLength(80) name!: string;
   @IsHexColor() value!: string;
+  /** In SVG facts, what it goes by in the file's classes (scene/palette.ts). */
+  @IsOptional() @IsString() @MaxLength(80) variable?: string;
 }
 
-export class NamedColourRecord extends ColourRecord {
-  /** What it goes by in the file's classes (scene/palette.ts). */
-  @IsOptional() @IsString() @MaxLength(80) variable?: string;
+/** Without a region it is known by its seed alone. */
+export class AnchorRecord {
+  @IsPlace() seed!: [number, number];
+  @Min(0) @IsNumber(FINITE) area!: number;
+  @IsArray() @IsString({ each: true }) lines!: string[];
+  @ValidateIf(({ area }: AnchorRecord) => area !== 0) @IsRings() region!: number[][];
 }
 
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
-  @IsPlace() seed!: [number, number];
-  @IsPositive() @IsNumber(FINITE) area!: number;
-  @IsArray() @IsString({ each: true }) lines!: string[];
-  @IsRings() region!: number[][];
+  @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
 export class FlatShapeRecord extends Ranked {
@@ -164,8 +170,9 @@ export class FlatShapeRecord extends Ranked {
 }
 
 export class ShadeRecord extends Ranked {
+  @Equals("drawn") kind!: "drawn";
   @IsChain() @ArrayMinSize(8) points!: number[];
-  @IsPlace() seed!: [number, number];
+  @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
   @IsIn(BLENDS) blend!: (typeof BLENDS)[number];
   @Min(0) @Max(1) opacity!: number;
@@ -176,4 +183,59 @@ export class SheetRecord {
   @IsBoolean() visible!: boolean;
   @IsBoolean() locked!: boolean;
   @Min(0) @Max(1) opacity!: number;
+}
+
+type RecordClass = new () => object;
+
+/** For each field of a drawing what checks it: the record of its entities or its own, or the rules of a plain value. */
+const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecorator[] } = {
+  name: [IsString(), MaxLength(200)],
+  page: PageRecord,
+  strokes: StrokeRecord,
+  inkShapes: InkShapeRecord,
+  nibs: NibRecord,
+  bridges: BridgeRecord,
+  reach: [Min(0), Max(LARGEST)],
+  declined: DeclinedRecord,
+  tin: ColourRecord,
+  pours: PourRecord,
+  flatShapes: FlatShapeRecord,
+  shades: ShadeRecord,
+  sheets: SheetRecord,
+  ink: PaintRecord,
+  strict: [IsBoolean()],
+};
+
+/** A class that checks some fields of a drawing, in the form that files have (drawing/record-form.ts). */
+export function recordOf(fields: readonly FieldName[]): RecordClass {
+  class FieldsRecord {}
+  for (const field of fields) for (const decorate of rulesOf(field)) decorate(FieldsRecord.prototype, field);
+  return FieldsRecord;
+}
+
+function rulesOf(field: FieldName): readonly PropertyDecorator[] {
+  const check = CHECKS[field];
+  if (typeof check !== "function") return check;
+  const typed = Type(() => check);
+  return FIELDS[field].form === "value"
+    ? [IsDefined(), IsObject(), ValidateNested(), typed]
+    : [IsRecords(), ValidateNested({ each: true }), typed];
+}
+
+/**
+ * What is not as it should be in a plain value, by the names of its properties; the value as plain objects where all
+ * is well. Properties no one knows are left out.
+ */
+export function checked(
+  record: RecordClass,
+  plain: object,
+): { readonly wrong: readonly string[] } | { readonly value: Record<string, unknown> } {
+  try {
+    const instance = plainToInstance(record, plain);
+    const errors = validateSync(instance, { whitelist: true, forbidUnknownValues: true });
+    if (errors.length > 0) return { wrong: errors.map(({ property }) => property) };
+    return { value: JSON.parse(JSON.stringify(instance)) };
+  } catch {
+    return { wrong: ["its structure"] };
+  }
 }

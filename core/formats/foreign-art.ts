@@ -1,4 +1,5 @@
 /** Published icons as drawings to be coloured, for tests. */
+
 import { readdirSync, readFileSync } from "node:fs";
 import { expect } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";
@@ -6,6 +7,7 @@ import { addBridges, addShade, pour, setStrict } from "../drawing/edits.ts";
 import { edited } from "../drawing/testing.ts";
 import { polyline } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
+import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { derive, pocketAt, sceneOf } from "../scene/scene.ts";
@@ -43,12 +45,13 @@ export function coloured(bare: Drawing, strict: boolean): Drawing {
   const pockets = shown(bridged);
   return pockets.reduce((now, pocket, i) => {
     const paint = PAINTS[i % PAINTS.length];
-    const poured = edited(now, pour([{ pocket }], paint, [`p${i}`]));
+    const poured = edited(now, pour([{ anchor: anchorOf(pocket) }], paint, [`p${i}`]));
     return i % 2 ? poured : edited(poured, shadeOver(pocket, `h${i}`));
   }, bridged);
 }
 
-function shadeOver({ seed, box }: Pocket, id: string) {
+function shadeOver(pocket: Pocket, id: string) {
+  const { seed, box } = pocket;
   const [x, y] = seed;
   const corners = [
     [x, y],
@@ -59,7 +62,8 @@ function shadeOver({ seed, box }: Pocket, id: string) {
   return addShade({
     id,
     points: polyline(corners),
-    seed,
+    kind: "drawn",
+    anchor: anchorOf(pocket),
     paint: PAINTS[1],
     blend: "multiply",
     opacity: 0.4,

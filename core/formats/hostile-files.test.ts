@@ -2,8 +2,8 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";
+import { waitingPours } from "../pockets/anchors.ts";
 import { randomFrom } from "../pockets/hostile.ts";
-import { waitingPours } from "../pockets/keep-pours.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { unlessTooDense } from "../pockets/too-dense.ts";
 import { derive } from "../scene/scene.ts";
@@ -82,7 +82,11 @@ function countsOf(drawing: Drawing): number[] {
   const { pourOf } = derive(drawing, pocketsOf(drawing));
   const coloured = pourOf.filter((id) => pours[id ?? ""]?.paint).length;
   const tables = [strokes, inkShapes, flatShapes, shades, bridges, tin];
-  return [...tables.map((table) => Object.keys(table).length), coloured, waitingPours(pours, pourOf).length];
+  return [
+    ...tables.map((table) => Object.keys(table).length),
+    coloured,
+    waitingPours(pours, { pourOf }).length,
+  ];
 }
 
 /** A FileProblem, or a drawing of finite numbers whose SVG is one too and brings the same back. */

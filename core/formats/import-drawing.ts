@@ -5,12 +5,25 @@
 import Flatbush from "flatbush";
 import { type MergedColours, mergedColours, type UsedColour } from "../colour/merge.ts";
 import { colourName } from "../colour/name.ts";
-import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
+import { seedOnly } from "../drawing/anchor.ts";
+import type {
+  Colour,
+  Drawing,
+  FlatShape,
+  InkShape,
+  Paint,
+  Pour,
+  Shade,
+  Stroke,
+  Table,
+} from "../drawing/drawing.ts";
 import { withMissingColours } from "../drawing/missing-colours.ts";
-import { newDrawing, startingTin } from "../drawing/new-drawing.ts";
+import { newDrawing } from "../drawing/new-drawing.ts";
 import { speckArea } from "../drawing/speck.ts";
+import { startingTin } from "../drawing/start.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, boxesApart, diagonal, type Point } from "../geometry/point.ts";
+import { anchorAround, anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { unlessTooDense } from "../pockets/too-dense.ts";
@@ -166,10 +179,7 @@ const pourInto = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour 
   id,
   rank,
   paint,
-  seed: pocket.seed,
-  area: pocket.area,
-  lines: pocket.lines,
-  region: pocket.rings,
+  anchor: anchorOf(pocket),
 });
 
 /** Colour whose pocket is not there now: it keeps the region it was seen in. */
@@ -178,7 +188,7 @@ function waitingPour(id: string, rank: number, paint: Paint, seed: Point, outlin
   const area = Math.abs(chains.reduce((sum, chain) => sum + enclosedArea(chain), 0));
   const tolerance = diagonal(boundsOf(chains)!) * 1e-3;
   const region = chains.map((chain) => flatten(chain, tolerance));
-  return { id, rank, paint, seed, area, lines: [], region };
+  return { id, rank, paint, anchor: { seed, area, lines: [], region } };
 }
 
 /** Paints by the names they go by in a file's style rules. */
@@ -208,13 +218,14 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   const bare = withMissingColours({
     ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
     ...facts,
-    shades: byId([
-      ...shades.map((shade) => ({ ...shade, paint: paintOfId(shade.id) })),
-      ...renamed(read.waitingShades, "w"),
-    ]),
     flatShapes: byId(reading.flats.map(({ value: _, ...flat }) => ({ ...flat, paint: paintOfId(flat.id) }))),
   });
   const pockets = readPockets(bare);
+  const shaded = shades.map(({ at, ...shade }): Shade => {
+    const places = [...new Set(at.flatMap((place) => pocketAt(pockets, place) ?? []))];
+    const anchor = places.length > 0 ? anchorAround(places) : seedOnly(at[0]);
+    return { ...shade, paint: paintOfId(shade.id), anchor };
+  });
   const poured = pours.map(({ seed, outline, paint, rank }): Pour => {
     const id = `p${rank}`;
     const pocket = pocketAt(pockets, seed);
@@ -225,6 +236,7 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   const drawing = withMissingColours({
     ...bare,
     pours: byId([...poured, ...renamed(read.waitingPours, "w")]),
+    shades: byId([...shaded, ...renamed(read.waitingShades, "w")]),
   });
   const tinned = Object.keys(facts.tin).length;
   return { drawing, report: reportOf(drawing, reading, { found: tinned, kept: tinned }) };

@@ -1,5 +1,5 @@
 /** What came in from a file and what did not, in sentences for people. */
-import type { AsideKind, Asides } from "./svg-marks.ts";
+import type { AsideKind, Asides } from "./svg-mark.ts";
 
 /** Something left aside or changed, with the names it goes by in the file. */
 export interface ReportLine {
@@ -35,6 +35,7 @@ const LEFT: Partial<Record<AsideKind, (n: number) => string>> = {
   foreign: (n) => `${many(n, "block")} of web page inside the drawing.`,
   circular: (n) => `${many(n, "item")} made of ${n === 1 ? "itself" : "themselves"}.`,
   beyond: (n) => `${many(n, "shape")} too far from the page, too small, too thin or too wide to be drawn.`,
+  unknown: (n) => `${many(n, "item")} of a kind that this Fern Pocket does not know yet.`,
   "too-many": (n) => `${many(n, "shape")} beyond what one drawing holds: 50,000 shapes, 400,000 curves.`,
 };
 

@@ -1,4 +1,5 @@
 /** Coloured drawings whose ink is filled shapes, for tests: icons expanded to outlines, scans read as shapes. */
+
 import { readFileSync } from "node:fs";
 import { scanOf } from "../../demo/scan/scanner.ts";
 import type { Drawing, InkShape } from "../drawing/drawing.ts";
@@ -8,6 +9,7 @@ import { edited } from "../drawing/testing.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { findInk, TRACE_SETTINGS } from "../lines/trace/trace.ts";
 import { readInk, tracedDrawing } from "../lines/trace/traced-drawing.ts";
+import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { derive } from "../scene/scene.ts";
 import { ART, shown } from "./foreign-art.ts";
@@ -67,7 +69,10 @@ function artOf(name: string, bare: Drawing): InkedArt {
   const pockets = shown(bridged);
   const drawing = pockets.reduce(
     (now, pocket, i) =>
-      edited(now, pour([{ pocket }], { colour: COLOURS[i % COLOURS.length], step: 0 }, [`p${i}`])),
+      edited(
+        now,
+        pour([{ anchor: anchorOf(pocket) }], { colour: COLOURS[i % COLOURS.length], step: 0 }, [`p${i}`]),
+      ),
     bridged,
   );
   const { x, y, width, height } = bare.page.box;

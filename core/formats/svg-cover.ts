@@ -8,7 +8,7 @@ import { piecesWhere } from "../lines/cut.ts";
 import { type InkRegion, isInk } from "../pockets/ink-regions.ts";
 import { commonOutline } from "../pockets/region-meet.ts";
 import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
-import type { Clip, Mark } from "./svg-marks.ts";
+import type { Clip, Mark } from "./svg-mark.ts";
 
 type Outline = readonly (readonly number[])[];
 

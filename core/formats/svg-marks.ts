@@ -7,63 +7,13 @@ import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometr
 import { type Box, boundsOf } from "../geometry/point.ts";
 import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
+import type { AsideKind, Asides, Clip, Mark, Marks, Tint } from "./svg-mark.ts";
 import { factsIn, isSheet } from "./svg-ours.ts";
-import { readPaint, type Tint } from "./svg-paint.ts";
-import { type Chain, chainsOf } from "./svg-path.ts";
+import { readPaint } from "./svg-paint.ts";
+import { chainsOf } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree, textOf } from "./svg-tree.ts";
 import { lengthOf, matrixOf, originOf, urlOf, viewBoxMatrix, viewBoxOf } from "./svg-units.ts";
-
-/** A region that cuts off what lies outside it. */
-export interface Clip {
-  readonly outline: readonly (readonly number[])[];
-  readonly evenOdd: boolean;
-}
-
-/** One painted shape. Chains are in page units; `matrix` brought them there. */
-export interface Mark {
-  readonly element: SvgElement;
-  readonly style: Style;
-  readonly chains: readonly Chain[];
-  readonly matrix: Matrix;
-  readonly viewport: Viewport;
-  readonly fill: Tint | undefined;
-  readonly stroke: Tint | undefined;
-  readonly clips: readonly Clip[];
-  readonly name: string | undefined;
-  readonly groups: readonly string[];
-}
-
-export const ASIDE = [
-  "text",
-  "image",
-  "script",
-  "outside",
-  "gradient",
-  "pattern",
-  "marker",
-  "mask",
-  "filter",
-  "foreign",
-  "blend",
-  "faint",
-  "unclipped",
-  "unhidden",
-  "circular",
-  "beyond",
-  "dash",
-  "uneven",
-  "too-many",
-] as const;
-export type AsideKind = (typeof ASIDE)[number];
-
-/** What was met on the way and could not be read as it is: names by kind. */
-export type Asides = Map<AsideKind, string[]>;
-
-export interface Marks {
-  readonly marks: readonly Mark[];
-  readonly asides: Asides;
-}
 
 /** Elements whose contents are not part of the picture itself. */
 const UNPAINTED = new Set([
@@ -213,15 +163,11 @@ class Painter {
     const opacity = Number(above.style["fern-opacity"] ?? 1) * alphaOf(style.opacity);
     for (const kind of ["mask", "filter"] as const)
       if (style[kind] && style[kind] !== "none") this.aside(kind, nameOf(element) ?? element.name);
-    if (
-      style["mix-blend-mode"] &&
-      style["mix-blend-mode"] !== "normal" &&
-      !("data-shade" in element.attributes)
-    )
+    if (style["mix-blend-mode"] && style["mix-blend-mode"] !== "normal" && !this.ours)
       this.aside("blend", nameOf(element) ?? element.name);
     const clip = urlOf(style["clip-path"]);
     const clips =
-      clip && !("data-shade" in element.attributes)
+      clip && !this.ours
         ? [...above.clips, ...this.clipOf(element, clip, { ...above, style, matrix })]
         : above.clips;
     return {

@@ -1,15 +1,9 @@
 /** What an SVG paint comes to: one plain colour; gradients are taken by their middle colour. */
 import { converter, formatHex, interpolate, parse } from "culori";
-import type { AsideKind } from "./svg-marks.ts";
+import type { AsideKind, Tint } from "./svg-mark.ts";
 import type { StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree } from "./svg-tree.ts";
 import { urlOf } from "./svg-units.ts";
-
-export interface Tint {
-  /** #rrggbb */
-  readonly value: string;
-  readonly alpha: number;
-}
 
 export interface PaintReading {
   readonly tint?: Tint;

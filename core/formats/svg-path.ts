@@ -2,6 +2,7 @@
 import svgpath from "svgpath";
 import { polyline } from "../geometry/cubic.ts";
 import type { Coords, Point } from "../geometry/point.ts";
+import { type PathSink, walkChain } from "../geometry/walk.ts";
 
 export interface Chain {
   readonly points: number[];
@@ -79,19 +80,22 @@ export const lineDigitsFor = (size: number): number => digitsFor(size) + 4;
 
 /** Path data for a chain; straight cubics are written as lines. */
 export function pathData(chain: Coords, closed: boolean, digits: number): string {
-  const n = (k: number) => short(chain[k], digits);
-  let d = `M${n(0)} ${n(1)}`;
-  for (let o = 0; o + 7 < chain.length; o += 6) {
-    if (isStraight(chain, o)) d += `L${n(o + 6)} ${n(o + 7)}`;
-    else d += `C${n(o + 2)} ${n(o + 3)} ${n(o + 4)} ${n(o + 5)} ${n(o + 6)} ${n(o + 7)}`;
-  }
-  return closed ? `${d}Z` : d;
-}
-
-/** True for cubics as `polyline` makes them: a straight run at even speed. */
-function isStraight(chain: Coords, o: number): boolean {
-  const size = Math.abs(chain[o + 6] - chain[o]) + Math.abs(chain[o + 7] - chain[o + 1]);
-  const off = (k: number, i: number) =>
-    Math.abs(chain[o + k] - (chain[o + (k & 1)] * (3 - i) + chain[o + 6 + (k & 1)] * i) / 3);
-  return off(2, 1) + off(3, 1) + off(4, 2) + off(5, 2) <= 1e-9 * size;
+  const n = (value: number) => short(value, digits);
+  let d = "";
+  const sink: PathSink = {
+    moveTo: (x, y) => {
+      d += `M${n(x)} ${n(y)}`;
+    },
+    lineTo: (x, y) => {
+      d += `L${n(x)} ${n(y)}`;
+    },
+    bezierCurveTo: (ax, ay, bx, by, x, y) => {
+      d += `C${n(ax)} ${n(ay)} ${n(bx)} ${n(by)} ${n(x)} ${n(y)}`;
+    },
+    closePath: () => {
+      d += "Z";
+    },
+  };
+  walkChain(sink, chain, closed);
+  return d;
 }

@@ -6,7 +6,8 @@ import { derivativeAt } from "../geometry/cubic.ts";
 import { keepsCircles, type Matrix, meanScale } from "../geometry/matrix.ts";
 import { simplerProfile } from "../lines/profile.ts";
 import { diagonalOf } from "./svg-basic-shapes.ts";
-import { type Mark, strokeWidthOf } from "./svg-marks.ts";
+import type { Mark } from "./svg-mark.ts";
+import { strokeWidthOf } from "./svg-marks.ts";
 import { lengthOf } from "./svg-units.ts";
 
 type Pen = Pick<Stroke, "width" | "profile" | "cap" | "join" | "miterLimit" | "dash" | "dashOffset">;

@@ -3,7 +3,7 @@
  * beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
 import { converter } from "culori";
-import type { InkShape, Page, Shade, Stroke } from "../drawing/drawing.ts";
+import type { InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
 import { polyline } from "../geometry/cubic.ts";
@@ -14,22 +14,12 @@ import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
 import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "./bounds.ts";
 import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
-import { type AsideKind, type Asides, type Mark, marksOf } from "./svg-marks.ts";
-import {
-  drawnStroke,
-  factsIn,
-  isTrap,
-  nibOf,
-  paintNameOf,
-  placeOf,
-  pourPlace,
-  shadeOf,
-  shareIn,
-  sheetOf,
-} from "./svg-ours.ts";
-import type { Tint } from "./svg-paint.ts";
+import type { AsideKind, Asides, Mark, Tint } from "./svg-mark.ts";
+import { marksOf } from "./svg-marks.ts";
+import { factsIn, kindOf, paintNameOf, placesOf, type ReadShade, shadeOf } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
+import { drawnStroke, type Kind, nibIn, shareIn } from "./svg-says.ts";
 import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
@@ -61,7 +51,7 @@ export interface OurReading {
   /** Names of paints by the ids of strokes, ink shapes, flats and shades. */
   readonly paints: ReadonlyMap<string, string>;
   readonly pours: readonly ReadPour[];
-  readonly shades: readonly Omit<Shade, "paint">[];
+  readonly shades: readonly ReadShade[];
 }
 
 export interface SvgReading {
@@ -200,17 +190,24 @@ class MarkReader {
     else this.addFlat(mark, outline, rule, tint);
   }
 
-  private addInk(mark: Mark, outline: readonly (readonly number[])[], evenOdd: boolean, value: string): void {
+  private addInk(
+    mark: Mark,
+    outline: readonly (readonly number[])[],
+    evenOdd: boolean,
+    value: string,
+  ): string {
     const id = `i${++this.rank}`;
     this.inkShapes.push({ id, rank: this.rank, outline, evenOdd, ...calledAs(mark) });
     this.tints.set(id, value);
+    return id;
   }
 
-  private addFlat(mark: Mark, outline: readonly (readonly number[])[], evenOdd: boolean, tint: Tint): void {
+  private addFlat(mark: Mark, outline: readonly (readonly number[])[], evenOdd: boolean, tint: Tint): string {
     const id = `f${++this.rank}`;
     const { name } = mark;
     const { value, alpha: opacity } = tint;
     this.flats.push({ id, rank: this.rank, outline, evenOdd, value, opacity, ...(name ? { name } : {}) });
+    return id;
   }
 
   private addStroke(mark: Mark, tint: Tint, later: readonly Cover[]): void {
@@ -230,17 +227,8 @@ class MarkReader {
       const whole = pieces.length === 1 && pieces[0] === points;
       if (!whole) this.cut++;
       for (const piece of pieces) {
-        const id = `s${++this.rank}`;
         const cap = whole ? {} : { cap: "butt" as const };
-        this.strokes.push({
-          id,
-          rank: this.rank,
-          points: piece,
-          closed: closed && whole,
-          ...pen,
-          ...cap,
-          ...called,
-        });
+        const id = this.pushStroke({ points: piece, closed: closed && whole, ...pen, ...cap, ...called });
         this.tints.set(id, tint.value);
       }
     }
@@ -307,61 +295,68 @@ class MarkReader {
   readOurs(marks: readonly Mark[], page: Page, told: Pick<OurReading, "facts" | "title">): SvgReading {
     const paints = new Map<string, string>();
     const pours: ReadPour[] = [];
-    const shades: Omit<Shade, "paint">[] = [];
-    for (const mark of marks) {
-      if (isTrap(mark)) continue;
-      const before = this.rank;
-      const paint = paintNameOf(mark);
-      const chains = this.nearChains(mark);
-      const outline = chains.map(closedPoints);
-      if (outline.length === 0) continue;
-      const place = placeOf(mark);
-      if (place && !isNearPage(place, this.box)) {
-        this.aside("beyond", mark);
-        continue;
-      }
-      const seed = pourPlace(mark);
-      const shade = shadeOf({ ...mark, chains }, `h${shades.length + 1}`, shades.length + 1);
-      if (seed) pours.push({ seed, outline, paint, rank: ++this.rank });
-      else if (shade) {
+    const shades: ReadShade[] = [];
+    const put: { readonly [K in Kind]: (mark: Mark) => readonly string[] } = {
+      seam: () => NONE,
+      pour: (mark) => {
+        const [seed] = placesOf(mark);
+        if (seed)
+          pours.push({
+            seed,
+            outline: mark.chains.map(closedPoints),
+            paint: paintNameOf(mark),
+            rank: ++this.rank,
+          });
+        return NONE;
+      },
+      shade: (mark) => {
+        const places = placesOf(mark);
+        if (places.length === 0) return NONE;
+        const shade = shadeOf(mark, places, `h${shades.length + 1}`, shades.length + 1);
         shades.push(shade);
-        paints.set(shade.id, paint);
-      } else if (sheetOf(mark) === "ink") this.addOurInk(mark);
-      else if (mark.fill) this.addFlat(mark, outline, isEvenOdd(mark), ownTint(mark, mark.fill));
-      for (let rank = before + 1; rank <= this.rank; rank++)
-        for (const kind of ["s", "i", "f"]) paints.set(`${kind}${rank}`, paint);
+        return [shade.id];
+      },
+      flat: (mark) =>
+        mark.fill
+          ? [this.addFlat(mark, mark.chains.map(closedPoints), isEvenOdd(mark), ownTint(mark, mark.fill))]
+          : NONE,
+      stroke: (mark) => this.addOurStroke(mark),
+      shape: (mark) =>
+        mark.fill
+          ? [this.addInk(mark, mark.chains.map(closedPoints), isEvenOdd(mark), mark.fill.value)]
+          : NONE,
+    };
+    for (const mark of marks) {
+      const kind = kindOf(mark);
+      const chains = this.nearChains(mark);
+      if (!kind) this.aside("unknown", mark);
+      else if (!placesOf(mark).every((place) => isNearPage(place, this.box))) this.aside("beyond", mark);
+      else if (chains.length > 0) {
+        for (const id of put[kind]({ ...mark, chains })) paints.set(id, paintNameOf(mark));
+      }
     }
     return { ...this.reading(page), ours: { ...told, paints, pours, shades } };
   }
 
-  private addOurInk(mark: Mark): void {
-    const drawn = drawnStroke(mark);
-    if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box)) {
-      this.rank++;
-      this.strokes.push({ id: `s${this.rank}`, rank: this.rank, ...drawn, ...calledAs(mark) });
-    } else if (mark.stroke) this.addOurStroke(mark);
-    else if (mark.fill)
-      this.addInk(mark, this.nearChains(mark).map(closedPoints), isEvenOdd(mark), mark.fill.value);
+  private addOurStroke(mark: Mark): string[] {
+    const drawn = drawnStroke(mark.element.attributes);
+    if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box))
+      return [this.pushStroke({ ...drawn, ...calledAs(mark) })];
+    return mark.chains.flatMap(({ points, closed }) => {
+      const pen = mark.stroke && this.pen(mark, points);
+      const nib = nibIn(mark.element.attributes);
+      return pen ? [this.pushStroke({ points, closed, ...pen, ...nib, ...calledAs(mark) })] : [];
+    });
   }
 
-  private addOurStroke(mark: Mark): void {
-    for (const { points, closed } of this.nearChains(mark)) {
-      const pen = this.pen(mark, points);
-      if (!pen) continue;
-      this.rank++;
-      const nib = nibOf(mark.element);
-      this.strokes.push({
-        id: `s${this.rank}`,
-        rank: this.rank,
-        points,
-        closed,
-        ...pen,
-        ...nib,
-        ...calledAs(mark),
-      });
-    }
+  private pushStroke(stroke: Omit<Stroke, "id" | "rank">): string {
+    const id = `s${++this.rank}`;
+    this.strokes.push({ id, rank: this.rank, ...stroke });
+    return id;
   }
 }
+
+const NONE: readonly string[] = [];
 
 /** A tint without what the sheet's own opacity takes from it. */
 const ownTint = ({ style }: Mark, tint: Tint): Tint => ({

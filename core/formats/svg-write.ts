@@ -2,23 +2,13 @@
  * Writes a scene as SVG: named sheets as groups, ink as strokes, fills as Bézier paths, colours as CSS custom
  * properties named after the tin. Every shape also carries its plain colour, for programs without custom properties.
  */
-import { type Drawing, type Page, type Stroke, widthInInches } from "../drawing/drawing.ts";
+import { type Drawing, type Page, widthInInches } from "../drawing/drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
-import type { Point } from "../geometry/point.ts";
-import {
-  type Derived,
-  type FillItem,
-  type FlatItem,
-  type InkItem,
-  type Scene,
-  type SceneItem,
-  type SceneSheet,
-  type ShadeItem,
-  type StrokeItem,
-  sceneOf,
-} from "../scene/scene.ts";
+import type { Area, Chain, Effects, Item, ItemPaint, SceneSheet } from "../scene/items.ts";
+import { type Derived, type Scene, sceneOf } from "../scene/scene.ts";
 import { factsOf, OURS } from "./svg-facts.ts";
 import { digitsFor, lineDigitsFor, pathData, short } from "./svg-path.ts";
+import { type Attributes, SEAM, sayingOf } from "./svg-says.ts";
 
 export interface SvgOptions {
   /** The drawing of the scene: gives the file a printed size, and what it needs to come back without loss. */
@@ -36,22 +26,31 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const view = [x, y, width, height].map((n) => short(n, digits.colour)).join(" ");
   const printed = drawing ? sizeAttributes(drawing.page) : "";
   const facts = drawing ? factsOf(drawing, idsIn(scene)) : "";
-  const shades = scene.sheets.flatMap(({ items }) => items.filter((item) => item.kind === "shade"));
-  const trims = shades.map(({ trim }) => outlineData(trim, digits.colour));
-  const root = rootId([scene.tones, trims]);
-  const body = scene.sheets.map((sheet) => writeSheet(sheet, root, digits));
-  const clips = trims.map((d, i) => `<clipPath id="${clipId(root, i)}"><path d="${d}"/></clipPath>`);
+  const clips = clipsOf(scene, digits.colour);
+  const root = rootId([scene.tones, [...clips.values()]]);
+  const context: Context = { root, digits, clipIds: idsOfClips(root, clips) };
+  const body = scene.sheets.map((sheet) => writeSheet(sheet, context));
+  const defs = [...clips].map(
+    ([clip, d]) => `<clipPath id="${context.clipIds.get(clip)}"><path d="${d}"/></clipPath>`,
+  );
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}>`,
     `<title>${escaped(scene.title)}</title>`,
     ...(drawing ? [`<metadata id="${OURS}">${escaped(facts)}</metadata>`] : []),
     `<style>${styleOf(scene, root)}</style>`,
-    ...(clips.length ? [`<defs>\n${clips.join("\n")}\n</defs>`] : []),
+    ...(defs.length ? [`<defs>\n${defs.join("\n")}\n</defs>`] : []),
     `<g id="art" style="isolation:isolate">`,
     ...body,
     "</g>",
     "</svg>\n",
   ].join("\n");
+}
+
+/** What writing an item needs to know of its file. */
+interface Context {
+  readonly root: string;
+  readonly digits: Digits;
+  readonly clipIds: ReadonlyMap<readonly Chain[], string>;
 }
 
 const idsIn = ({ sheets }: Scene): Set<string> =>
@@ -71,6 +70,17 @@ interface Digits {
 
 const digitsOf = (size: number): Digits => ({ colour: digitsFor(size), line: lineDigitsFor(size) });
 
+/** The outlines that items are clipped to, each once, as path data. */
+function clipsOf({ sheets }: Scene, digits: number): Map<readonly Chain[], string> {
+  const clips = sheets.flatMap(({ items }) =>
+    items.flatMap(({ effects }) => (effects.clip ? [effects.clip] : [])),
+  );
+  return new Map(clips.map((clip) => [clip, outlineData(clip, digits)]));
+}
+
+const idsOfClips = (root: string, clips: ReadonlyMap<readonly Chain[], string>) =>
+  new Map([...clips.keys()].map((clip, i) => [clip, `${root}-trim-${i + 1}`]));
+
 /**
  * An id that is the same only for pictures with the same colours and clips, by 32-bit FNV-1a (Fowler, Noll and Vo):
  * so each of several in one page keeps its own to itself.
@@ -82,8 +92,6 @@ function rootId(own: readonly unknown[]): string {
   return `spot-${(hash >>> 0).toString(36)}`;
 }
 
-const clipId = (root: string, index: number): string => `${root}-trim-${index + 1}`;
-
 /** The rule is wrapped so that readers that know no custom properties keep to the attributes. */
 function styleOf(scene: Scene, root: string): string {
   const properties = scene.tones.map(({ variable, value }) => `--${variable}:${value}`).join(";");
@@ -94,20 +102,21 @@ function styleOf(scene: Scene, root: string): string {
   return `@supports (color:var(--a)){#${root}{${properties}}${fills.join("")}}`;
 }
 
-function writeSheet(sheet: SceneSheet, root: string, digits: Digits): string {
-  const blended = sheet.items.some((item) => item.kind === "shade");
-  const opacity = sheet.opacity < 1 && !blended ? ` opacity="${short(sheet.opacity, 3)}"` : "";
-  const ink = sheet.name === "ink" ? ' stroke-linecap="round" stroke-linejoin="round"' : "";
-  const faint = blended ? sheet.opacity : 1;
-  const items = grouped(sheet.items, (item, i) =>
-    item.kind === "shade" ? writeShade(item, clipId(root, i), faint, digits.colour) : writeItem(item, digits),
-  );
-  const display = sheet.hidden ? ' display="none"' : "";
-  return `<g id="${sheet.name}"${opacity}${display}${ink}>\n${items}\n</g>`;
+/** A faint group would not blend with what lies below it: then its items are faint themselves. */
+function writeSheet({ name, items, opacity, hidden }: SceneSheet, context: Context): string {
+  const blends = items.some(({ effects }) => effects.blend);
+  const attributes = {
+    id: name,
+    opacity: opacity < 1 && !blends ? short(opacity, 3) : undefined,
+    display: hidden ? "none" : undefined,
+    ...(name === "ink" ? { "stroke-linecap": "round", "stroke-linejoin": "round" } : {}),
+  };
+  const written = grouped(items, (item) => writeItem(item, blends ? opacity : 1, context));
+  return `<g${attributeText(attributes)}>\n${written}\n</g>`;
 }
 
 /** Items that follow one another and came in the same groups are written in those groups again. */
-function grouped(items: readonly SceneItem[], write: (item: SceneItem, index: number) => string): string {
+function grouped(items: readonly Item[], write: (item: Item) => string): string {
   const out: string[] = [];
   let open: readonly string[] = [];
   const turnTo = (groups: readonly string[]) => {
@@ -117,88 +126,116 @@ function grouped(items: readonly SceneItem[], write: (item: SceneItem, index: nu
     for (const name of groups.slice(kept)) out.push(`<g data-name="${escaped(name)}">`);
     open = groups;
   };
-  items.forEach((item, index) => {
-    turnTo("groups" in item ? (item.groups ?? NO_GROUPS) : NO_GROUPS);
-    out.push(write(item, index));
-  });
+  for (const item of items) {
+    turnTo(item.groups ?? NO_GROUPS);
+    out.push(write(item));
+  }
   turnTo(NO_GROUPS);
   return out.join("\n");
 }
 
 const NO_GROUPS: readonly string[] = [];
 
-function writeItem(item: Exclude<SceneItem, ShadeItem>, digits: Digits): string {
-  if (item.kind === "fill") return writeFill(item, digits.colour);
-  if (item.kind === "flat") return writeFlat(item, digits.colour);
-  if (item.kind === "ink") return writeInk(item, digits);
-  return writeStroke(item, digits.line);
+function writeItem(item: Item, sheetOpacity: number, context: Context): string {
+  const { area, paint, effects, name } = item;
+  const { digits } = context;
+  const opacity = (effects.opacity ?? 1) * sheetOpacity;
+  const written = effectsOf({ ...effects, opacity: opacity < 1 ? opacity : undefined }, item, context);
+  const path = elementText({
+    ...colourOf(paint, area.kind),
+    "data-name": name || undefined,
+    ...sayingOf(item, digits.line),
+    ...Object.assign({}, ...written.map(({ attributes }) => attributes)),
+    ...areaOf(area, item.says.is === "shape" ? digits.line : digits.colour, digits.line),
+  });
+  return [...written.flatMap(({ beneath }) => beneath ?? []), path].join("\n");
 }
 
-function writeInk({ name, tone, outline, evenOdd, drawn }: InkItem, digits: Digits): string {
-  const rule = evenOdd ? ' fill-rule="evenodd"' : "";
-  const line = drawn ? lineData(drawn, digits.line) : "";
-  const d = outlineData(outline, drawn ? digits.colour : digits.line);
-  return `<path class="f-${tone.variable}"${labelOf(name)}${line} fill="${tone.value}"${rule} d="${d}"/>`;
+const PAINTS: {
+  readonly [K in ItemPaint["kind"]]: (paint: Extract<ItemPaint, { readonly kind: K }>) => {
+    readonly name: string;
+    readonly value: string;
+  };
+} = { tone: ({ tone }) => ({ name: tone.variable, value: tone.value }) };
+
+function colourOf(paint: ItemPaint, kind: Area["kind"]): Attributes {
+  const { name, value } = PAINTS[paint.kind](paint);
+  return kind === "line"
+    ? { class: `s-${name}`, fill: "none", stroke: value }
+    : { class: `f-${name}`, fill: value };
 }
 
-/** The centre line and how it is drawn, for the way back: SVG has no strokes whose width changes. */
-function lineData({ stroke }: NonNullable<InkItem["drawn"]>, digits: number): string {
-  const { points, closed, width } = stroke;
-  return ` data-line="${pathData(points, closed, digits)}" data-width="${short(width, digits)}"${nibData(stroke)}`;
+type AreaOf<K extends Area["kind"]> = Extract<Area, { readonly kind: K }>;
+
+const AREAS: { readonly [K in Area["kind"]]: (area: AreaOf<K>, fill: number, line: number) => Attributes } = {
+  region: ({ chains, evenOdd }, digits) => ({
+    "fill-rule": evenOdd ? "evenodd" : undefined,
+    d: outlineData(chains, digits),
+  }),
+  line: ({ points, closed, width, cap, join, miterLimit, dash, dashOffset }, _, digits) => ({
+    "stroke-width": short(width, digits),
+    "stroke-linecap": cap === "round" ? undefined : cap,
+    "stroke-linejoin": join === "round" ? undefined : join,
+    "stroke-miterlimit": join === "miter" && miterLimit !== 4 ? short(miterLimit, digits) : undefined,
+    "stroke-dasharray": dash.length > 0 ? dash.map((n) => short(n, digits)).join(" ") : undefined,
+    "stroke-dashoffset": dash.length > 0 && dashOffset !== 0 ? short(dashOffset, digits) : undefined,
+    d: pathData(points, closed, digits),
+  }),
+};
+
+const areaOf = (area: Area, fillDigits: number, lineDigits: number): Attributes =>
+  (AREAS[area.kind] as (area: Area, fill: number, line: number) => Attributes)(area, fillDigits, lineDigits);
+
+/** What an effect adds to an item: attributes of its element, and an element beneath it. */
+interface Effected {
+  readonly attributes?: Attributes;
+  readonly beneath?: string;
 }
 
-const nibData = ({ nib, profile }: Pick<Stroke, "nib" | "profile">): string =>
-  (nib ? ` data-nib="${escaped(nib)}"` : "") +
-  (profile ? ` data-profile="${profile.map((n) => short(n, 5)).join(" ")}"` : "");
+const EFFECTS: {
+  readonly [K in keyof Effects]-?: (
+    effect: NonNullable<Effects[K]>,
+    item: Item,
+    context: Context,
+  ) => Effected;
+} = {
+  clip: (clip, _, { clipIds }) => ({ attributes: { "clip-path": `url(#${clipIds.get(clip)})` } }),
+  seam: (seam, { paint }, { digits }) => ({ beneath: seamText(seam, paint, digits.colour) }),
+  blend: (blend) => (blend === "normal" ? {} : { attributes: { style: `mix-blend-mode:${blend}` } }),
+  opacity: (opacity, { area }) => ({
+    attributes: { [area.kind === "line" ? "stroke-opacity" : "fill-opacity"]: short(opacity, 3) },
+  }),
+};
 
-function writeFlat({ name, tone, outline, evenOdd, opacity }: FlatItem, digits: number): string {
-  const rule = evenOdd ? ' fill-rule="evenodd"' : "";
-  const alpha = opacity < 1 ? ` fill-opacity="${short(opacity, 3)}"` : "";
-  return `<path class="f-${tone.variable}"${labelOf(name)} fill="${tone.value}"${alpha}${rule} d="${outlineData(outline, digits)}"/>`;
-}
+const effectsOf = (effects: Effects, item: Item, context: Context): Effected[] =>
+  (Object.keys(EFFECTS) as (keyof Effects)[])
+    .filter((key) => effects[key] !== undefined)
+    .map((key) => (EFFECTS[key] as EffectWriter)(effects[key], item, context));
 
-const labelOf = (name: string | undefined): string => (name ? ` data-name="${escaped(name)}"` : "");
+type EffectWriter = (effect: unknown, item: Item, context: Context) => Effected;
 
-function writeFill({ tone, seed, outline, traps, trapWidth }: FillItem, digits: number): string {
-  const fill = `<path class="f-${tone.variable}" data-pour="${placeOf(seed)}" fill="${tone.value}" d="${outlineData(outline, digits)}"/>`;
-  if (traps.length === 0) return fill;
-  const d = traps.map((chain) => pathData(chain, false, digits)).join("");
-  const trap = `<path class="s-${tone.variable}" data-trap="" fill="none" stroke="${tone.value}" stroke-width="${short(trapWidth, digits)}" d="${d}"/>`;
-  return `${trap}\n${fill}`;
-}
-
-function writeShade(
-  { tone, points, seed, blend, opacity }: ShadeItem,
-  clip: string,
-  sheetOpacity: number,
+const seamText = (
+  { chains, width }: NonNullable<Effects["seam"]>,
+  paint: ItemPaint,
   digits: number,
-): string {
-  const mode = blend === "normal" ? "" : ` style="mix-blend-mode:${blend}"`;
-  const faint = opacity * sheetOpacity;
-  const alpha = faint < 1 ? ` fill-opacity="${short(faint, 3)}"` : "";
-  const own = opacity < 1 ? ` data-opacity="${short(opacity, 3)}"` : "";
-  return `<path class="f-${tone.variable}" data-shade="${placeOf(seed)}"${own} fill="${tone.value}"${alpha}${mode} clip-path="url(#${clip})" d="${pathData(points, true, digits)}"/>`;
-}
+): string =>
+  elementText({
+    ...colourOf(paint, "line"),
+    ...SEAM,
+    "stroke-width": short(width, digits),
+    d: chains.map((chain) => pathData(chain, false, digits)).join(""),
+  });
 
-function writeStroke(item: StrokeItem, digits: number): string {
-  const { name, tone, points, closed, width, cap, join, miterLimit, dash, dashOffset, nib } = item;
-  const n = (value: number) => short(value, digits);
-  const pen = [
-    cap === "round" ? "" : ` stroke-linecap="${cap}"`,
-    join === "round" ? "" : ` stroke-linejoin="${join}"`,
-    join === "miter" && miterLimit !== 4 ? ` stroke-miterlimit="${n(miterLimit)}"` : "",
-    dash.length > 0 ? ` stroke-dasharray="${dash.map(n).join(" ")}"` : "",
-    dash.length > 0 && dashOffset !== 0 ? ` stroke-dashoffset="${n(dashOffset)}"` : "",
-    nibData({ nib }),
-  ].join("");
-  return `<path class="s-${tone.variable}"${labelOf(name)} fill="none" stroke="${tone.value}" stroke-width="${n(width)}"${pen} d="${pathData(points, closed, digits)}"/>`;
-}
-
-/** Exact, so that it lies in the smallest pocket still. */
-const placeOf = ([x, y]: Point): string => `${x} ${y}`;
-
-const outlineData = (outline: readonly (readonly number[])[], digits: number): string =>
+const outlineData = (outline: readonly Chain[], digits: number): string =>
   outline.map((chain) => pathData(chain, true, digits)).join("");
+
+const elementText = (attributes: Attributes): string => `<path${attributeText(attributes)}/>`;
+
+/** Those that have a value. */
+const attributeText = (attributes: Attributes): string =>
+  Object.entries(attributes)
+    .map(([name, value]) => (value === undefined ? "" : ` ${name}="${escaped(value)}"`))
+    .join("");
 
 const escaped = (text: string): string =>
   plainText(text).replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);

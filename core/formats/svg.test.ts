@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory } from "../drawing/history.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
+import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
@@ -123,8 +124,10 @@ describe("writing SVG", () => {
     const { page, strokes } = readSvg(source);
     const bare = newDrawing("Test & <try>", page, strokes);
     const [pocket] = pocketsOf(buildMap(linesOf(bare)));
-    return applyEdit(beginHistory(bare), pour([{ pocket }], { colour: "frond", step: -1 }, ["p1"]))!.history
-      .drawing;
+    return applyEdit(
+      beginHistory(bare),
+      pour([{ anchor: anchorOf(pocket) }], { colour: "frond", step: -1 }, ["p1"]),
+    )!.history.drawing;
   })();
   const text = writeSvg(sceneOf(drawing, derive(drawing, pocketsOf(buildMap(linesOf(drawing))))), {
     drawing,

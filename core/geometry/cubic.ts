@@ -211,3 +211,11 @@ export function crossingNear(
   const near = Math.hypot(p[0] - start[0], p[1] - start[1]) < within;
   return settled && near ? p : undefined;
 }
+
+/** Whether the cubic that begins at a number of a chain is one as `polyline` makes them: a straight run at even speed. */
+export function isStraightAt(chain: Coords, o: number): boolean {
+  const size = Math.abs(chain[o + 6] - chain[o]) + Math.abs(chain[o + 7] - chain[o + 1]);
+  const off = (k: number, i: number) =>
+    Math.abs(chain[o + k] - (chain[o + (k & 1)] * (3 - i) + chain[o + 6 + (k & 1)] * i) / 3);
+  return off(2, 1) + off(3, 1) + off(4, 2) + off(5, 2) <= 1e-9 * size;
+}

@@ -9,7 +9,7 @@ import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { translation } from "../geometry/matrix.ts";
 import { distance } from "../geometry/point.ts";
 import { pulledEnd, shifted } from "../lines/pull.ts";
-import { poursOfPockets } from "./keep-pours.ts";
+import { anchorOf, matchAnchors } from "./anchors.ts";
 import { LineReader } from "./line-reader.ts";
 import type { Pocket } from "./pockets.ts";
 import { readReach } from "./reach-reading.ts";
@@ -125,7 +125,7 @@ describe("colours stay", () => {
     return edited(
       start,
       pour(
-        pockets.map((pocket) => ({ pocket })),
+        pockets.map((pocket) => ({ anchor: anchorOf(pocket) })),
         paint,
         pockets.map((_, i) => `p${i}`),
       ),
@@ -133,7 +133,7 @@ describe("colours stay", () => {
   };
   const colours = (drawing: Drawing, reader = new LineReader()) => {
     const pockets = reader.read(drawing);
-    return { pockets, pourOf: poursOfPockets(pockets, drawing.pours) };
+    return { pockets, pourOf: matchAnchors(pockets, drawing.pours, {}).pourOf };
   };
 
   it("with a line that is moved across another, split in two on the way", () => {

@@ -16,8 +16,8 @@ export interface Border {
   /** Key of the neighbour. */
   readonly neighbour: number;
   readonly chain: readonly number[];
-  /** Across a bridge: how each of the two colours may run on under the other (see trapping.ts). */
-  readonly seams?: ReturnType<typeof seamStrips>;
+  /** Across a bridge: how each of the two colours may run on under the other (see seams.ts). */
+  readonly strips?: ReturnType<typeof seamStrips>;
 }
 
 export interface Pocket {
@@ -153,7 +153,7 @@ export class PocketReader {
         if (beyond <= key) return [];
         const border = { neighbour: beyond, chain: pieces[i] };
         const bare = this.map.lines[line].bridge && !this.map.joins.has(line) && pieces[i].length >= 8;
-        return [bare ? { ...border, seams: seamStrips(this.map, line, pieces[i]) } : border];
+        return [bare ? { ...border, strips: seamStrips(this.map, line, pieces[i]) } : border];
       });
     });
   }

@@ -5,6 +5,7 @@ import { pour } from "../drawing/edits.ts";
 import { edited } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
+import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { paletteOf } from "./palette.ts";
 import { derive } from "./scene.ts";
@@ -63,14 +64,14 @@ describe("the palette", () => {
     const pockets = new LineReader().read(bare);
     const paints = HARD_NAMES.flatMap((_, i) => [0, 1].map((step) => ({ colour: `c${i}`, step })));
     const drawing = pockets.reduce(
-      (now, pocket, i) => edited(now, pour([{ pocket }], paints[i], [`p${i}`])),
+      (now, pocket, i) => edited(now, pour([{ anchor: anchorOf(pocket) }], paints[i], [`p${i}`])),
       { ...bare, tin: { ...bare.tin, ...tin } },
     );
     const svg = deliveredSvg(drawing, derive(drawing, pockets));
     expect(svg.replaceAll("\n", "")).not.toMatch(/[\p{Cc}\p{Cs}]/u);
     const { drawing: again } = importSvg("Rows", svg);
     const seen = (of: typeof drawing) =>
-      Object.values(of.pours).map(({ seed, paint }) => [seed.map(Math.round), paint]);
+      Object.values(of.pours).map(({ anchor, paint }) => [anchor.seed.map(Math.round), paint]);
     const sorted = (list: unknown[]) => list.map((one) => JSON.stringify(one)).sort();
     expect(Object.keys(again.pours)).toHaveLength(HARD_NAMES.length * 2);
     expect(sorted(seen(again))).toEqual(sorted(seen(drawing)));

@@ -31,10 +31,12 @@ export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
   const toneOf = (paint: Paint): Tone => {
     if (!Object.hasOwn(tin, paint.colour)) return MISSING;
     const key = toneKey(paint);
-    const tone = tones.get(key) ?? {
-      value: stepOf(tin[paint.colour].value, paint.step),
-      variable: `${names.get(paint.colour)}${stepSuffix(paint.step)}`,
-    };
+    const tone =
+      tones.get(key) ??
+      shared(
+        stepOf(tin[paint.colour].value, paint.step),
+        `${names.get(paint.colour)}${stepSuffix(paint.step)}`,
+      );
     tones.set(key, tone);
     return tone;
   };
@@ -43,7 +45,21 @@ export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
   return palette;
 }
 
-export const toneKey = ({ colour, step }: Paint): string => `${step} ${colour}`;
+const made = new Map<string, Tone>();
+const MOST_KEPT = 4096;
+
+/** The same value and name give the same tone, whatever else in the tin has changed. */
+function shared(value: string, variable: string): Tone {
+  const key = `${value} ${variable}`;
+  const known = made.get(key);
+  if (known) return known;
+  if (made.size >= MOST_KEPT) made.clear();
+  const tone = { value, variable };
+  made.set(key, tone);
+  return tone;
+}
+
+const toneKey = ({ colour, step }: Paint): string => `${step} ${colour}`;
 
 const stepSuffix = (step: number): string => (step === 0 ? "" : step > 0 ? `-up-${step}` : `-down-${-step}`);
 

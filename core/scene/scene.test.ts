@@ -4,12 +4,13 @@ import { addColour, addShade, changeColour, changeSheet, pour, renameColour } fr
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";
+import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { box, straight } from "../pockets/testing.ts";
 import { withPreview } from "./preview.ts";
-import { derive, type FillItem, pocketAt, type ShadeItem, sceneOf } from "./scene.ts";
+import { derive, pocketAt, sceneOf } from "./scene.ts";
 
 const bare = newDrawing("Two rooms", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
   ...[
@@ -35,12 +36,13 @@ const edited = (...edits: Edit[]): Drawing =>
 const scene = (drawing: Drawing) => sceneOf(drawing, derive(drawing, pockets));
 const sheetNames = (drawing: Drawing) => scene(drawing).sheets.map(({ name }) => name);
 const both = pockets.map((pocket, i) =>
-  pour([{ pocket }], { colour: i ? "radish" : "frond", step: 0 }, [`p${i}`]),
+  pour([{ anchor: anchorOf(pocket) }], { colour: i ? "radish" : "frond", step: 0 }, [`p${i}`]),
 );
 const shade = addShade({
   id: "s",
   points: [20, 20, 30, 20, 60, 20, 70, 60, 50, 60, 30, 60, 20, 20],
-  seed: [60, 50],
+  kind: "drawn",
+  anchor: anchorOf(pocketAt(pockets, [60, 50])!),
   paint: { colour: "dusk", step: -1 },
   blend: "multiply",
   opacity: 0.5,
@@ -56,17 +58,17 @@ describe("the scene", () => {
     ]);
   });
 
-  it("lays a trap beneath the later colour on every shared border, and none beside bare pockets", () => {
-    const fills = scene(edited(...both)).sheets[0].items as FillItem[];
-    expect(fills.map(({ traps }) => traps.length)).toEqual([1, 0]);
-    const alone = scene(edited(both[0])).sheets[0].items as FillItem[];
-    expect(alone[0].traps).toHaveLength(0);
+  it("lays a seam beneath the later colour on every shared border, and none beside bare pockets", () => {
+    const seamsOf = (drawing: Drawing) =>
+      scene(drawing).sheets[0].items.map(({ effects }) => effects.seam?.chains.length ?? 0);
+    expect(seamsOf(edited(...both))).toEqual([1, 0]);
+    expect(seamsOf(edited(both[0]))).toEqual([0]);
   });
 
   it("trims a shade to the pocket it began in, and shows none where that pocket is gone", () => {
     const drawing = edited(shade);
-    const item = scene(drawing).sheets[0].items[0] as ShadeItem;
-    expect(item.trim).toBe(pocketAt(pockets, [60, 50])!.outline);
+    const [item] = scene(drawing).sheets[0].items;
+    expect(item.effects.clip).toBe(pocketAt(pockets, [60, 50])!.outline);
     expect(sceneOf(drawing, derive(drawing, [])).sheets.map(({ name }) => name)).toEqual(["ink"]);
   });
 
@@ -106,6 +108,6 @@ describe("the scene", () => {
     );
     expect(svg).toContain('<g id="flats" opacity="0.4">');
     expect(svg).toContain('<g id="shade">');
-    expect(svg).toContain('fill-opacity="0.25" style="mix-blend-mode:multiply"');
+    expect(svg).toContain('fill-opacity="0.25"');
   });
 });

@@ -1,4 +1,5 @@
 /** Colours a drawn demo: every pocket takes the colour of the hint inside it, or of the nearest one. */
+
 import type { Drawing, Paint } from "../../core/drawing/drawing.ts";
 import { addBridges, addShade, pour } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
@@ -7,9 +8,11 @@ import { readSvg } from "../../core/formats/svg-read.ts";
 import { distance } from "../../core/geometry/point.ts";
 import { regionContains } from "../../core/geometry/polygon.ts";
 import { fitClosed } from "../../core/lines/fit.ts";
+import { anchorOf } from "../../core/pockets/anchors.ts";
 import { buildMap } from "../../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../../core/pockets/pockets.ts";
 import { gapsOf, linesOf, longestReach } from "../../core/pockets/reading.ts";
+import { pocketAt } from "../../core/scene/scene.ts";
 import type { Hand, Hint, P } from "./hand.ts";
 
 export interface ShadeGesture {
@@ -33,10 +36,9 @@ export function colouredDemo(
   const map = () => buildMap(linesOf(drawing));
   const { openings } = gapsOf(map(), longestReach(drawing));
   apply(addBridges(openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: opening.bridge }))));
-  pocketsOf(map())
-    .filter(({ hidden }) => !hidden)
-    .forEach((pocket, i) => {
-      apply(pour([{ pocket }], paintFor(pocket, hand.hints), [`pour-${i + 1}`]));
+  const pockets = pocketsOf(map()).filter(({ hidden }) => !hidden);
+  pockets.forEach((pocket, i) => {
+      apply(pour([{ anchor: anchorOf(pocket) }], paintFor(pocket, hand.hints), [`pour-${i + 1}`]));
     });
   shades.forEach(({ points, seed, colour, opacity }, i) => {
     const chain = fitClosed(points, 1);
@@ -44,7 +46,8 @@ export function colouredDemo(
       addShade({
         id: `shade-${i + 1}`,
         points: chain,
-        seed,
+        kind: "drawn",
+        anchor: anchorOf(pocketAt(pockets, seed)!),
         paint: { colour, step: 0 },
         blend: "multiply",
         opacity,

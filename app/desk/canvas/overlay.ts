@@ -1,11 +1,11 @@
 /** What is drawn over the paper and never delivered: lit pockets, bridges, openings, the way out of a leak. */
 import { stepOf } from "#core/colour/ladder.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
+import { chainPath, pathOf } from "../../painting/paths.ts";
 import { activeTool, type Desk } from "../desk-store.ts";
 import { sortOpenings } from "../openings.ts";
 import { TOOLS } from "../tools/index.ts";
 import type { Gesture, OverlayMark } from "../tools/tool.ts";
-import { chainPath, pathOf } from "./paint.ts";
 
 interface Colours {
   readonly fern: string;

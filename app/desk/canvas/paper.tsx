@@ -2,12 +2,13 @@ import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from "react
 import { distance, type Point } from "#core/geometry/point.ts";
 import { withPreview } from "#core/scene/preview.ts";
 import { pocketAt, type Scene } from "#core/scene/scene.ts";
+import { ArtCanvas } from "../../painting/art-canvas.ts";
+import { fitView, type Size, toPagePoint, zoomAt } from "../../painting/view.ts";
+import { artWorker } from "../../work/clients.ts";
 import { activeTool, type Desk, type DeskStore, useDesk, useDeskStore } from "../desk-store.ts";
 import { refusal, SHEET_OF_TOOL } from "../locks.ts";
 import { TOOLS } from "../tools/index.ts";
 import type { Gesture, Press } from "../tools/tool.ts";
-import { fitView, type Size, toPagePoint, zoomAt } from "../view.ts";
-import { ArtCanvas } from "./art-canvas.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
 import { TwoFingers } from "./two-fingers.ts";
@@ -235,7 +236,7 @@ class Painter {
     private readonly overlay: HTMLCanvasElement,
     private readonly gesture: () => Gesture | null,
   ) {
-    this.art = new ArtCanvas(artFrame, "art");
+    this.art = new ArtCanvas(artFrame, "art", artWorker());
     this.unsubscribe = desk.subscribe(() => this.ask());
     this.ask();
   }

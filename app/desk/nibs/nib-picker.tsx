@@ -4,7 +4,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { type Nib, ranked } from "#core/drawing/drawing.ts";
 import { addNib } from "#core/drawing/line-edits.ts";
-import { newId } from "../../keep/shelf.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
 import { EVEN_NIB } from "../tools/new-stroke.ts";

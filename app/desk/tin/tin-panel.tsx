@@ -16,7 +16,7 @@ import {
 import { Plus } from "lucide-react";
 import { ranked } from "#core/drawing/drawing.ts";
 import { addColour, orderTin } from "#core/drawing/edits.ts";
-import { newId } from "../../keep/shelf.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../desk-store.ts";
 import { Frond } from "./frond.tsx";

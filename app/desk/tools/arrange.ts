@@ -3,11 +3,11 @@
 import { carriedBy } from "#core/drawing/carried.ts";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import { transformLines } from "#core/drawing/line-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
 import { type Box, boundsOf, distance, type Point } from "#core/geometry/point.ts";
 import { gathers, isAcross } from "#core/lines/gather.ts";
-import { newId } from "../../keep/shelf.ts";
 import type { Desk, DeskStore } from "../desk-store.ts";
 import { chainsOf, lineNear } from "../lines-near.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "./tool.ts";

@@ -1,6 +1,7 @@
 /** Bend: drags points, handles and the line itself; ends that meet it follow, and so do the colours. */
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { reshapeLines } from "#core/drawing/line-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import {
@@ -17,7 +18,6 @@ import {
   withSmoothPoint,
 } from "#core/lines/bend.ts";
 import { followed, meetsOn } from "#core/lines/meets.ts";
-import { newId } from "../../keep/shelf.ts";
 import type { Desk, DeskStore } from "../desk-store.ts";
 import { strokeNear } from "../lines-near.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "./tool.ts";

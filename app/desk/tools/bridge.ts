@@ -1,9 +1,9 @@
 /** Bridge: draws a closing line by hand; both ends snap to the nearest line. */
 import { addBridges, removeBridge } from "#core/drawing/edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
-import { newId } from "../../keep/shelf.ts";
 import type { DeskStore } from "../desk-store.ts";
 import type { Tool } from "./tool.ts";
 

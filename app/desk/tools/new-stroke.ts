@@ -1,7 +1,7 @@
 /** Puts a drawn line into the drawing, with the nib and width in hand. */
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { addStroke } from "#core/drawing/line-edits.ts";
-import { newId } from "../../keep/shelf.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import type { DeskStore } from "../desk-store.ts";
 import { drawWidth } from "../line-settings.ts";
 

@@ -9,11 +9,12 @@ import type { Desk } from "../desk-store.ts";
 export function shadeAt({ history, derived }: Desk, at: Point): Shade | undefined {
   const under = pocketAt(derived.pockets, at);
   if (!under) return undefined;
+  const index = derived.pockets.indexOf(under);
   const tolerance = history.drawing.page.box.width / 2000;
   return Object.values(history.drawing.shades)
     .sort((a, b) => b.rank - a.rank)
     .find(
-      ({ points, seed }) =>
-        regionContains(under.rings, seed) && regionContains([flatten(points, tolerance)], at),
+      ({ id, points }) =>
+        derived.pocketsOf.get(id)?.includes(index) && regionContains([flatten(points, tolerance)], at),
     );
 }

@@ -1,9 +1,10 @@
 /** Shade: a freehand shape, closed when let go, trimmed to the pocket it began in. */
 import { addShade } from "#core/drawing/edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { fitClosed } from "#core/lines/fit.ts";
+import { anchorOf } from "#core/pockets/anchors.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import { newId } from "../../keep/shelf.ts";
 import { shadeAt } from "./shade-at.ts";
 import type { Tool } from "./tool.ts";
 
@@ -14,7 +15,8 @@ export const shadeTool: Tool = {
   lightsPockets: true,
   press: ({ desk, at, pixel }) => {
     const { derived, set, tell } = desk.getState();
-    if (!pocketAt(derived.pockets, at)) {
+    const pocket = pocketAt(derived.pockets, at);
+    if (!pocket) {
       tell("Begin inside a pocket: a shade is trimmed to the pocket it begins in.");
       return undefined;
     }
@@ -30,9 +32,9 @@ export const shadeTool: Tool = {
         }
         const { paint, shadeSettings, edit } = desk.getState();
         const id = newId();
-        edit(
-          addShade({ id, points: fitClosed(points, FIT_PIXELS * pixel), seed: at, paint, ...shadeSettings }),
-        );
+        const shape = fitClosed(points, FIT_PIXELS * pixel);
+        const anchor = anchorOf(pocket);
+        edit(addShade({ id, kind: "drawn", points: shape, anchor, paint, ...shadeSettings }));
         set({ chosenShade: id });
       },
       trail: () => ({ points, closed: true }),

@@ -19,9 +19,9 @@ import {
   setAllInk,
   setInk,
 } from "#core/drawing/line-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { aboutPoint, translation } from "#core/geometry/matrix.ts";
 import type { Box, Point } from "#core/geometry/point.ts";
-import { newId } from "../../../keep/shelf.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
@@ -185,7 +185,7 @@ function StrokeFields() {
 
 function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
   const { history, selected, view, edit, set } = desk.getState();
-  const ids = selected.map(newId);
+  const ids = selected.map(() => newId());
   const matrix = mirroredBeside
     ? aboutPoint([mirroredBeside.x + mirroredBeside.width, mirroredBeside.y], -1, 1, 0)
     : translation(16 / view.scale, 16 / view.scale);

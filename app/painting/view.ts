@@ -1,6 +1,12 @@
 /** Moving about: the view maps page units to CSS pixels of the mat. */
 import type { Box, Point } from "#core/geometry/point.ts";
-import type { View } from "./canvas/paint.ts";
+
+/** Screen or picture pixels = page units x scale + offset. */
+export interface View {
+  readonly scale: number;
+  readonly x: number;
+  readonly y: number;
+}
 
 export interface Size {
   readonly width: number;

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
+import type { Drawing } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { poursOfPockets, waitingPours } from "./keep-pours.ts";
+import { anchorOf, matchAnchors, waitingPours } from "./anchors.ts";
 import { buildMap } from "./planar-map.ts";
 import { type Pocket, pocketsOf } from "./pockets.ts";
 import type { Line } from "./segments.ts";
@@ -12,11 +13,15 @@ const find = (lines: Line[]) => pocketsOf(buildMap(lines, { strict: true }));
 const poured = (targets: readonly (readonly [Pocket, string])[]) => {
   let drawing = newDrawing("", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), []);
   for (const [pocket, id] of targets) {
-    drawing = applyEdit(beginHistory(drawing), pour([{ pocket }], { colour: id, step: 0 }, [id]))!.history
-      .drawing;
+    drawing = applyEdit(
+      beginHistory(drawing),
+      pour([{ anchor: anchorOf(pocket) }], { colour: id, step: 0 }, [id]),
+    )!.history.drawing;
   }
   return drawing.pours;
 };
+const poursOfPockets = (pockets: readonly Pocket[], pours: Drawing["pours"]) =>
+  matchAnchors(pockets, pours, {}).pourOf;
 const whole = [box(0, 0, 100, 100)];
 const halves = [
   ...whole,
@@ -87,7 +92,7 @@ describe("pours", () => {
     const after = find([...whole, first, ...rest]).sort((a, b) => a.seed[0] - b.seed[0]);
     const found = poursOfPockets(after, pours);
     expect(found).toEqual([undefined, "red", undefined, undefined]);
-    expect(waitingPours(pours, found).map(({ id }) => id)).toEqual(["moss"]);
+    expect(waitingPours(pours, { pourOf: found }).map(({ id }) => id)).toEqual(["moss"]);
     expect(poursOfPockets(stripes, pours)).toEqual([undefined, "moss", "red", undefined, undefined]);
   });
 

@@ -1,0 +1,54 @@
+/**
+ * Every field of a drawing, declared once: how it is kept, what it begins as, whether pockets are made of it and how an
+ * SVG of ours carries it. Files, facts, patch filters and upgrades read this table; formats/drawing-records.ts holds
+ * for each the record that checks it.
+ */
+import type { Drawing } from "./drawing.ts";
+import { startingInk, startingNibs, startingSheets, startingTin } from "./start.ts";
+
+export interface Field<T> {
+  /** A table of entities by id, the sheets by name, or one value. */
+  readonly form: "table" | "sheets" | "value";
+  /** Whether what pockets are made of changes with it. */
+  readonly lines: boolean;
+  /** In the picture itself, in the facts beside it, or in the facts where the picture does not show it. */
+  readonly svg: "picture" | "facts" | "unseen";
+  /** What it is in a drawing that has just begun, and in files from before there was such a field. */
+  readonly start?: () => T;
+}
+
+export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
+  name: { form: "value", lines: false, svg: "picture" },
+  page: { form: "value", lines: false, svg: "facts" },
+  strokes: { form: "table", lines: true, svg: "picture", start: () => ({}) },
+  inkShapes: { form: "table", lines: true, svg: "picture", start: () => ({}) },
+  nibs: { form: "table", lines: true, svg: "facts", start: startingNibs },
+  bridges: { form: "table", lines: true, svg: "facts", start: () => ({}) },
+  reach: { form: "value", lines: true, svg: "facts", start: () => 0 },
+  declined: { form: "table", lines: true, svg: "facts", start: () => ({}) },
+  tin: { form: "table", lines: false, svg: "facts", start: startingTin },
+  pours: { form: "table", lines: false, svg: "unseen", start: () => ({}) },
+  flatShapes: { form: "table", lines: false, svg: "picture", start: () => ({}) },
+  shades: { form: "table", lines: false, svg: "unseen", start: () => ({}) },
+  sheets: { form: "sheets", lines: false, svg: "facts", start: startingSheets },
+  ink: { form: "value", lines: false, svg: "facts", start: startingInk },
+  strict: { form: "value", lines: true, svg: "facts", start: () => false },
+};
+
+export type FieldName = keyof Drawing;
+
+export const FIELD_NAMES = Object.keys(FIELDS) as readonly FieldName[];
+
+/** The fields that are tables. */
+export type TableName = {
+  [K in keyof Drawing]: Drawing[K] extends Readonly<Record<string, { readonly id: string }>> ? K : never;
+}[keyof Drawing];
+
+/** All that a drawing begins with beside its name, its page and what is drawn on it. */
+export const startingFields = (): Omit<Drawing, "name" | "page"> =>
+  Object.fromEntries(
+    FIELD_NAMES.flatMap((name) => {
+      const { start } = FIELDS[name];
+      return start ? [[name, start()]] : [];
+    }),
+  ) as unknown as Omit<Drawing, "name" | "page">;

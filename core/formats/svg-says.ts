@@ -1,0 +1,100 @@
+/**
+ * What our SVGs say of their shapes beside how they look: each names in `data-is` what it stands for, and what its kind
+ * needs to come back. One place for writer and reader.
+ */
+import { CAPS, type Stroke } from "../drawing/drawing.ts";
+import { range } from "../geometry/lists.ts";
+import type { Point } from "../geometry/point.ts";
+import type { Item, Says } from "../scene/items.ts";
+import { isProfile } from "./bounds.ts";
+import { chainsOf, pathData, short } from "./svg-path.ts";
+
+/** What an element can stand for. A seam belongs to the pour after it. */
+export const KINDS = ["pour", "seam", "flat", "shade", "stroke", "shape"] as const;
+export type Kind = (typeof KINDS)[number];
+
+export type Attributes = Readonly<Record<string, string | undefined>>;
+
+type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
+
+const WORDS: {
+  readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
+} = {
+  pour: ({ at }) => ({ "data-is": "pour", "data-at": placesText([at]) }),
+  flat: () => ({ "data-is": "flat" }),
+  shade: ({ at }, { effects: { opacity = 1 } }) => ({
+    "data-is": "shade",
+    "data-at": placesText(at),
+    "data-opacity": opacity < 1 ? short(opacity, 3) : undefined,
+  }),
+  stroke: ({ nib }) => ({ "data-is": "stroke", "data-nib": nib }),
+  nibbed: ({ stroke }, _, digits) => ({
+    "data-is": "stroke",
+    "data-line": pathData(stroke.points, stroke.closed, digits),
+    "data-width": short(stroke.width, digits),
+    "data-nib": stroke.nib,
+    "data-profile": stroke.profile?.map((n) => short(n, 5)).join(" "),
+    "data-cap": stroke.cap,
+  }),
+  shape: () => ({ "data-is": "shape" }),
+};
+
+/** The attributes that say what an item stands for; lines are written with so many decimals. */
+export const sayingOf = (item: Item, lineDigits: number): Attributes =>
+  (WORDS[item.says.is] as (says: Says, item: Item, digits: number) => Attributes)(
+    item.says,
+    item,
+    lineDigits,
+  );
+
+export const SEAM: Attributes = { "data-is": "seam" };
+
+/** Exact, so that they lie in the smallest pockets still. */
+const placesText = (places: readonly Point[]): string => places.map(([x, y]) => `${x} ${y}`).join(" ");
+
+/** A point in each pocket that an element says it lives in. Up to version 2 of the facts its name said the kind. */
+export function placesIn(attributes: Attributes): Point[] {
+  const numbers = numbersIn(attributes["data-at"] ?? attributes["data-pour"] ?? attributes["data-shade"]);
+  return range(0, Math.floor(numbers.length / 2)).map((i): Point => [numbers[2 * i], numbers[2 * i + 1]]);
+}
+
+/** What an element of a file written before `data-is` stands for. */
+export function kindOfEarlierFiles(attributes: Attributes, sheet: string | undefined): Kind {
+  if ("data-trap" in attributes) return "seam";
+  if ("data-pour" in attributes) return "pour";
+  if ("data-shade" in attributes) return "shade";
+  if (sheet !== "ink") return "flat";
+  return attributes["data-line"] || attributes.fill === "none" ? "stroke" : "shape";
+}
+
+/** The stroke whose ink an outline is. */
+export function drawnStroke(attributes: Attributes): Omit<Stroke, "id" | "rank"> | undefined {
+  const [line] = attributes["data-line"] ? chainsOf(attributes["data-line"]) : [];
+  const width = Number(attributes["data-width"]);
+  if (!line || !(width > 0)) return undefined;
+  const cap = CAPS.find((name) => name === attributes["data-cap"]);
+  return { points: line.points, closed: line.closed, width, ...nibIn(attributes), ...(cap ? { cap } : {}) };
+}
+
+/** The nib and the profile a stroke says it has. */
+export function nibIn(attributes: Attributes): Pick<Stroke, "nib" | "profile"> {
+  const profile = numbersIn(attributes["data-profile"]);
+  return {
+    ...(attributes["data-nib"] ? { nib: attributes["data-nib"] } : {}),
+    ...(isProfile(profile) ? { profile } : {}),
+  };
+}
+
+/** A share from 0 to 1; all where the text makes no sense. */
+export function shareIn(text: string | undefined): number {
+  const share = Number(text ?? 1);
+  return share >= 0 && share <= 1 ? share : 1;
+}
+
+function numbersIn(text: string | undefined): number[] {
+  const numbers = (text ?? "")
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map(Number);
+  return numbers.every(Number.isFinite) ? numbers : [];
+}

@@ -1,0 +1,242 @@
+/**
+ * Which anchors hold in which pockets. A pocket takes the pour whose region fits it best: so after a split both halves
+ * find the old pour, after a merge the larger wins, and a pocket that closes again has its colour back. Colour never
+ * goes to a pocket that is not its own: what finds none waits. Whatever else lives in pockets goes where the pour with
+ * its anchor goes, and where there is no such pour, to the pockets its own region meets.
+ */
+import Flatbush from "flatbush";
+import { anchorKey } from "../drawing/anchor.ts";
+import type { Anchor, Anchored, Table } from "../drawing/drawing.ts";
+import { type Box, boundsOf, boxesApart, boxHolds } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
+import type { Pocket } from "./pockets.ts";
+
+export interface Matches {
+  /** For each pocket the id of its pour, or undefined when it is bare and always was. */
+  readonly pourOf: readonly (string | undefined)[];
+  /** For each of the others the numbers of its pockets, rising; none where it waits. */
+  readonly pocketsOf: ReadonlyMap<string, readonly number[]>;
+  /** What this was made of, so that the next matching need not begin anew. */
+  readonly of: {
+    readonly pockets: readonly Pocket[];
+    readonly pours: Table<Anchored>;
+    /** For each pocket the pour whose region fits it best. */
+    readonly byRegion: readonly (string | undefined)[];
+  };
+}
+
+/** `before` only makes it faster: matches of a drawing that differs little. */
+export function matchAnchors(
+  pockets: readonly Pocket[],
+  pours: Table<Anchored>,
+  others: Table<Anchored>,
+  before?: Matches,
+): Matches {
+  const byRegion = regionMatches(pockets, pours, before?.of);
+  const pourOf = withLinesFollowed(pockets, pours, byRegion);
+  return {
+    pourOf,
+    pocketsOf: pocketsOfOthers(pockets, pours, pourOf, others),
+    of: { pockets, pours, byRegion },
+  };
+}
+
+type Found = (string | undefined)[];
+
+/** The best pour of each pocket; looked for anew only where pockets or pours are not as they were. */
+function regionMatches(
+  pockets: readonly Pocket[],
+  pours: Table<Anchored>,
+  before: Matches["of"] | undefined,
+): Found {
+  const all = Object.values(pours);
+  const near = new NearBoxes(all.map(({ anchor }) => boxOf(anchor)));
+  const best = (pocket: Pocket) => bestPour(pocket, all, near);
+  const fresh = all.filter((pour) => !before || !sameClaim(before.pours[pour.id], pour));
+  if (!before || fresh.length > FEW) return pockets.map(best);
+  const known = new Map(before.pockets.map((pocket, index) => [pocket, before.byRegion[index]]));
+  const freshBoxes = fresh.map(({ anchor }) => boxOf(anchor));
+  const stays = (id: string | undefined) =>
+    id === undefined || (pours[id] !== undefined && sameClaim(before.pours[id], pours[id]));
+  return pockets.map((pocket) => {
+    const id = known.get(pocket);
+    const same = known.has(pocket) && stays(id);
+    return same && freshBoxes.every((box) => boxesApart(pocket.box, box)) ? id : best(pocket);
+  });
+}
+
+/** So few are asked one by one: an index of all would take longer. */
+const FEW = 16;
+
+/** Which of some boxes meet a box, by their numbers in any order. */
+class NearBoxes {
+  private asked = 0;
+  private index: Flatbush | undefined;
+
+  constructor(private readonly boxes: readonly Box[]) {}
+
+  to(box: Box): readonly number[] {
+    if (++this.asked <= FEW || this.boxes.length <= FEW) {
+      return this.boxes.flatMap((other, number) => (boxesApart(box, other) ? [] : [number]));
+    }
+    this.index ??= indexOf(this.boxes);
+    return this.index.search(box.x, box.y, box.x + box.width, box.y + box.height);
+  }
+}
+
+function indexOf(boxes: readonly Box[]): Flatbush {
+  const index = new Flatbush(boxes.length);
+  for (const { x, y, width, height } of boxes) index.add(x, y, x + width, y + height);
+  index.finish();
+  return index;
+}
+
+const sameClaim = (a: Anchored | undefined, b: Anchored): boolean =>
+  a?.anchor === b.anchor && a.rank === b.rank;
+
+function bestPour(pocket: Pocket, pours: readonly Anchored[], near: NearBoxes): string | undefined {
+  let best: Anchored | undefined;
+  let bestFit = 0;
+  for (const number of near.to(pocket.box)) {
+    const pour = pours[number];
+    const fit = fitOf(pocket, pour.anchor);
+    if (fit > bestFit || (fit === bestFit && best && pour.rank > best.rank)) {
+      best = pour;
+      bestFit = fit;
+    }
+  }
+  return best?.id;
+}
+
+/** A pocket whose lines have gone elsewhere keeps its pour: no other pocket lies within just these lines. */
+function withLinesFollowed(pockets: readonly Pocket[], pours: Table<Anchored>, byRegion: Found): Found {
+  const taken = new Set(byRegion);
+  const lost = Object.values(pours).filter(({ id, anchor }) => anchor.lines.length > 0 && !taken.has(id));
+  if (lost.length === 0) return byRegion;
+  const within = new Map<string, number>();
+  pockets.forEach(({ lines }, index) => {
+    const key = linesKey(lines);
+    within.set(key, within.has(key) ? AMBIGUOUS : index);
+  });
+  const found = [...byRegion];
+  for (const { id, anchor } of lost) {
+    const index = within.get(linesKey(anchor.lines)) ?? AMBIGUOUS;
+    if (index !== AMBIGUOUS) found[index] ??= id;
+  }
+  return found;
+}
+
+const AMBIGUOUS = -1;
+
+const linesKey = (lines: readonly string[]): string => [...lines].sort().join("\n");
+
+function pocketsOfOthers(
+  pockets: readonly Pocket[],
+  pours: Table<Anchored>,
+  pourOf: readonly (string | undefined)[],
+  others: Table<Anchored>,
+): Map<string, readonly number[]> {
+  const all = Object.values(others);
+  if (all.length === 0) return new Map();
+  const byAnchor = pocketsByAnchor(pours, pourOf);
+  return new Map(
+    all.map(({ id, anchor }) => [id, byAnchor.get(anchorKey(anchor)) ?? touchedBy(anchor, pockets)]),
+  );
+}
+
+/** The pockets of all pours that are there, by their anchors. */
+function pocketsByAnchor(
+  pours: Table<Anchored>,
+  pourOf: readonly (string | undefined)[],
+): Map<string, number[]> {
+  const found = new Map(Object.values(pours).map(({ anchor }) => [anchorKey(anchor), [] as number[]]));
+  pourOf.forEach((id, index) => {
+    if (id !== undefined) found.get(anchorKey(pours[id].anchor))!.push(index);
+  });
+  return found;
+}
+
+const NONE: readonly number[] = [];
+const touched = new WeakMap<readonly Pocket[], Map<Anchor, readonly number[]>>();
+
+/** The pockets that an anchor's region meets, or else the one within just its lines. */
+function touchedBy(anchor: Anchor, pockets: readonly Pocket[]): readonly number[] {
+  const known = touched.get(pockets) ?? new Map<Anchor, readonly number[]>();
+  touched.set(pockets, known);
+  let found = known.get(anchor);
+  if (!found) {
+    const met = pockets.flatMap((pocket, index) => (meets(pocket, anchor) ? [index] : []));
+    found = met.length > 0 ? met : withinLines(anchor, pockets);
+    known.set(anchor, found);
+  }
+  return found;
+}
+
+function withinLines({ lines }: Anchor, pockets: readonly Pocket[]): readonly number[] {
+  if (lines.length === 0) return NONE;
+  const key = linesKey(lines);
+  const found = pockets.flatMap((pocket, index) => (linesKey(pocket.lines) === key ? [index] : []));
+  return found.length === 1 ? found : NONE;
+}
+
+/** Pours with paint that colour no pocket now. */
+export function waitingPours<P extends Anchored & { readonly paint: unknown }>(
+  pours: Table<P>,
+  { pourOf }: Pick<Matches, "pourOf">,
+): P[] {
+  const found = new Set(pourOf);
+  return Object.values(pours).filter(({ id, paint }) => paint && !found.has(id));
+}
+
+const boxes = new WeakMap<Anchor, Box>();
+
+function boxOf(anchor: Anchor): Box {
+  const known = boxes.get(anchor);
+  if (known) return known;
+  const [x, y] = anchor.seed;
+  const box = boundsOf(anchor.region) ?? { x, y, width: 0, height: 0 };
+  boxes.set(anchor, box);
+  return box;
+}
+
+const anchors = new WeakMap<Pocket, Anchor>();
+
+/** The anchor of what is put into a pocket now; the same pocket gives the same one. */
+export function anchorOf(pocket: Pocket): Anchor {
+  const known = anchors.get(pocket);
+  if (known) return known;
+  const { seed, area, lines, rings } = pocket;
+  const anchor: Anchor = { seed, area, lines, region: rings };
+  anchors.set(pocket, anchor);
+  return anchor;
+}
+
+/** The anchor of what lives in several pockets at once. */
+export function anchorAround(pockets: readonly Pocket[]): Anchor {
+  const [first, ...others] = pockets.map(anchorOf);
+  if (others.length === 0) return first;
+  return {
+    seed: first.seed,
+    area: pockets.reduce((sum, { area }) => sum + area, 0),
+    lines: [...new Set(pockets.flatMap(({ lines }) => lines))],
+    region: pockets.flatMap(({ rings }) => rings),
+  };
+}
+
+/** A pocket that is so many times the region lies elsewhere for the most part: another has been let into it. */
+const GROWN = 2;
+
+/** Likeness of a pocket and a region, 0 when it is not the region's own. One whose line was moved may grow. */
+function fitOf(pocket: Pocket, anchor: Anchor): number {
+  if (!meets(pocket, anchor)) return 0;
+  const grown = pocket.area > GROWN * anchor.area;
+  return grown && !anchor.lines.every((line) => pocket.lines.includes(line))
+    ? 0
+    : likeness(pocket.area, anchor.area);
+}
+
+const meets = ({ box, rings, seed }: Pocket, anchor: Anchor): boolean =>
+  (boxHolds(boxOf(anchor), seed) && regionContains(anchor.region, seed)) ||
+  (boxHolds(box, anchor.seed) && regionContains(rings, anchor.seed));
+
+const likeness = (a: number, b: number): number => Math.min(a, b) / Math.max(a, b);

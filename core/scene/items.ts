@@ -1,0 +1,76 @@
+/**
+ * The parts of a scene: what is painted is an area, with a paint, under effects. Painters know these three and nothing
+ * of what an item means; that is said beside them, for files that are to come back and for hit tests.
+ */
+import type { Blend, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Point } from "../geometry/point.ts";
+import type { Tone } from "./palette.ts";
+
+/** A chain of cubics (geometry/cubic.ts) in page units. */
+export type Chain = readonly number[];
+
+export type Area = RegionArea | LineArea;
+
+/** What lies within closed chains. */
+export interface RegionArea {
+  readonly kind: "region";
+  readonly chains: readonly Chain[];
+  readonly evenOdd: boolean;
+}
+
+/** What a line of one width covers; lengths in page units. */
+export interface LineArea {
+  readonly kind: "line";
+  readonly points: Chain;
+  readonly closed: boolean;
+  readonly width: number;
+  readonly cap: NonNullable<Stroke["cap"]>;
+  readonly join: NonNullable<Stroke["join"]>;
+  readonly miterLimit: number;
+  readonly dash: readonly number[];
+  readonly dashOffset: number;
+}
+
+/** What an area is painted with, in page coordinates. */
+export type ItemPaint = { readonly kind: "tone"; readonly tone: Tone };
+
+export interface Effects {
+  /** Nothing shows outside these closed chains, by the nonzero rule. */
+  readonly clip?: readonly Chain[];
+  /** Lines by which the colour runs on under those painted after it; width in page units. */
+  readonly seam?: { readonly chains: readonly Chain[]; readonly width: number };
+  readonly blend?: Blend;
+  /** 0 to 1. */
+  readonly opacity?: number;
+}
+
+/** What an item stands for in the drawing. */
+export type Says =
+  /** A point of its pocket. */
+  | { readonly is: "pour"; readonly at: Point }
+  | { readonly is: "flat" }
+  /** A point of each of its pockets. */
+  | { readonly is: "shade"; readonly at: readonly Point[] }
+  | { readonly is: "stroke"; readonly nib?: string }
+  /** A stroke whose width changes along it; its area is the ink it leaves. */
+  | { readonly is: "nibbed"; readonly stroke: Stroke }
+  | { readonly is: "shape" };
+
+export interface Item {
+  readonly id: string;
+  readonly says: Says;
+  readonly area: Area;
+  readonly paint: ItemPaint;
+  readonly effects: Effects;
+  readonly name?: string;
+  /** Names of the groups it came in, from the outermost in. */
+  readonly groups?: readonly string[];
+}
+
+export interface SceneSheet {
+  readonly name: SheetName;
+  readonly opacity: number;
+  readonly items: readonly Item[];
+  /** There, but not to be seen. */
+  readonly hidden?: true;
+}

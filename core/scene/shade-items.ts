@@ -1,0 +1,41 @@
+/** The shade sheet. Each kind of shade is a derivation of its own, from facts and pockets to an item. */
+import { type Drawing, type Paint, ranked, type Shade } from "../drawing/drawing.ts";
+import type { Matches } from "../pockets/anchors.ts";
+import type { Pocket } from "../pockets/pockets.ts";
+import type { Chain, Item } from "./items.ts";
+import { keeper } from "./kept.ts";
+import type { Tone } from "./palette.ts";
+
+type ShadeOf<K extends Shade["kind"]> = Extract<Shade, { readonly kind: K }>;
+
+/** For each kind the item of a shade in the pockets it lives in; there is at least one. */
+const SHADES: {
+  readonly [K in Shade["kind"]]: (shade: ShadeOf<K>, pockets: readonly Pocket[], tone: Tone) => Item;
+} = { drawn: drawnShade };
+
+export const shadeItems = (
+  { shades }: Drawing,
+  pockets: readonly Pocket[],
+  { pocketsOf }: Matches,
+  toneOf: (paint: Paint) => Tone,
+): Item[] =>
+  ranked(shades).flatMap((shade) => {
+    const places = (pocketsOf.get(shade.id) ?? []).map((index) => pockets[index]);
+    return places.length > 0 ? [SHADES[shade.kind](shade, places, toneOf(shade.paint))] : [];
+  });
+
+const kept = keeper<Shade, Item>();
+
+/** A freehand shape, trimmed to its pockets. */
+function drawnShade(shade: ShadeOf<"drawn">, pockets: readonly Pocket[], tone: Tone): Item {
+  const clip: readonly Chain[] =
+    pockets.length > 1 ? pockets.flatMap(({ cover }) => cover) : pockets[0].cover;
+  const { id, points, blend, opacity } = shade;
+  return kept(shade, [tone, ...pockets], () => ({
+    id,
+    says: { is: "shade", at: pockets.map(({ seed }) => seed) },
+    area: { kind: "region", chains: [points], evenOdd: false },
+    paint: { kind: "tone", tone },
+    effects: { clip, blend, opacity },
+  }));
+}
