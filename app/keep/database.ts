@@ -46,6 +46,7 @@ class FernDatabase extends Dexie {
       const drawings = change.table<DrawingRow>("drawings");
       const steps = change.table<StepRow>("steps");
       for (const row of await drawings.toArray()) await upgradeRow(row, had, drawings, steps);
+      had = VERSION;
     });
   }
 }

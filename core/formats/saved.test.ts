@@ -55,9 +55,9 @@ describe("files of earlier versions", () => {
     "an SVG beside version %i opens as it was",
     (version) => {
       const { drawing, report } = importSvg("Bed", saved(`bed-${version}.svg`));
-      const look = lookOf(drawing);
-      expect(look).toEqual({ ...BED, shades: expect.arrayContaining(BED.shades) });
-      expect(look.shades).toHaveLength(2);
+      // Beside version 2 an SVG did not carry what waits yet.
+      const shown = { ...BED, pours: 2, shades: BED.shades.slice(0, 1) };
+      expect(lookOf(drawing)).toEqual(version > 2 ? BED : shown);
       expect(drawing.name).toBe(`Saved bed ${version}`);
       expect(drawing.sheets.ink.locked).toBe(version === 3);
       expect(Object.values(drawing.strokes).map(({ name, nib }) => [name, nib])).toContainEqual([
