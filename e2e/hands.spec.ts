@@ -316,7 +316,7 @@ test("two delivered drawings in one page keep their colours and clips to themsel
   const blank = await context.newPage();
   await blank.setContent(`${one}${other}`);
   const fills = await blank.evaluate(() =>
-    [...document.querySelectorAll("[data-pour]")].map((path) => getComputedStyle(path).fill),
+    [...document.querySelectorAll("[data-is=pour]")].map((path) => getComputedStyle(path).fill),
   );
   expect(fills).toEqual(["rgb(111, 154, 74)", "rgb(17, 34, 51)"]);
 });

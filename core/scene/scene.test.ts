@@ -78,6 +78,18 @@ describe("the scene", () => {
     expect(after.find(({ variable }) => variable === "dusk-down-1")!.value).not.toBe(before.value);
   });
 
+  it("keeps the very items that an edit did not touch", () => {
+    const drawing = edited(...both, shade);
+    const itemsOf = (one: Drawing) => scene(one).sheets.flatMap(({ items }) => items);
+    const before = itemsOf(drawing);
+    expect(itemsOf(drawing).every((item, i) => item === before[i])).toBe(true);
+    const after = itemsOf(
+      applyEdit(beginHistory(drawing), changeColour("radish", "#aa3300", "Radish"))!.history.drawing,
+    );
+    const changed = after.filter((item) => !before.includes(item));
+    expect(changed.map(({ id, paint }) => [id, paint.tone.value])).toEqual([["p1", "#aa3300"]]);
+  });
+
   it("names custom properties after the tin, each once", () => {
     const drawing = edited(addColour("x", "Frond", "#010203"), renameColour("radish", "Été & ink!"), ...both);
     const variables = scene(drawing).tones.map(({ variable }) => variable);
