@@ -1,4 +1,4 @@
-import { useDesk } from "./desk-store.ts";
+import { useDesk } from "./store/desk-store.ts";
 
 /** Says what has happened to those who listen rather than look. */
 export function Announcer() {

@@ -2,18 +2,18 @@ import { useEffect, useState } from "react";
 import type { Opened } from "../keep/shelf.ts";
 import { Announcer } from "./announcer.tsx";
 import { Paper } from "./canvas/paper.tsx";
-import { DeskKeys } from "./desk-keys.tsx";
-import { createDesk, DeskContext, type DeskStore, type Stage, useDesk } from "./desk-store.ts";
-import { LeakCard } from "./leak-card.tsx";
-import { LeaveGuard } from "./leave-guard.tsx";
-import { Loupe } from "./loupe.tsx";
+import { DeskKeys } from "./keys/desk-keys.tsx";
+import { createDesk, DeskContext, type DeskStore, type Stage, useDesk } from "./store/desk-store.ts";
+import { LeakCard } from "./canvas/leak-card.tsx";
+import { LeaveGuard } from "./rail/leave-guard.tsx";
+import { Loupe } from "./canvas/loupe.tsx";
 import { PressPanel } from "./press/press-panel.tsx";
 import { SnagList } from "./press/snag-list.tsx";
-import { ReasonSign } from "./reason-sign.tsx";
-import { StageRail } from "./stage-rail.tsx";
-import { describeDrawing } from "./stats.ts";
+import { ReasonSign } from "./canvas/reason-sign.tsx";
+import { StageRail } from "./rail/stage-rail.tsx";
+import { describeDrawing } from "./pockets/stats.ts";
 import { TinPanel } from "./tin/tin-panel.tsx";
-import { Tray } from "./tray.tsx";
+import { Tray } from "./tray/tray.tsx";
 import { useThumbnail } from "./use-thumbnail.ts";
 
 /** The desk: one drawing, worked on. */

@@ -4,13 +4,13 @@ import { showLength } from "#core/drawing/length.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
 import type { Point } from "#core/geometry/point.ts";
-import { activeTool, type DeskStore } from "./desk-store.ts";
-import { shortTails } from "./line-settings.ts";
-import { transformChosen } from "./tools/arrange.ts";
-import { addPointAfter, nudgePoints, removePoints, stepPoint, turnPoint } from "./tools/bend.ts";
-import { drivePeg, finishPegs, nudgePeg } from "./tools/pegs.ts";
-import { applyTidy, chooseForTidy } from "./tools/tidy.ts";
-import { trimTails } from "./tools/trim.ts";
+import { activeTool, type DeskStore } from "./store/desk-store.ts";
+import { shortTails } from "./lines/line-settings.ts";
+import { transformChosen } from "./tools/arrange/arrange.ts";
+import { addPointAfter, nudgePoints, removePoints, stepPoint, turnPoint } from "./tools/bend/bend.ts";
+import { drivePeg, finishPegs, nudgePeg } from "./tools/draw/pegs.ts";
+import { applyTidy, chooseForTidy } from "./tools/tidy/tidy.ts";
+import { trimTails } from "./tools/trim/trim.ts";
 
 const ARROWS: Record<string, Point> = {
   ArrowLeft: [-1, 0],

@@ -1,6 +1,6 @@
 /** Places on lines that the desk holds between edits: tails, held points, pinned corners, a tidy that is shown. */
 import type { Drawing } from "#core/drawing/drawing.ts";
-import type { Desk, DeskState } from "./desk-store.ts";
+import type { Desk, DeskState } from "./store/desk-store.ts";
 
 /**
  * What is still true of them once the lines have changed. Tails are read anew; points are known by their numbers, so

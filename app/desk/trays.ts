@@ -17,7 +17,7 @@ import {
   Sun,
   Unlink2,
 } from "lucide-react";
-import type { Stage, ToolName } from "./desk-store.ts";
+import type { Stage, ToolName } from "./store/desk-store.ts";
 
 export interface TrayItem {
   readonly tool: ToolName;

@@ -1,6 +1,6 @@
 import { data, Link } from "react-router";
 import { DeskPage } from "../desk/desk-page.tsx";
-import { STAGES } from "../desk/desk-store.ts";
+import { STAGES } from "../desk/store/desk-store.ts";
 import { openDrawing } from "../keep/shelf.ts";
 import type { Route } from "./+types/desk.ts";
 

@@ -2,8 +2,8 @@
 import { stepOf } from "#core/colour/ladder.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { chainPath, pathOf } from "../../painting/paths.ts";
-import { activeTool, type Desk } from "../desk-store.ts";
-import { sortOpenings } from "../openings.ts";
+import { activeTool, type Desk } from "../store/desk-store.ts";
+import { sortOpenings } from "../gaps/openings.ts";
 import { TOOLS } from "../tools/index.ts";
 import type { Gesture, OverlayMark } from "../tools/tool.ts";
 

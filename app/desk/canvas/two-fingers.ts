@@ -1,7 +1,7 @@
 /** Two fingers on the paper move and zoom it, whatever tool is in the hand. */
 import { distance, mix, type Point } from "#core/geometry/point.ts";
 import { fitView, zoomAt } from "../../painting/view.ts";
-import type { DeskStore } from "../desk-store.ts";
+import type { DeskStore } from "../store/desk-store.ts";
 
 export class TwoFingers {
   /** Fingers on the paper by pointer id, in CSS pixels of the mat. */

@@ -6,7 +6,7 @@ import { shareAt } from "#core/lines/profile.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { NameField } from "../../ui/name-field.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
 import { NibPicture } from "./nib-picture.tsx";
 
 const PLACES = 9;

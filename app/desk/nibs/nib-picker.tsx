@@ -6,8 +6,8 @@ import { type Nib, ranked } from "#core/drawing/drawing.ts";
 import { addNib } from "#core/drawing/line-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
-import { EVEN_NIB } from "../tools/new-stroke.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { EVEN_NIB } from "../tools/draw/new-stroke.ts";
 import { NibEditor } from "./nib-editor.tsx";
 import { NibPicture } from "./nib-picture.tsx";
 

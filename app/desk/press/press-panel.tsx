@@ -4,7 +4,7 @@ import { SHEETS, type SheetName } from "#core/drawing/drawing.ts";
 import { changeSheet } from "#core/drawing/edits.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { Range } from "../../ui/range.tsx";
-import { type Desk, type Stage, useDesk, useDeskStore } from "../desk-store.ts";
+import { type Desk, type Stage, useDesk, useDeskStore } from "../store/desk-store.ts";
 
 const TOP_DOWN = [...SHEETS].reverse();
 const WORKED_ON: Record<Stage, SheetName | null> = {

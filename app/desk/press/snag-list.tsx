@@ -1,11 +1,11 @@
 import clsx from "clsx";
 import { showLength } from "#core/drawing/length.ts";
-import { useDesk, useDeskStore } from "../desk-store.ts";
-import { goToOpening, goToPocket, nextSnag } from "../next-snag.ts";
-import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../openings.ts";
-import { fillSpecksOf } from "../specks.ts";
-import { pocketCounts, waitingIn } from "../stats.ts";
-import { goToWaiting, letGoOfWaiting } from "../waiting.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { goToOpening, goToPocket, nextSnag } from "./next-snag.ts";
+import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
+import { fillSpecksOf } from "../pockets/specks.ts";
+import { pocketCounts, waitingIn } from "../pockets/stats.ts";
+import { goToWaiting, letGoOfWaiting } from "../pockets/waiting.ts";
 
 /** What wants a look before delivery. On the Gaps stage every opening is listed with its width. */
 export function SnagList() {

@@ -6,9 +6,9 @@ import { PAGE_SIDE } from "#core/formats/bounds.ts";
 import { downloadFile } from "../../ui/download.ts";
 import { useNotice } from "../../ui/notices.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
-import { drawingFile, fileName, pngFile, proof, svgFile } from "../deliver-files.ts";
-import { type DeskStore, useDesk, useDeskStore } from "../desk-store.ts";
-import { ProofDialog } from "./proof-dialog.tsx";
+import { drawingFile, fileName, pngFile, proof, svgFile } from "../deliver/deliver-files.ts";
+import { type DeskStore, useDesk, useDeskStore } from "../store/desk-store.ts";
+import { ProofDialog } from "../deliver/proof-dialog.tsx";
 
 /** Page size, and the files to take home. */
 export function DeliverSettings() {

@@ -1,5 +1,5 @@
 import { Toggle } from "../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
 
 /** Pouring needs only a colour, which the tin holds; here is the ground to check against. */
 export function FlatsSettings() {

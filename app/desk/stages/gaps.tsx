@@ -3,8 +3,8 @@ import { showLength } from "#core/drawing/length.ts";
 import { longestReach } from "#core/pockets/reading.ts";
 import { Range } from "../../ui/range.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
-import { bridgeOpenings, sortOpenings } from "../openings.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { bridgeOpenings, sortOpenings } from "../gaps/openings.ts";
 
 /** The reach with what it closes as it moves; bridges for good; bridges shown or hidden; the check ground. */
 export function GapsSettings() {

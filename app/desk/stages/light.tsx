@@ -3,7 +3,7 @@ import { BLENDS, type Blend } from "#core/drawing/drawing.ts";
 import { changeShade, removeShade } from "#core/drawing/edits.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { Range } from "../../ui/range.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
 
 /** Blend and opacity of the next shade, or of the chosen one. */
 export function LightSettings() {

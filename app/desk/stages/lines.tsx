@@ -1,10 +1,10 @@
-import { activeTool, type ToolName, useDesk } from "../desk-store.ts";
-import { ArrangeSettings } from "./lines/arrange-settings.tsx";
-import { BendSettings } from "./lines/bend-settings.tsx";
-import { DrawSettings } from "./lines/draw-settings.tsx";
-import { ReadingSettings } from "./lines/reading-settings.tsx";
-import { TidySettings } from "./lines/tidy-settings.tsx";
-import { TrimSettings } from "./lines/trim-settings.tsx";
+import { activeTool, type ToolName, useDesk } from "../store/desk-store.ts";
+import { ArrangeSettings } from "../tools/arrange/arrange-panel.tsx";
+import { BendSettings } from "../tools/bend/bend-panel.tsx";
+import { DrawSettings } from "../tools/draw/draw-panel.tsx";
+import { ReadingSettings } from "../lines/reading-settings.tsx";
+import { TidySettings } from "../tools/tidy/tidy-panel.tsx";
+import { TrimSettings } from "../tools/trim/trim-panel.tsx";
 
 const SETTINGS: Partial<Record<ToolName, () => React.ReactNode>> = {
   draw: DrawSettings,

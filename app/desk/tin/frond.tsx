@@ -1,6 +1,6 @@
 import clsx from "clsx";
 import { STEPS, stepOf, stepWord } from "#core/colour/ladder.ts";
-import { useDesk, useDeskStore } from "../desk-store.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
 
 /** The chosen colour's ladder as a frond: leaflets from the light tip to the dark base, the base tone marked. */
 export function Frond() {

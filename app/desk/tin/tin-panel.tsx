@@ -18,7 +18,7 @@ import { ranked } from "#core/drawing/drawing.ts";
 import { addColour, orderTin } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
 import { Frond } from "./frond.tsx";
 import { Well } from "./well.tsx";
 

@@ -7,8 +7,8 @@ import { HexColorInput, HexColorPicker } from "react-colorful";
 import { type Colour, ranked } from "#core/drawing/drawing.ts";
 import { changeColour, removeColour, renameColour } from "#core/drawing/edits.ts";
 import { NameField } from "../../ui/name-field.tsx";
-import { useDesk, useDeskStore } from "../desk-store.ts";
-import { usesOf } from "../stats.ts";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { usesOf } from "../pockets/stats.ts";
 
 /** One colour of the tin: click to take it up, open it to change it everywhere. */
 export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {

@@ -1,17 +1,17 @@
-import type { ToolName } from "../desk-store.ts";
-import { arrangeTool } from "./arrange.ts";
-import { bendTool } from "./bend.ts";
-import { bridgeTool, unbridgeTool } from "./bridge.ts";
-import { dipTool } from "./dip.ts";
-import { drawTool } from "./draw.ts";
-import { explainTool } from "./explain.ts";
-import { lookTool } from "./look.ts";
-import { emptyTool, pourTool } from "./pour.ts";
-import { pullTool } from "./pull.ts";
-import { adjustTool, shadeTool } from "./shade.ts";
-import { tidyTool } from "./tidy.ts";
+import type { ToolName } from "../store/desk-store.ts";
+import { arrangeTool } from "./arrange/arrange.ts";
+import { bendTool } from "./bend/bend.ts";
+import { bridgeTool, unbridgeTool } from "./bridge/bridge.ts";
+import { dipTool } from "./dip/dip.ts";
+import { drawTool } from "./draw/draw.ts";
+import { explainTool } from "./explain/explain.ts";
+import { lookTool } from "./look/look.ts";
+import { emptyTool, pourTool } from "./pour/pour.ts";
+import { pullTool } from "./pull/pull.ts";
+import { adjustTool, shadeTool } from "./shade/shade.ts";
+import { tidyTool } from "./tidy/tidy.ts";
 import type { Tool } from "./tool.ts";
-import { trimTool } from "./trim.ts";
+import { trimTool } from "./trim/trim.ts";
 
 export const TOOLS: Readonly<Record<ToolName, Tool>> = {
   look: lookTool,

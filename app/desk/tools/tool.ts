@@ -1,6 +1,6 @@
 /** A tool: what the pointer means on the paper. One file a tool; all speak through this interface. */
 import type { Point } from "#core/geometry/point.ts";
-import type { Desk, DeskStore } from "../desk-store.ts";
+import type { Desk, DeskStore } from "../store/desk-store.ts";
 
 export interface Press {
   readonly desk: DeskStore;

@@ -1,0 +1,47 @@
+import { useEffect, useRef } from "react";
+import { widthInInches } from "#core/drawing/drawing.ts";
+import { ArtCanvas } from "../../painting/art-canvas.ts";
+import { artWorker } from "../../work/clients.ts";
+import { useDesk } from "../store/desk-store.ts";
+
+const LARGEST = 132;
+const SCREEN_PPI = 96;
+
+/** The drawing at print size, so that a spot is judged as small as it will run. */
+export function Loupe() {
+  const scene = useDesk((s) => s.scene);
+  const page = useDesk((s) => s.history.drawing.page);
+  const frame = useRef<HTMLDivElement>(null);
+  const layer = useRef<ArtCanvas | null>(null);
+  const { box } = page;
+  const printedWidth = widthInInches(page) * SCREEN_PPI;
+  const printedHeight = (printedWidth * box.height) / box.width;
+  const fits = Math.min(1, LARGEST / Math.max(printedWidth, printedHeight));
+  const width = Math.max(1, Math.round(printedWidth * fits));
+  const height = Math.max(1, Math.round(printedHeight * fits));
+
+  useEffect(() => {
+    layer.current = new ArtCanvas(frame.current!, "loupe", artWorker());
+    return () => layer.current?.stop();
+  }, []);
+  useEffect(() => {
+    const timer = setTimeout(() => layer.current?.show(scene), 120);
+    return () => clearTimeout(timer);
+  }, [scene]);
+  useEffect(() => {
+    const scale = width / box.width;
+    layer.current?.move({ scale, x: -box.x * scale, y: -box.y * scale }, { width, height });
+  }, [box, width, height]);
+
+  return (
+    <figure
+      aria-hidden="true"
+      className="pointer-events-none absolute right-3 bottom-3 rounded-md border border-line bg-white p-1.5 shadow-sm"
+    >
+      <div ref={frame} style={{ width, height }} />
+      <figcaption className="mt-0.5 text-center text-xs text-quiet">
+        {fits === 1 ? "print size" : `${Math.round(fits * 100)} % of print size`}
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,47 @@
+/** Which line lies under the pointer: ink is picked where it is seen, across its width. */
+import type { Drawing, InkShape, Stroke } from "#core/drawing/drawing.ts";
+import { curveCount, pointAt } from "#core/geometry/cubic.ts";
+import { nearestPlace } from "#core/geometry/nearest.ts";
+import { boundsOf, boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
+import { profileOf, shareAt } from "#core/lines/profile.ts";
+import { isInk } from "#core/pockets/ink-regions.ts";
+import type { Desk } from "../store/desk-store.ts";
+
+const GRAB_PIXELS = 10;
+
+/** The stroke whose ink is nearest to a place, within ten pixels; of several whose ink holds it the topmost. */
+export function strokeNear({ history }: Desk, at: Point, pixel: number): Stroke | undefined {
+  const within = GRAB_PIXELS * pixel;
+  let best: { stroke: Stroke; gap: number } | undefined;
+  for (const stroke of Object.values(history.drawing.strokes)) {
+    const box = boundsOf([stroke.points]);
+    if (!box || !boxHolds(grow(box, within + stroke.width / 2), at)) continue;
+    const gap = Math.max(0, inkGap(history.drawing, stroke, at));
+    if (gap > within || (best && gap > best.gap)) continue;
+    if (!best || gap < best.gap || stroke.rank > best.stroke.rank) best = { stroke, gap };
+  }
+  return best?.stroke;
+}
+
+/** From a place to a stroke's ink, in page units; below 0 within it. */
+function inkGap({ nibs }: Drawing, stroke: Stroke, at: Point): number {
+  const u = nearestPlace(stroke.points, at);
+  const profile = profileOf(stroke, stroke.nib ? nibs[stroke.nib] : undefined);
+  const share = profile ? shareAt(profile, u / Math.max(1, curveCount(stroke.points))) : 1;
+  return distance(pointAt(stroke.points, u), at) - (stroke.width * share) / 2;
+}
+
+/** The stroke or ink shape under the pointer; of those whose ink holds it the topmost. */
+export function lineNear(desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined {
+  const stroke = strokeNear(desk, at, pixel);
+  const shape = Object.values(desk.history.drawing.inkShapes)
+    .filter((one) => isInk([one], at, pixel))
+    .sort((a, b) => b.rank - a.rank)[0];
+  if (!stroke || !shape) return stroke ?? shape;
+  const held = inkGap(desk.history.drawing, stroke, at) <= 0;
+  return held && stroke.rank > shape.rank ? stroke : shape;
+}
+
+/** Chains of a stroke or an ink shape, for lighting it up. */
+export const chainsOf = (line: Stroke | InkShape): readonly (readonly number[])[] =>
+  "points" in line ? [line.points] : line.outline;

@@ -1,0 +1,27 @@
+import { ranked } from "#core/drawing/drawing.ts";
+import { setStrict } from "#core/drawing/edits.ts";
+import { showLength } from "#core/drawing/length.ts";
+import { Toggle } from "../../ui/toggle.tsx";
+import { useDesk, useDeskStore } from "../store/desk-store.ts";
+
+/** What the lines are, and how their ends are read. */
+export function ReadingSettings() {
+  const drawing = useDesk((s) => s.history.drawing);
+  const { edit } = useDeskStore().getState();
+  const widths = ranked(drawing.strokes).map(({ width }) => width);
+  return (
+    <>
+      <Toggle
+        label="Touching ink counts as joined"
+        checked={!drawing.strict}
+        onChange={(joined) => edit(setStrict(!joined))}
+      />
+      {widths.length > 0 && (
+        <p className="text-xs text-quiet">
+          Line widths {showLength(drawing.page, Math.min(...widths))} to{" "}
+          {showLength(drawing.page, Math.max(...widths))}
+        </p>
+      )}
+    </>
+  );
+}

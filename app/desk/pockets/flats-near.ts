@@ -1,0 +1,17 @@
+/** The flat shape that is seen at a place, if one is. */
+import type { FlatShape } from "#core/drawing/drawing.ts";
+import type { Point } from "#core/geometry/point.ts";
+import { isInk as isWithin } from "#core/pockets/ink-regions.ts";
+import { pocketAt } from "#core/scene/scene.ts";
+import type { Desk } from "../store/desk-store.ts";
+
+export function flatAt({ derived, history }: Desk, at: Point): FlatShape | undefined {
+  const { flatShapes, pours, sheets, page } = history.drawing;
+  if (!sheets.flats.visible) return undefined;
+  const pocket = pocketAt(derived.pockets, at);
+  const pour = pocket && pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
+  const covered = pour?.paint ? pour.rank : Number.NEGATIVE_INFINITY;
+  return Object.values(flatShapes)
+    .sort((a, b) => b.rank - a.rank)
+    .find((shape) => shape.rank > covered && isWithin([shape], at, page.box.width / 4000));
+}

@@ -1,0 +1,57 @@
+/** Figures the desk shows, all derived. */
+import type { Paint, Pour, Shade } from "#core/drawing/drawing.ts";
+import { speckArea } from "#core/drawing/speck.ts";
+import { waitingPours } from "#core/pockets/anchors.ts";
+import type { Desk, Stage } from "../store/desk-store.ts";
+
+export function pocketCounts({ derived, history }: Desk) {
+  const { pours, page } = history.drawing;
+  const speck = speckArea(page);
+  let coloured = 0;
+  const bare: number[] = [];
+  const specks: number[] = [];
+  derived.pockets.forEach((pocket, i) => {
+    const id = derived.pourOf[i];
+    if (id !== undefined && pours[id].paint) coloured++;
+    else if (pocket.area < speck) specks.push(i);
+    else bare.push(i);
+  });
+  return { all: derived.pockets.length, coloured, bare, specks };
+}
+
+/** Colour and shade whose pockets are not there now: they come back when the pockets do. */
+export function waitingIn({ derived, history }: Pick<Desk, "derived" | "history">): (Pour | Shade)[] {
+  const { pours, shades } = history.drawing;
+  const lost = Object.values(shades).filter(({ id }) => !derived.pocketsOf.get(id)?.length);
+  return [...waitingPours(pours, derived), ...lost];
+}
+
+/** How many places use each tin colour, on whatever step of its ladder. */
+export function usesOf({ history, derived }: Desk): Map<string, number> {
+  const { pours, flatShapes, shades, strokes, inkShapes, ink } = history.drawing;
+  const uses = new Map<string, number>();
+  const count = (paint: Paint | null | undefined) => {
+    if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
+  };
+  for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.paint);
+  for (const { paint } of waitingPours(pours, derived)) count(paint);
+  for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
+  for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
+  return uses;
+}
+
+const KEYS_NOW: Record<Stage, string> = {
+  Lines: "Brackets choose lines, arrows move what is chosen.",
+  Gaps: "N steps through openings, Enter bridges, Backspace leaves open.",
+  Flats: "Arrows walk the pockets, Enter uses the tool, Backspace empties.",
+  Light: "Arrows walk the pockets, Backspace removes the chosen shade.",
+  Deliver: "Arrows walk the pockets.",
+};
+
+/** What lies on the paper, and what its keys do now. */
+export function describeDrawing(desk: Desk): string {
+  const { all, coloured } = pocketCounts(desk);
+  const { tin, name } = desk.history.drawing;
+  const hand = desk.stage === "Flats" ? ` In hand: ${tin[desk.paint.colour]?.name ?? "no colour"}.` : "";
+  return `${name}: ${all} pockets, ${coloured} coloured. ${desk.stage}: ${KEYS_NOW[desk.stage]}${hand}`;
+}

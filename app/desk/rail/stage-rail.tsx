@@ -1,0 +1,189 @@
+import clsx from "clsx";
+import { Redo2, Undo2 } from "lucide-react";
+import { Link } from "react-router";
+import { redoLabel, undoLabel } from "#core/drawing/history.ts";
+import type { KeepState } from "../../keep/keeper.ts";
+import { FrondMark } from "../../ui/frond-mark.tsx";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { type Desk, STAGES, type Stage, useDesk, useDeskStore } from "../store/desk-store.ts";
+import { KeySheet } from "../keys/key-sheet.tsx";
+import { sortOpenings } from "../gaps/openings.ts";
+import { pocketCounts } from "../pockets/stats.ts";
+
+/** The stages along one stem, each with its live figure: the only navigation on the desk. */
+export function StageRail() {
+  const name = useDesk((s) => s.history.drawing.name);
+  return (
+    <header className="desk-rail flex items-center border-b border-line bg-raised pr-3 pl-3">
+      <Link
+        to="/"
+        aria-label="Back to the drawer"
+        title="Back to the drawer"
+        className="flex w-46 items-center gap-2 rounded-md py-1 hover:bg-well"
+      >
+        <FrondMark className="h-8 w-8 shrink-0 text-fern" />
+        <span className="truncate font-display text-sm leading-tight">{name}</span>
+      </Link>
+      <nav aria-label="Stages" className="min-w-72 flex-1 px-2 lg:px-6">
+        <ol className="relative mx-auto grid max-w-2xl grid-cols-5">
+          <li
+            aria-hidden="true"
+            className="absolute top-[9px] right-[10%] left-[10%] h-[2px] rounded bg-line"
+          />
+          {STAGES.map((stage, i) => (
+            <StageStop key={stage} stage={stage} hotkey={i + 1} />
+          ))}
+        </ol>
+      </nav>
+      <HistoryButtons />
+      <KeepSign />
+      <KeySheet />
+    </header>
+  );
+}
+
+const countOpenings = (count: number): string => (count === 1 ? "1 opening" : `${count} openings`);
+
+function countLines(strokes: number, shapes: number): string {
+  if (shapes > 0) return strokes + shapes === 1 ? "1 line" : `${strokes + shapes} lines`;
+  return strokes === 1 ? "1 stroke" : `${strokes} strokes`;
+}
+
+function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
+  const active = useDesk((s) => s.stage === stage);
+  const figure = useDesk((s) => figureOf(stage, s));
+  const { set } = useDeskStore().getState();
+  return (
+    <li className="relative flex justify-center">
+      <button
+        type="button"
+        aria-current={active ? "step" : undefined}
+        title={`${stage} (${hotkey})`}
+        onClick={() => set({ stage, leak: null, hovered: null })}
+        className="group flex flex-col items-center rounded-md px-1 lg:px-2"
+      >
+        <svg viewBox="0 0 26 20" aria-hidden="true" className="h-5 w-7">
+          <path
+            d="M13 2C20 3 23 8 23 10C23 12 20 17 13 18C6 17 3 12 3 10C3 8 6 3 13 2Z"
+            className={clsx(
+              active ? "fill-fern stroke-fern" : "fill-raised stroke-edge group-hover:stroke-fern",
+            )}
+            strokeWidth="2"
+          />
+          {active && (
+            <path
+              d="M7 10H19M13 10L10 7M13 10L10 13M17 10L15 8M17 10L15 12"
+              className="fill-none stroke-white"
+              strokeWidth="1.2"
+            />
+          )}
+        </svg>
+        <span
+          className={clsx(
+            "font-display text-[15px] leading-tight",
+            active ? "font-semibold text-fern" : "text-text",
+          )}
+        >
+          {stage}
+        </span>
+        <span className="text-center text-xs leading-tight text-quiet tabular-nums max-[30rem]:sr-only lg:whitespace-nowrap">
+          {figure}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+function figureOf(stage: Stage, desk: Desk): string {
+  const { history, gaps, lastExport, reading } = desk;
+  const { strokes, inkShapes, shades } = history.drawing;
+  switch (stage) {
+    case "Lines":
+      return countLines(Object.keys(strokes).length, Object.keys(inkShapes).length);
+    case "Gaps":
+      return countOpenings(sortOpenings({ gaps, history }).open.length);
+    case "Flats": {
+      const { all, coloured } = pocketCounts(desk);
+      return reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;
+    }
+    case "Light": {
+      const count = Object.keys(shades).length;
+      return count === 1 ? "1 shade" : `${count} shades`;
+    }
+    default:
+      return lastExport ?? "no file yet";
+  }
+}
+
+function HistoryButtons() {
+  const undoName = useDesk((s) => undoLabel(s.history));
+  const redoName = useDesk((s) => redoLabel(s.history));
+  const { undo, redo } = useDeskStore().getState();
+  return (
+    <div className="flex gap-0.5">
+      <IconButton
+        label={undoName ? `Undo: ${undoName}` : "Nothing to undo"}
+        disabled={!undoName}
+        onClick={undo}
+      >
+        <Undo2 size={17} aria-hidden />
+      </IconButton>
+      <IconButton
+        label={redoName ? `Redo: ${redoName}` : "Nothing to redo"}
+        disabled={!redoName}
+        onClick={redo}
+      >
+        <Redo2 size={17} aria-hidden />
+      </IconButton>
+    </div>
+  );
+}
+
+const KEEP_WORDS: Record<KeepState, string> = {
+  kept: "Kept",
+  keeping: "Keeping…",
+  memory: "Not kept here",
+  second: "Open twice",
+  full: "Storage full",
+  unavailable: "Not kept",
+  elsewhere: "Open elsewhere",
+};
+
+const KEEP_HELP: Record<KeepState, string> = {
+  kept: "Every change is kept in this browser.",
+  keeping: "Writing the last change.",
+  memory:
+    "This browser keeps no drawings: this one lasts for this visit only. Save it as a file from Deliver before you close the page.",
+  second:
+    "This drawing is open in another tab too. Change it in one of them only: what is changed second cannot be kept.",
+  full: "The browser's storage is full. Your drawing is whole on this page: save it as a file from Deliver, then delete some drawings.",
+  unavailable:
+    "The last change could not be kept in this browser. Your drawing is whole on this page: save it as a file from Deliver.",
+  elsewhere:
+    "This drawing was changed in another tab. Save this one as a file from Deliver, or reload to take the other.",
+};
+
+function KeepSign() {
+  const keeping = useDesk((s) => s.keeping);
+  const fine = keeping === "kept" || keeping === "keeping";
+  return (
+    <>
+      <p
+        className={clsx("ml-2 w-24 text-right text-xs", fine ? "text-quiet" : "font-semibold text-ember")}
+        title={KEEP_HELP[keeping]}
+        data-keeping={keeping}
+      >
+        {!fine && <span aria-hidden="true">▲ </span>}
+        {KEEP_WORDS[keeping]}
+      </p>
+      {!fine && (
+        <p
+          role="alert"
+          className="fixed top-18 left-1/2 z-30 max-w-xl -translate-x-1/2 rounded-md border border-ember bg-ember-soft px-4 py-2"
+        >
+          {KEEP_HELP[keeping]}
+        </p>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,290 @@
+import { afterEach, describe, expect, it, vi } from "vitest";
+import {
+  addColour,
+  changeColour,
+  changeSheet,
+  removeColour,
+  setReach,
+  setStrict,
+} from "#core/drawing/edits.ts";
+import { removeLines } from "#core/drawing/line-edits.ts";
+import { anchorOf } from "#core/pockets/anchors.ts";
+import type { DeskStore } from "./desk-store.ts";
+import { goToOpening, nextSnag } from "../press/next-snag.ts";
+import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
+import { pourInto } from "../pockets/pour-into.ts";
+import { fillSpecksOf } from "../pockets/specks.ts";
+import { describeDrawing, pocketCounts, usesOf } from "../pockets/stats.ts";
+import {
+  beginDrag,
+  dragTool,
+  labels,
+  openDesk,
+  paintAt,
+  pressAt,
+  settled,
+  strokesOf,
+  svg,
+} from "./testing.ts";
+import { TOOLS } from "../tools/index.ts";
+import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
+
+vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
+vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
+
+/** Two rooms side by side, with a way in at the top of the right one. */
+const ROOMS = svg('<path d="M10 10H50V90H10Z"/><path d="M50 10H66M70 10H90V90H50"/>');
+const CLOSED = svg('<path d="M10 10H50V90H10Z"/><path d="M50 10H90V90H50"/>');
+
+let desk: DeskStore;
+const state = () => desk.getState();
+const open = async (text: string) => {
+  desk = await openDesk(text);
+};
+afterEach(() => desk.getState().close());
+
+describe("pouring", () => {
+  it("colours the pocket under a click, replaces what is there and empties it again", async () => {
+    await open(CLOSED);
+    dragTool(desk, "pour", [[30, 50]]);
+    expect(paintAt(desk, [30, 50])).toEqual({ colour: "frond", step: 0 });
+    state().set({ paint: { colour: "radish", step: -1 } });
+    dragTool(desk, "pour", [[30, 50]]);
+    expect(Object.keys(state().history.drawing.pours)).toHaveLength(1);
+    expect(paintAt(desk, [30, 50])).toEqual({ colour: "radish", step: -1 });
+    dragTool(desk, "empty", [[30, 50]]);
+    expect(paintAt(desk, [30, 50])).toBeNull();
+    expect(labels(desk)).toEqual(["Pour pocket", "Pour pocket", "Empty pocket"]);
+  });
+
+  it("colours every pocket a drag crosses as one step, and says beforehand which", async () => {
+    await open(CLOSED);
+    const gesture = beginDrag(desk, "pour", [
+      [30, 50],
+      [70, 50],
+    ]);
+    expect(state().preview?.pockets).toHaveLength(2);
+    gesture?.end?.(pressAt(desk, [70, 50]));
+    expect(state().preview).toBeNull();
+    expect([paintAt(desk, [30, 50]), paintAt(desk, [70, 50])]).toEqual(
+      Array(2).fill({ colour: "frond", step: 0 }),
+    );
+    expect(labels(desk)).toEqual(["Pour 2 pockets"]);
+    state().undo();
+    expect(pocketCounts(state()).coloured).toBe(0);
+    expect(state().said).toBe("Undone: Pour 2 pockets");
+  });
+
+  it("does nothing where the pocket holds that paint already, and explains what is open", async () => {
+    await open(ROOMS);
+    const [left] = state().derived.pockets;
+    state().edit(pourInto(state(), [left], state().paint)!);
+    expect(pourInto(state(), [left], state().paint)).toBeUndefined();
+    dragTool(desk, "pour", [[70, 50]]);
+    await settled();
+    expect(state().leak!.openings[0].width).toBeCloseTo(4, 0);
+    expect(state().said).toContain("Colour would run out here");
+  });
+
+  it("dips up what is under the pointer", async () => {
+    await open(CLOSED);
+    state().set({ paint: { colour: "enamel", step: 2 } });
+    dragTool(desk, "pour", [[30, 50]]);
+    state().set({ paint: { colour: "frond", step: 0 } });
+    dragTool(desk, "dip", [[30, 50]]);
+    expect(state().paint).toEqual({ colour: "enamel", step: 2 });
+    dragTool(desk, "dip", [[70, 50]]);
+    expect(state().paint.colour).toBe("enamel");
+  });
+});
+
+describe("a colour that goes", () => {
+  it("is never left in the hand, nor by undoing", async () => {
+    await open(CLOSED);
+    state().edit(addColour("moss", "Moss", "#334411"));
+    state().set({ paint: { colour: "moss", step: 1 } });
+    dragTool(desk, "pour", [[30, 50]]);
+    state().edit(removeColour("moss", "Moss", "radish"));
+    expect(paintAt(desk, [30, 50])).toEqual({ colour: "radish", step: 1 });
+    expect(state().history.drawing.tin[state().paint.colour]).toBeDefined();
+    state().undo();
+    state().set({ paint: { colour: "moss", step: 0 } });
+    state().undo();
+    state().undo();
+    expect(state().history.drawing.tin[state().paint.colour]).toBeDefined();
+  });
+});
+
+describe("gaps", () => {
+  it("are sorted by what the drawing makes of them", async () => {
+    await open(ROOMS);
+    expect(sortOpenings(state())).toEqual({ closed: [], open: [0], declined: [] });
+    state().edit(setReach(5));
+    expect(sortOpenings(state()).closed).toEqual([0]);
+    leaveOpen(state(), [0]);
+    expect(sortOpenings(state()).declined).toEqual([0]);
+    reconsider(state());
+    expect(sortOpenings(state()).closed).toEqual([0]);
+  });
+
+  it("are bridged for good, and the worker's pockets follow", async () => {
+    await open(ROOMS);
+    expect(state().derived.pockets).toHaveLength(1);
+    bridgeOpenings(state(), [0]);
+    await settled();
+    expect(state().derived.pockets).toHaveLength(2);
+    expect(state().gaps.openings).toEqual([]);
+    dragTool(desk, "unbridge", [[68, 10]]);
+    await settled();
+    expect(state().derived.pockets).toHaveLength(1);
+  });
+
+  it("show what a reach would close without touching the drawing", async () => {
+    await open(ROOMS);
+    await state().tryReach(5);
+    expect(state().triedReach).toMatchObject({ width: 5, fresh: 1 });
+    expect(labels(desk)).toEqual([]);
+    state().edit(setStrict(true));
+    expect(state().triedReach).toBeNull();
+  });
+
+  it("are closed by a bridge drawn by hand, whose ends snap, or by pulling the loose end", async () => {
+    await open(ROOMS);
+    dragTool(desk, "bridge", [
+      [66.4, 10.5],
+      [69.7, 9.6],
+    ]);
+    const [bridge] = Object.values(state().history.drawing.bridges);
+    expect([bridge.points.slice(0, 2), bridge.points.slice(-2)].flat().map(Math.round)).toEqual([
+      66, 10, 70, 10,
+    ]);
+    state().undo();
+    await settled();
+    dragTool(desk, "pull", [[66, 10]]);
+    await settled();
+    expect(labels(desk)).toEqual(["Pull end"]);
+    expect(state().derived.pockets).toHaveLength(2);
+    dragTool(desk, "pull", [[30, 50]]);
+    expect(state().said).toContain("Press on a loose end");
+  });
+
+  it("are explained by a click, and closed pockets said to be so", async () => {
+    await open(ROOMS);
+    dragTool(desk, "explain", [[30, 50]]);
+    expect(state().reason?.text).toBe("This pocket is closed: colour stays in it.");
+    dragTool(desk, "explain", [[70, 50]]);
+    await settled();
+    expect(state().leak?.openings).toHaveLength(1);
+  });
+});
+
+describe("snags and figures", () => {
+  it("step through openings on Gaps and uncoloured pockets elsewhere, with the view following", async () => {
+    await open(ROOMS);
+    state().set({ stage: "Gaps" });
+    nextSnag(desk, 1);
+    expect(state().chosenOpening).toBe(0);
+    expect(state().said).toMatch(/^Opening 1 of 1, 4\.\d mm wide/);
+    goToOpening(desk, 0);
+    state().set({ stage: "Flats" });
+    const before = state().view;
+    nextSnag(desk, 1);
+    expect(state().walked).toBe(0);
+    expect(state().view).not.toEqual(before);
+  });
+
+  it("count pockets, uses of colours and specks; specks take their neighbour's colour", async () => {
+    await open(
+      svg(
+        '<rect x="10" y="10" width="70" height="70"/><path d="M10 10.12H10.12V10" stroke-width=".01"/>',
+      ).replace('stroke-width="1"', 'stroke-width="0.01"'),
+    );
+    expect(pocketCounts(state())).toMatchObject({ all: 2, coloured: 0, bare: [0], specks: [1] });
+    fillSpecksOf(state());
+    expect(state().said).toContain("Pour around them first");
+    dragTool(desk, "pour", [[45, 45]]);
+    fillSpecksOf(state());
+    expect(pocketCounts(state()).coloured).toBe(2);
+    expect(usesOf(state()).get("frond")).toBe(2);
+    expect(describeDrawing(state())).toContain("Test: 2 pockets, 2 coloured.");
+  });
+
+  it("are walked by direction, and said with what they touch", async () => {
+    await open(CLOSED);
+    walk(desk, [1, 0]);
+    const first = walkedPocket(state())!;
+    walk(desk, first.seed[0] < 50 ? [1, 0] : [-1, 0]);
+    expect(walkedPocket(state())).not.toBe(first);
+    dragTool(desk, "pour", [[first.seed[0], first.seed[1]]]);
+    expect(describePocket(state(), state().derived.pockets.indexOf(walkedPocket(state())!))).toMatch(
+      /^Pocket \d of 2, uncoloured, touches Frond base/,
+    );
+  });
+});
+
+describe("shade", () => {
+  const loop = [
+    [20, 20],
+    [40, 22],
+    [42, 60],
+    [22, 62],
+    [20, 24],
+  ] as const;
+
+  it("is drawn in the pocket it began in, chosen by a click, and gone from the hand when it is removed", async () => {
+    await open(CLOSED);
+    dragTool(desk, "shade", loop);
+    const [shade] = Object.values(state().history.drawing.shades);
+    expect(shade).toMatchObject({ blend: "multiply", anchor: anchorOf(state().derived.pockets[0]) });
+    expect(state().chosenShade).toBe(shade.id);
+    state().set({ chosenShade: null });
+    dragTool(desk, "adjust", [[30, 40]]);
+    expect(state().chosenShade).toBe(shade.id);
+    state().undo();
+    expect(state().chosenShade).toBeNull();
+  });
+
+  it("needs a pocket and an open sheet", async () => {
+    await open(CLOSED);
+    dragTool(desk, "shade", [
+      [2, 2],
+      [4, 4],
+      [2, 6],
+      [1, 3],
+      [2, 2],
+    ]);
+    expect(state().said).toContain("Begin inside a pocket");
+    state().edit(changeSheet("shade", { locked: true }));
+    dragTool(desk, "shade", loop);
+    expect(state().reason?.text).toContain("The shade sheet is locked");
+    expect(state().history.drawing.shades).toEqual({});
+  });
+});
+
+describe("the store", () => {
+  it("makes changes of one colour in a row one step, and redoes what was undone", async () => {
+    await open(CLOSED);
+    for (const value of ["#111111", "#222222", "#333333"])
+      state().edit(changeColour("frond", value, "Frond"));
+    expect(labels(desk)).toEqual(["Change Frond"]);
+    state().undo();
+    expect(state().history.drawing.tin.frond.value).toBe("#6f9a4a");
+    state().redo();
+    expect(state().history.drawing.tin.frond.value).toBe("#333333");
+    expect(state().said).toBe("Redone: Change Frond");
+  });
+
+  it("keeps lines in the selection only while they exist, and lets the hand go when another tool is taken", async () => {
+    await open(CLOSED);
+    const [first] = strokesOf(desk);
+    state().set({ stage: "Lines", selected: [first.id], pegs: [{ at: [1, 1] }], heldPoints: [0] });
+    state().chooseTool("trim");
+    expect([state().pegs, state().heldPoints, state().tools.Lines]).toEqual([[], [], "trim"]);
+    state().edit(removeLines([first.id]));
+    expect(state().selected).toEqual([]);
+  });
+
+  it("names a cursor for every tool", () => {
+    for (const tool of Object.values(TOOLS)) expect(tool.cursor).not.toBe("");
+  });
+});

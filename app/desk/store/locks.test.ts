@@ -1,0 +1,116 @@
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import { carriedBy } from "#core/drawing/carried.ts";
+import {
+  addBridges,
+  addShade,
+  changeSheet,
+  fillSpecks,
+  pour,
+  removeFlat,
+  setReach,
+} from "#core/drawing/edits.ts";
+import type { Edit } from "#core/drawing/history.ts";
+import { addStroke, orderLines, removeLines, reshapeLine, transformLines } from "#core/drawing/line-edits.ts";
+import { translation } from "#core/geometry/matrix.ts";
+import { anchorOf } from "#core/pockets/anchors.ts";
+import type { DeskStore } from "./desk-store.ts";
+import { openDesk, strokesOf, svg } from "./testing.ts";
+
+vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
+vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
+
+let desk: DeskStore;
+const state = () => desk.getState();
+
+beforeEach(async () => {
+  desk = await openDesk(
+    svg('<rect x="10" y="10" width="40" height="40"/><rect x="60" y="10" width="30" height="30"/>'),
+  );
+});
+
+/** An edit of every kind for each sheet. */
+function editsOf(): Record<"ink" | "flats" | "shade", Edit[]> {
+  const { drawing } = state().history;
+  const [pocket] = state().derived.pockets;
+  const [stroke] = strokesOf(desk);
+  const target = { anchor: anchorOf(pocket) };
+  const paint = { colour: "frond", step: 0 };
+  const carried = carriedBy(drawing, [stroke.id], state().derived.pockets);
+  return {
+    ink: [
+      addStroke({ ...stroke, id: "fresh" }),
+      removeLines([stroke.id]),
+      reshapeLine(stroke.id, stroke.points.slice(0, -6), "Bend line"),
+      orderLines([stroke.id], "front"),
+      transformLines(carried, translation(1, 0), { scaleWidths: false, label: "Move" }),
+      addBridges([{ id: "b", points: [0, 0, 1, 0, 2, 0, 3, 0] }]),
+      setReach(2),
+    ],
+    flats: [pour([target], paint, ["p"]), fillSpecks([{ target, paint }]), removeFlat("none")],
+    shade: [
+      addShade({
+        id: "s",
+        points: [20, 20, 30, 20, 30, 30, 20, 20],
+        kind: "drawn",
+        anchor: target.anchor,
+        paint,
+        blend: "multiply",
+        opacity: 0.5,
+      }),
+    ],
+  };
+}
+
+describe("one guard for locked and hidden sheets", () => {
+  it.each(["ink", "flats", "shade"] as const)("refuses every edit of %s, and says which lock", (sheet) => {
+    for (const [change, word] of [
+      [{ locked: true }, "locked"],
+      [{ locked: false, visible: false }, "hidden"],
+    ] as const) {
+      state().edit(changeSheet(sheet, change));
+      const before = state().history;
+      for (const edit of editsOf()[sheet]) {
+        expect(edit.sheet, edit.label).toBe(sheet);
+        state().edit(edit);
+        expect(state().history, edit.label).toBe(before);
+        expect(state().reason?.text).toContain(`The ${sheet} sheet is ${word}`);
+        expect(state().said).toBe(state().reason?.text);
+      }
+    }
+  });
+
+  it("lets what lies on other sheets be changed, and all of it once the sheet is open", () => {
+    state().edit(changeSheet("flats", { locked: true }));
+    state().edit(editsOf().shade[0]);
+    expect(Object.keys(state().history.drawing.shades)).toEqual(["s"]);
+    state().edit(changeSheet("flats", { locked: false }));
+    state().edit(editsOf().flats[0]);
+    expect(Object.keys(state().history.drawing.pours)).toEqual(["p"]);
+  });
+});
+
+describe("a gesture taken back", () => {
+  it("leaves history as it was, with what could be redone", () => {
+    const { edit, undo, backTo } = state();
+    edit(editsOf().ink[0]);
+    undo();
+    const before = state().history;
+    const move = (x: number) => {
+      const [stroke] = strokesOf(desk);
+      edit({
+        ...reshapeLine(
+          stroke.id,
+          stroke.points.map((n) => n + x),
+          "Move",
+        ),
+        merge: "drag",
+      });
+    };
+    move(1);
+    move(2);
+    backTo(before);
+    expect(state().history).toBe(before);
+    state().redo();
+    expect(state().history.drawing.strokes.fresh).toBeDefined();
+  });
+});

@@ -1,0 +1,290 @@
+import {
+  BringToFront,
+  Copy,
+  Droplets,
+  FlipHorizontal2,
+  FlipVertical2,
+  Group,
+  SendToBack,
+  Trash2,
+} from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import type { ReactNode } from "react";
+import { printed } from "#core/drawing/length.ts";
+import {
+  changeStrokes,
+  duplicateLines,
+  orderLines,
+  removeLines,
+  setAllInk,
+  setInk,
+} from "#core/drawing/line-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
+import { aboutPoint, translation } from "#core/geometry/matrix.ts";
+import type { Box, Point } from "#core/geometry/point.ts";
+import { IconButton } from "../../../ui/icon-button.tsx";
+import { NumberField } from "../../../ui/number-field.tsx";
+import { Toggle } from "../../../ui/toggle.tsx";
+import { type DeskStore, useDesk, useDeskStore } from "../../store/desk-store.ts";
+import { NibPicker } from "../../nibs/nib-picker.tsx";
+import { chosenLines, frameOf, transformChosen } from "./arrange.ts";
+
+/** What can be done with the chosen lines; with none chosen, which to choose. */
+export function ArrangeSettings() {
+  const selected = useDesk((s) => s.selected);
+  return (
+    <div className="flex items-center gap-3">
+      {selected.length > 0 ? (
+        <ChosenSettings />
+      ) : (
+        <p className="text-xs text-quiet">Click lines, or drag around or across them.</p>
+      )}
+      <ChooseMenu />
+      <InkMenu />
+    </div>
+  );
+}
+
+function ChosenSettings() {
+  const selected = useDesk((s) => s.selected);
+  const history = useDesk((s) => s.history);
+  const frame = frameOf({ history, selected } as Parameters<typeof frameOf>[0]);
+  const settings = useDesk((s) => s.lineSettings);
+  const desk = useDeskStore();
+  const edit = desk.getState().edit;
+  if (!frame) return null;
+  const middle: Point = [frame.x + frame.width / 2, frame.y + frame.height / 2];
+  return (
+    <>
+      <Numbers frame={frame} />
+      <div className="grid shrink-0 grid-cols-4 gap-0.5">
+        <IconButton
+          small
+          label="Mirror left to right"
+          onClick={() => transformChosen(desk, aboutPoint(middle, -1, 1, 0), "Mirror")}
+        >
+          <FlipHorizontal2 size={15} aria-hidden />
+        </IconButton>
+        <IconButton
+          small
+          label="Mirror top to bottom"
+          onClick={() => transformChosen(desk, aboutPoint(middle, 1, -1, 0), "Mirror")}
+        >
+          <FlipVertical2 size={15} aria-hidden />
+        </IconButton>
+        <IconButton small label="Bring to the front" onClick={() => edit(orderLines(selected, "front"))}>
+          <BringToFront size={15} aria-hidden />
+        </IconButton>
+        <IconButton small label="Send to the back" onClick={() => edit(orderLines(selected, "back"))}>
+          <SendToBack size={15} aria-hidden />
+        </IconButton>
+        <IconButton small label="Duplicate" onClick={() => duplicateChosen(desk)}>
+          <Copy size={15} aria-hidden />
+        </IconButton>
+        <IconButton small label="Duplicate mirrored" onClick={() => duplicateChosen(desk, frame)}>
+          <FlipHorizontal2 size={15} aria-hidden strokeDasharray="2 2" />
+        </IconButton>
+        <IconButton small label="Remove" onClick={() => edit(removeLines(selected))}>
+          <Trash2 size={15} aria-hidden />
+        </IconButton>
+      </div>
+      <StrokeFields />
+      <div className="text-xs">
+        <Toggle
+          label="Width scales too"
+          checked={settings.scaleWidths}
+          onChange={(scaleWidths) => desk.getState().set({ lineSettings: { ...settings, scaleWidths } })}
+        />
+      </div>
+    </>
+  );
+}
+
+/** Place, size and turn by number, in printed lengths from the page's corner. */
+function Numbers({ frame }: { frame: Box }) {
+  const page = useDesk((s) => s.history.drawing.page);
+  const desk = useDeskStore();
+  const perUnit = printed(page, 1);
+  const corner: Point = [frame.x, frame.y];
+  const middle: Point = [frame.x + frame.width / 2, frame.y + frame.height / 2];
+  const moveTo = (x: number, y: number) =>
+    transformChosen(desk, translation(x - frame.x, y - frame.y), "Move lines");
+  const scaleTo = (part: number) =>
+    part > 0 && transformChosen(desk, aboutPoint(corner, part, part, 0), "Scale");
+  return (
+    <div className="grid grid-cols-[auto_auto_auto] gap-x-2 gap-y-1">
+      <NumberField
+        label="x"
+        digits={1}
+        value={(frame.x - page.box.x) * perUnit}
+        onChange={(x) => moveTo(x / perUnit + page.box.x, frame.y)}
+      />
+      <NumberField
+        label="w"
+        digits={1}
+        min={0.01}
+        value={frame.width * perUnit}
+        onChange={(w) => scaleTo(w / perUnit / frame.width)}
+      />
+      <NumberField
+        label="turn"
+        className="w-14"
+        value={0}
+        unit="°"
+        onChange={(angle) =>
+          angle !== 0 && transformChosen(desk, aboutPoint(middle, 1, 1, (angle * Math.PI) / 180), "Turn")
+        }
+      />
+      <NumberField
+        label="y"
+        digits={1}
+        value={(frame.y - page.box.y) * perUnit}
+        onChange={(y) => moveTo(frame.x, y / perUnit + page.box.y)}
+      />
+      <NumberField
+        label="h"
+        digits={1}
+        min={0.01}
+        value={frame.height * perUnit}
+        onChange={(h) => scaleTo(h / perUnit / frame.height)}
+      />
+      <span className="self-center text-xs text-quiet">{page.unit}</span>
+    </div>
+  );
+}
+
+/** The width and nib of the chosen strokes, changed for all of them. */
+function StrokeFields() {
+  const history = useDesk((s) => s.history);
+  const selected = useDesk((s) => s.selected);
+  const { edit } = useDeskStore().getState();
+  const { strokes, page } = history.drawing;
+  const chosen = selected.flatMap((id) => strokes[id] ?? []);
+  if (chosen.length === 0) return null;
+  const ids = chosen.map(({ id }) => id);
+  const perUnit = printed(page, 1);
+  const nib = chosen.every((stroke) => stroke.nib === chosen[0].nib) ? (chosen[0].nib ?? "even") : "";
+  return (
+    <div className="grid gap-1">
+      <NibPicker
+        small
+        value={nib}
+        onChange={(id) => edit(changeStrokes(ids, { nib: id === "even" ? undefined : id }))}
+      />
+      <NumberField
+        label="Width"
+        className="w-14"
+        min={0.001}
+        digits={3}
+        value={chosen[0].width * perUnit}
+        onChange={(width) => edit(changeStrokes(ids, { width: width / perUnit }))}
+      />
+    </div>
+  );
+}
+
+function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
+  const { history, selected, view, edit, set } = desk.getState();
+  const ids = selected.map(() => newId());
+  const matrix = mirroredBeside
+    ? aboutPoint([mirroredBeside.x + mirroredBeside.width, mirroredBeside.y], -1, 1, 0)
+    : translation(16 / view.scale, 16 / view.scale);
+  edit(duplicateLines(history.drawing, selected, ids, matrix));
+  set({ selected: ids });
+}
+
+const MENU = "z-40 min-w-48 rounded-md border border-line bg-raised p-1 shadow-xl";
+const ITEM =
+  "flex cursor-default items-center gap-2 rounded px-3 py-1.5 outline-none data-[disabled]:text-edge data-[highlighted]:bg-well";
+
+function Menu({ label, icon, children }: { label: string; icon: ReactNode; children: ReactNode }) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex h-8 items-center gap-1.5 rounded-md border border-edge px-2.5 whitespace-nowrap hover:bg-well">
+        {icon} {label}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content side="top" sideOffset={8} collisionPadding={8} className={MENU}>
+          {children}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+
+function ChooseMenu() {
+  const desk = useDeskStore();
+  const any = useDesk((s) => s.selected.length > 0);
+  const choose = (like: "all" | "nib" | "colour" | "group" | "none") => {
+    const state = desk.getState();
+    const { strokes, inkShapes, ink } = state.history.drawing;
+    const all = [...Object.values(strokes), ...Object.values(inkShapes)];
+    const chosen = chosenLines(state);
+    const nibs = new Set(chosen.map((line) => ("nib" in line ? line.nib : undefined)));
+    const paintOf = ({ paint = ink }: (typeof all)[number]) => `${paint.colour} ${paint.step}`;
+    const paints = new Set(chosen.map(paintOf));
+    const groups = new Set(chosen.map(({ groups }) => groups?.join("/")));
+    const wanted = {
+      all: () => true,
+      none: () => false,
+      nib: (line: (typeof all)[number]) => "points" in line && nibs.has(line.nib),
+      colour: (line: (typeof all)[number]) => paints.has(paintOf(line)),
+      group: (line: (typeof all)[number]) => groups.has(line.groups?.join("/")),
+    }[like];
+    const selected = all.filter(wanted).map(({ id }) => id);
+    state.set({ selected, said: `${selected.length} lines chosen` });
+  };
+  return (
+    <Menu label="Choose" icon={<Group size={15} aria-hidden />}>
+      <DropdownMenu.Item className={ITEM} onSelect={() => choose("all")}>
+        All lines
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("nib")}>
+        All of this nib
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("colour")}>
+        All of this colour
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("group")}>
+        All of this group
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("none")}>
+        None
+      </DropdownMenu.Item>
+    </Menu>
+  );
+}
+
+/** Ink takes the colour in hand: all of it, or the chosen lines alone. */
+function InkMenu() {
+  const desk = useDeskStore();
+  const selected = useDesk((s) => s.selected);
+  const paint = useDesk((s) => s.paint);
+  const name = useDesk((s) => s.history.drawing.tin[s.paint.colour]?.name ?? "colour");
+  const { edit } = desk.getState();
+  return (
+    <Menu label="Ink" icon={<Droplets size={15} aria-hidden />}>
+      <DropdownMenu.Item
+        className={ITEM}
+        disabled={selected.length === 0}
+        onSelect={() => edit(changeStrokes(selected, { paint }))}
+      >
+        These lines in {name}
+      </DropdownMenu.Item>
+      <DropdownMenu.Item
+        className={ITEM}
+        disabled={selected.length === 0}
+        onSelect={() => edit(changeStrokes(selected, { paint: undefined }))}
+      >
+        These lines in the drawing’s ink
+      </DropdownMenu.Item>
+      <DropdownMenu.Separator className="my-1 h-px bg-line" />
+      <DropdownMenu.Item className={ITEM} onSelect={() => edit(setInk(paint, name))}>
+        The drawing’s ink in {name}
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className={ITEM} onSelect={() => edit(setAllInk(paint, name))}>
+        All lines in {name}, none of their own
+      </DropdownMenu.Item>
+    </Menu>
+  );
+}

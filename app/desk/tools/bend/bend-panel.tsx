@@ -1,0 +1,53 @@
+import { isSmooth } from "#core/lines/bend.ts";
+import { Toggle } from "../../../ui/toggle.tsx";
+import { useDesk, useDeskStore } from "../../store/desk-store.ts";
+import { addPointAfter, bentLine, removePoints, turnPoint } from "./bend.ts";
+
+const BUTTON =
+  "h-8 rounded-md border border-edge px-3 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
+
+/** What can be done with the held points of the bent line. */
+export function BendSettings() {
+  const line = useDesk(bentLine);
+  const held = useDesk((s) => s.heldPoints);
+  const settings = useDesk((s) => s.lineSettings);
+  const desk = useDeskStore();
+  const one = held.length === 1 ? held[0] : undefined;
+  const smooth = line && one !== undefined && isSmooth(line.points, line.closed, one);
+  return (
+    <div className="flex items-center gap-3">
+      <button
+        type="button"
+        disabled={one === undefined}
+        onClick={() => turnPoint(desk, one!)}
+        className={BUTTON}
+      >
+        {smooth ? "Make a corner" : "Make smooth"}
+      </button>
+      <button
+        type="button"
+        disabled={one === undefined}
+        onClick={() => addPointAfter(desk, one!)}
+        className={BUTTON}
+      >
+        Add a point
+      </button>
+      <button
+        type="button"
+        disabled={held.length === 0}
+        onClick={() => removePoints(desk)}
+        className={BUTTON}
+      >
+        Remove
+      </button>
+      <div className="text-xs">
+        <Toggle
+          label="Ends that meet it follow"
+          checked={settings.follow}
+          onChange={(follow) => desk.getState().set({ lineSettings: { ...settings, follow } })}
+        />
+        {!line && <p className="mt-1 text-quiet">Click a line to see its points.</p>}
+      </div>
+    </div>
+  );
+}

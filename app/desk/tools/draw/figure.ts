@@ -1,0 +1,33 @@
+/** Ovals and boxes by a drag from corner to corner; with Shift round or square. */
+import type { Point } from "#core/geometry/point.ts";
+import { ellipse, rectangle } from "#core/lines/figures.ts";
+import { addDrawn } from "./new-stroke.ts";
+import type { Gesture, Press } from "../tool.ts";
+
+export function figureGesture({ desk, at, pixel }: Press, way: "oval" | "box"): Gesture {
+  let to = at;
+  const chain = () =>
+    way === "box"
+      ? rectangle(at, to)
+      : ellipse(
+          [(at[0] + to[0]) / 2, (at[1] + to[1]) / 2],
+          Math.abs(to[0] - at[0]) / 2,
+          Math.abs(to[1] - at[1]) / 2,
+        );
+  const isLarge = () => Math.abs(to[0] - at[0]) > 3 * pixel && Math.abs(to[1] - at[1]) > 3 * pixel;
+  return {
+    move: (press) => {
+      to = press.shift ? evened(at, press.at) : press.at;
+    },
+    end: () => {
+      if (isLarge())
+        addDrawn(desk, { points: chain(), closed: true }, way === "oval" ? "Draw oval" : "Draw box");
+    },
+    marks: () => (isLarge() ? [{ kind: "chain", points: chain(), closed: true, tone: "fern" }] : []),
+  };
+}
+
+function evened([x, y]: Point, [tx, ty]: Point): Point {
+  const side = Math.max(Math.abs(tx - x), Math.abs(ty - y));
+  return [x + side * Math.sign(tx - x || 1), y + side * Math.sign(ty - y || 1)];
+}

@@ -1,0 +1,42 @@
+/** Ends that come near another line join it; how far it still is shows beside the pointer. */
+import { showLength } from "#core/drawing/length.ts";
+import { nearestOnLines } from "#core/geometry/nearest.ts";
+import { distance, type Point } from "#core/geometry/point.ts";
+import type { DeskStore } from "../../store/desk-store.ts";
+import type { OverlayMark } from "../tool.ts";
+
+export const JOIN_PIXELS = 9;
+const SHOWN_PIXELS = 40;
+
+/** The nearest place on a line within joining distance. */
+export function joinPlace(desk: DeskStore, at: Point, pixel: number): Point | undefined {
+  const strokes = Object.values(desk.getState().history.drawing.strokes);
+  return nearestOnLines(strokes, at, JOIN_PIXELS * pixel)?.at;
+}
+
+/** Marks for a tip: where it would join or close, and how far that is. */
+export function nearnessMarks(
+  desk: DeskStore,
+  tip: Point,
+  home: Point | undefined,
+  pixel: number,
+): OverlayMark[] {
+  const { history } = desk.getState();
+  const { strokes, page } = history.drawing;
+  const other = nearestOnLines(Object.values(strokes), tip, SHOWN_PIXELS * pixel);
+  const homeward = home ? distance(home, tip) : Infinity;
+  const closes = homeward < Math.min(other?.gap ?? Infinity, SHOWN_PIXELS * pixel);
+  const place = closes ? home : other?.at;
+  if (!place) return [];
+  const gap = closes ? homeward : other!.gap;
+  const near = gap <= JOIN_PIXELS * pixel;
+  const text = near
+    ? closes
+      ? "closes"
+      : "joins"
+    : `${showLength(page, gap)} to ${closes ? "close" : "join"}`;
+  return [
+    { kind: "dot", at: place, tone: near ? "fern" : "quiet", shape: "round", filled: near },
+    { kind: "label", at: tip, text },
+  ];
+}

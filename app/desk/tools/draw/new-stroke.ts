@@ -1,0 +1,23 @@
+/** Puts a drawn line into the drawing, with the nib and width in hand. */
+import type { Stroke } from "#core/drawing/drawing.ts";
+import { addStroke } from "#core/drawing/line-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
+import type { DeskStore } from "../../store/desk-store.ts";
+import { drawWidth } from "../../lines/line-settings.ts";
+
+export const EVEN_NIB = "even";
+
+export function addDrawn(
+  desk: DeskStore,
+  line: Pick<Stroke, "points" | "closed" | "profile">,
+  label?: string,
+): void {
+  const state = desk.getState();
+  const { nib } = state.drawSettings;
+  const nibbed = nib !== EVEN_NIB && state.history.drawing.nibs[nib] ? { nib } : {};
+  const profile = line.profile ? { profile: line.profile } : {};
+  const { points, closed } = line;
+  state.edit(
+    addStroke({ id: newId(), points, closed, width: drawWidth(state), ...profile, ...nibbed }, label),
+  );
+}

@@ -1,0 +1,16 @@
+/** Explain: shows how colour would get out of the place clicked, and what would close it. */
+import { pocketAt } from "#core/scene/scene.ts";
+import type { Tool } from "../tool.ts";
+
+export const explainTool: Tool = {
+  cursor: "help",
+  lightsPockets: true,
+  press: ({ desk, at }) => {
+    const { derived, explainLeak, set, tell } = desk.getState();
+    if (pocketAt(derived.pockets, at)) {
+      set({ leak: null });
+      tell("This pocket is closed: colour stays in it.");
+    } else void explainLeak(at);
+    return undefined;
+  },
+};

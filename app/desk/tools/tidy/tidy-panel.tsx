@@ -1,0 +1,70 @@
+import { useEffect } from "react";
+import { printed, showLength } from "#core/drawing/length.ts";
+import { NumberField } from "../../../ui/number-field.tsx";
+import { Toggle } from "../../../ui/toggle.tsx";
+import { useDesk, useDeskStore } from "../../store/desk-store.ts";
+import { tidyTolerance } from "../../lines/line-settings.ts";
+import { applyTidy } from "./tidy.ts";
+
+/** Tolerance and corner angle with what they come to: points before and after, and how far the line moves at most. */
+export function TidySettings() {
+  const settings = useDesk((s) => s.lineSettings);
+  const tolerance = useDesk(tidyTolerance);
+  const page = useDesk((s) => s.history.drawing.page);
+  const strokes = useDesk((s) => s.history.drawing.strokes);
+  const preview = useDesk((s) => s.tidyPreview);
+  const selected = useDesk((s) => s.selected.length);
+  const desk = useDeskStore();
+  const change = (part: Partial<typeof settings>) =>
+    desk.getState().set({ lineSettings: { ...desk.getState().lineSettings, ...part } });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the preview is of exactly these
+  useEffect(() => {
+    void desk.getState().previewTidy();
+  }, [desk, settings, strokes]);
+  const perUnit = printed(page, 1);
+  const nothing = !preview || preview.shapes.size === 0;
+  return (
+    <div className="flex items-center gap-4">
+      <div className="grid gap-1.5">
+        <NumberField
+          label="Tolerance"
+          value={tolerance * perUnit}
+          min={0.0001}
+          step={page.unit === "in" ? 0.001 : 0.02}
+          digits={4}
+          unit={page.unit}
+          onChange={(value) => change({ tolerance: value / perUnit })}
+        />
+        <NumberField
+          label="Corners from"
+          value={settings.corner}
+          min={1}
+          step={5}
+          unit="°"
+          className="w-14"
+          onChange={(corner) => change({ corner: Math.min(179, corner) })}
+        />
+      </div>
+      <div className="grid gap-1.5 text-xs">
+        <Toggle
+          label="Straight only"
+          checked={settings.straight}
+          onChange={(straight) => change({ straight })}
+        />
+        <p className="text-quiet" data-testid="tidy-figures">
+          {preview
+            ? `${preview.before} points, then ${preview.after}; at most ${showLength(page, preview.deviation)} off`
+            : "Working it out…"}
+        </p>
+      </div>
+      <button
+        type="button"
+        disabled={nothing}
+        onClick={() => applyTidy(desk)}
+        className="h-8 rounded-md bg-fern px-3 font-medium whitespace-nowrap text-white disabled:bg-well disabled:text-quiet"
+      >
+        {selected === 0 ? "Tidy all lines" : selected === 1 ? "Tidy this line" : `Tidy ${selected} lines`}
+      </button>
+    </div>
+  );
+}

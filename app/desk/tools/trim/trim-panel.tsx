@@ -1,0 +1,39 @@
+import { printed } from "#core/drawing/length.ts";
+import { NumberField } from "../../../ui/number-field.tsx";
+import { useDesk, useDeskStore } from "../../store/desk-store.ts";
+import { shortTails, tailLimit } from "../../lines/line-settings.ts";
+import { trimTails } from "./trim.ts";
+
+/** All tails shorter than a length at once; those it would take show dashed. */
+export function TrimSettings() {
+  const settings = useDesk((s) => s.lineSettings);
+  const limit = useDesk(tailLimit);
+  const page = useDesk((s) => s.history.drawing.page);
+  const all = useDesk((s) => s.gaps.tails.length);
+  const short = useDesk((s) => shortTails(s).length);
+  const desk = useDeskStore();
+  const perUnit = printed(page, 1);
+  return (
+    <div className="flex items-center gap-4">
+      <NumberField
+        label="Tails shorter than"
+        value={limit * perUnit}
+        min={0}
+        step={page.unit === "in" ? 0.01 : 0.2}
+        unit={page.unit}
+        onChange={(value) =>
+          desk.getState().set({ lineSettings: { ...settings, tailsBelow: value / perUnit } })
+        }
+      />
+      <button
+        type="button"
+        disabled={short === 0}
+        onClick={() => trimTails(desk, shortTails(desk.getState()))}
+        className="h-8 rounded-md bg-fern px-3 font-medium whitespace-nowrap text-white disabled:bg-well disabled:text-quiet"
+      >
+        {short === 1 ? "Trim 1 tail" : `Trim ${short} tails`}
+      </button>
+      <p className="text-xs text-quiet">{all === 1 ? "1 loose tail" : `${all} loose tails`} in all</p>
+    </div>
+  );
+}

@@ -1,0 +1,121 @@
+import clsx from "clsx";
+import { Maximize, Minus, Plus } from "lucide-react";
+import { ToggleGroup } from "radix-ui";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { fitPage, zoom } from "../keys/desk-keys.tsx";
+import { activeTool, type Stage, type ToolName, useDesk, useDeskStore } from "../store/desk-store.ts";
+import { DeliverSettings } from "../stages/deliver.tsx";
+import { FlatsSettings } from "../stages/flats.tsx";
+import { GapsSettings } from "../stages/gaps.tsx";
+import { LightSettings } from "../stages/light.tsx";
+import { LinesSettings } from "../stages/lines.tsx";
+import { TRAYS } from "../trays.ts";
+
+const SETTINGS: Record<Stage, () => React.ReactNode> = {
+  Lines: LinesSettings,
+  Gaps: GapsSettings,
+  Flats: FlatsSettings,
+  Light: LightSettings,
+  Deliver: DeliverSettings,
+};
+
+/** The tools of the stage with their settings beside them, near the hand. */
+export function Tray() {
+  const stage = useDesk((s) => s.stage);
+  const tool = useDesk(activeTool);
+  const desk = useDeskStore();
+  const Settings = SETTINGS[stage];
+  return (
+    <section
+      aria-label="Tray"
+      className="desk-tray flex items-center gap-x-5 gap-y-2 border-t border-line bg-raised px-3"
+    >
+      <ToggleGroup.Root
+        type="single"
+        aria-label={`Tools for ${stage}`}
+        value={tool}
+        onValueChange={(value) => value && desk.getState().chooseTool(value as ToolName)}
+        className="flex gap-1"
+      >
+        {TRAYS[stage].map(({ tool: name, word, hint, icon: Icon }, i) => (
+          <ToggleGroup.Item
+            key={name}
+            value={name}
+            title={`${hint} (${"QWERTY"[i]})`}
+            className={clsx(
+              "flex h-14 w-17 flex-col items-center justify-center gap-1 rounded-md border",
+              tool === name
+                ? "border-fern bg-fern-soft font-semibold text-fern"
+                : "border-transparent hover:bg-well",
+            )}
+          >
+            <Icon size={20} strokeWidth={1.8} aria-hidden />
+            <span className="text-xs">{word}</span>
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+      <div className="desk-settings flex min-w-0 flex-1 items-center gap-5 border-l border-line pl-5">
+        <Settings />
+      </div>
+      <MatSettings />
+      <fieldset aria-label="Zoom" className="flex items-center">
+        <IconButton label="Zoom out" onClick={() => zoom(desk, 0.8)}>
+          <Minus size={16} aria-hidden />
+        </IconButton>
+        <ZoomFigure />
+        <IconButton label="Zoom in" onClick={() => zoom(desk, 1.25)}>
+          <Plus size={16} aria-hidden />
+        </IconButton>
+        <IconButton label="Show the whole page (0)" onClick={() => fitPage(desk)}>
+          <Maximize size={16} aria-hidden />
+        </IconButton>
+      </fieldset>
+    </section>
+  );
+}
+
+const MATS = ["light", "middle", "dark"] as const;
+const MAT_SWATCH = {
+  light: "bg-[oklch(0.9_0.004_95)]",
+  middle: "bg-[oklch(0.66_0.004_95)]",
+  dark: "bg-[oklch(0.32_0.004_95)]",
+};
+
+function MatSettings() {
+  const mat = useDesk((s) => s.mat);
+  const { set } = useDeskStore().getState();
+  return (
+    <ToggleGroup.Root
+      type="single"
+      aria-label="Mat"
+      value={mat}
+      onValueChange={(value) => value && set({ mat: value as (typeof MATS)[number] })}
+      className="flex gap-1"
+    >
+      {MATS.map((name) => (
+        <ToggleGroup.Item
+          key={name}
+          value={name}
+          aria-label={`${name} mat`}
+          title={`${name} mat`}
+          className={clsx(
+            "grid h-7 w-6 place-items-center rounded-md",
+            mat === name && "outline-2 outline-fern",
+          )}
+        >
+          <span className={clsx("h-4 w-4 rounded-full border border-edge", MAT_SWATCH[name])} />
+        </ToggleGroup.Item>
+      ))}
+    </ToggleGroup.Root>
+  );
+}
+
+/** Zoom against the printed size, at the nominal 96 pixels per inch of the screen. */
+function ZoomFigure() {
+  const percent = useDesk(({ view, history }) => {
+    const { page } = history.drawing;
+    const inches = page.unit === "in" ? page.width : page.width / 25.4;
+    return Math.round((100 * view.scale * page.box.width) / (inches * 96));
+  });
+  return <span className="w-13 text-center text-xs text-quiet tabular-nums">{percent} %</span>;
+}
