@@ -91,7 +91,7 @@ test("saving needs no server: everything the desk can do is loaded with it", asy
   await context.setOffline(true);
   await page.route("**/*", (route) => route.abort());
   await pour(page, 1);
-  expect((await save(page, "SVG")).bytes.toString()).toContain("data-is=\"pour\"");
+  expect((await save(page, "SVG")).bytes.toString()).toContain('data-is="pour"');
   expect((await save(page, "PNG")).bytes.subarray(1, 4).toString()).toBe("PNG");
   expect((await save(page, "Drawing file")).bytes.toString()).toContain("fern-pocket-drawing");
 });

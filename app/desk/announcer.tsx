@@ -1,4 +1,4 @@
-import { useDesk } from "./store/desk-store.ts";
+import { useDesk } from "./store/use-desk.ts";
 
 /** Says what has happened to those who listen rather than look. */
 export function Announcer() {

@@ -1,27 +1,29 @@
 import { useEffect, useState } from "react";
 import type { Opened } from "../keep/shelf.ts";
 import { Announcer } from "./announcer.tsx";
-import { Paper } from "./canvas/paper.tsx";
-import { DeskKeys } from "./keys/desk-keys.tsx";
-import { createDesk, DeskContext, type DeskStore, type Stage, useDesk } from "./store/desk-store.ts";
 import { LeakCard } from "./canvas/leak-card.tsx";
-import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { Loupe } from "./canvas/loupe.tsx";
+import { Paper } from "./canvas/paper.tsx";
+import { ReasonSign } from "./canvas/reason-sign.tsx";
+import { DeskKeys } from "./keys/desk-keys.tsx";
+import { describeDrawing } from "./pockets/describe.ts";
 import { PressPanel } from "./press/press-panel.tsx";
 import { SnagList } from "./press/snag-list.tsx";
-import { ReasonSign } from "./canvas/reason-sign.tsx";
+import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { StageRail } from "./rail/stage-rail.tsx";
-import { describeDrawing } from "./pockets/stats.ts";
+import type { DeskStore, StageName } from "./store/desk-state.ts";
+import { createDesk } from "./store/desk-store.ts";
+import { DeskContext, useDesk } from "./store/use-desk.ts";
 import { TinPanel } from "./tin/tin-panel.tsx";
 import { Tray } from "./tray/tray.tsx";
 import { useThumbnail } from "./use-thumbnail.ts";
 
 /** The desk: one drawing, worked on. */
-export function DeskPage({ id, opened, stage }: { id: string; opened: Opened; stage?: Stage }) {
+export function DeskPage({ id, opened, stage }: { id: string; opened: Opened; stage?: StageName }) {
   const [desk, setDesk] = useState<DeskStore | null>(null);
   useEffect(() => {
     const store = createDesk(id, opened);
-    if (stage) store.getState().set({ stage });
+    if (stage) store.getState().chooseStage(stage);
     setDesk(store);
     return () => store.getState().close();
   }, [id, opened, stage]);

@@ -2,7 +2,7 @@ import { useEffect } from "react";
 import type { Scene } from "#core/scene/scene.ts";
 import { keepThumbnail } from "../keep/shelf.ts";
 import { pictureClient } from "../work/clients.ts";
-import { useDeskStore } from "./store/desk-store.ts";
+import { useDeskStore } from "./store/use-desk.ts";
 
 const QUIET_MS = 1200;
 /** Items handed to the worker at a time, so that the hand is never kept waiting. */

@@ -1,6 +1,6 @@
 import { data, Link } from "react-router";
 import { DeskPage } from "../desk/desk-page.tsx";
-import { STAGES } from "../desk/store/desk-store.ts";
+import { STAGE_NAMES } from "../desk/store/desk-state.ts";
 import { openDrawing } from "../keep/shelf.ts";
 import type { Route } from "./+types/desk.ts";
 
@@ -11,7 +11,7 @@ export async function clientLoader({ params, request }: Route.ClientLoaderArgs) 
   const opened = await openDrawing(params.id);
   if (!opened) throw data(null, { status: 404 });
   const asked = new URL(request.url).searchParams.get("stage");
-  return { id: params.id, opened, stage: STAGES.find((stage) => stage === asked) };
+  return { id: params.id, opened, stage: STAGE_NAMES.find((stage) => stage === asked) };
 }
 
 export function HydrateFallback() {

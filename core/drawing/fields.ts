@@ -9,8 +9,8 @@ import { startingInk, startingNibs, startingSheets, startingTin } from "./start.
 export interface Field<T> {
   /** A table of entities by id, the sheets by name, or one value. */
   readonly form: "table" | "sheets" | "value";
-  /** Whether what pockets are made of changes with it. */
-  readonly lines: boolean;
+  /** What is read of the lines by it: pockets, openings too, or nothing. */
+  readonly lines: "pockets" | "gaps" | "none";
   /** In the picture itself, in the facts beside it, or in the facts where the picture does not show it. */
   readonly svg: "picture" | "facts" | "unseen";
   /** What it is in a drawing that has just begun, and in files from before there was such a field. */
@@ -18,21 +18,21 @@ export interface Field<T> {
 }
 
 export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
-  name: { form: "value", lines: false, svg: "picture" },
-  page: { form: "value", lines: false, svg: "facts" },
-  strokes: { form: "table", lines: true, svg: "picture", start: () => ({}) },
-  inkShapes: { form: "table", lines: true, svg: "picture", start: () => ({}) },
-  nibs: { form: "table", lines: true, svg: "facts", start: startingNibs },
-  bridges: { form: "table", lines: true, svg: "facts", start: () => ({}) },
-  reach: { form: "value", lines: true, svg: "facts", start: () => 0 },
-  declined: { form: "table", lines: true, svg: "facts", start: () => ({}) },
-  tin: { form: "table", lines: false, svg: "facts", start: startingTin },
-  pours: { form: "table", lines: false, svg: "unseen", start: () => ({}) },
-  flatShapes: { form: "table", lines: false, svg: "picture", start: () => ({}) },
-  shades: { form: "table", lines: false, svg: "unseen", start: () => ({}) },
-  sheets: { form: "sheets", lines: false, svg: "facts", start: startingSheets },
-  ink: { form: "value", lines: false, svg: "facts", start: startingInk },
-  strict: { form: "value", lines: true, svg: "facts", start: () => false },
+  name: { form: "value", lines: "none", svg: "picture" },
+  page: { form: "value", lines: "none", svg: "facts" },
+  strokes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
+  inkShapes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
+  nibs: { form: "table", lines: "gaps", svg: "facts", start: startingNibs },
+  bridges: { form: "table", lines: "gaps", svg: "facts", start: () => ({}) },
+  reach: { form: "value", lines: "pockets", svg: "facts", start: () => 0 },
+  declined: { form: "table", lines: "pockets", svg: "facts", start: () => ({}) },
+  tin: { form: "table", lines: "none", svg: "facts", start: startingTin },
+  pours: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
+  flatShapes: { form: "table", lines: "none", svg: "picture", start: () => ({}) },
+  shades: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
+  sheets: { form: "sheets", lines: "none", svg: "facts", start: startingSheets },
+  ink: { form: "value", lines: "none", svg: "facts", start: startingInk },
+  strict: { form: "value", lines: "gaps", svg: "facts", start: () => false },
 };
 
 export type FieldName = keyof Drawing;

@@ -92,9 +92,12 @@ export function replay(base: Drawing, steps: readonly Step[], cursor: number): H
   return { drawing, steps, cursor };
 }
 
-/** Those of some patches that touch what pockets are made of. */
-export const linePatches = (patches: readonly Patch[]): Patch[] =>
-  patches.filter(({ path }) => FIELDS[path[0] as FieldName].lines);
+/** Those of some patches that touch what pockets are made of, or what openings are. */
+export const linePatches = (patches: readonly Patch[], what: "pockets" | "gaps" = "pockets"): Patch[] =>
+  patches.filter(({ path }) => {
+    const { lines } = FIELDS[path[0] as FieldName];
+    return lines === "gaps" || lines === what;
+  });
 
 /** A kept history of an earlier version, brought up to this one step by step, so that undo still goes back through it. */
 export function upgradedHistory(

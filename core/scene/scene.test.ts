@@ -9,7 +9,6 @@ import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { box, straight } from "../pockets/testing.ts";
-import { withPreview } from "./preview.ts";
 import { derive, pocketAt, sceneOf } from "./scene.ts";
 
 const bare = newDrawing("Two rooms", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
@@ -98,13 +97,6 @@ describe("the scene", () => {
     expect(
       variables.some((name) => /^[a-z0-9-]+$/.test(name) && name.includes("ink") && name !== "ink"),
     ).toBe(true);
-  });
-
-  it("shows a pour under way without touching the drawing", () => {
-    const drawing = edited(both[0]);
-    const shown = withPreview(scene(drawing), [pockets[1]], { colour: "radish", step: 0 }, drawing.tin);
-    expect(shown.sheets.map(({ name }) => name)).toEqual(["flats", "flats", "ink"]);
-    expect(scene(drawing).sheets).toHaveLength(2);
   });
 
   it("folds a faint shade sheet into its shapes, since a faint group would not blend with what is below", () => {

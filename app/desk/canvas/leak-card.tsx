@@ -1,6 +1,7 @@
 import { showLength } from "#core/drawing/length.ts";
 import { toScreen } from "../../painting/view.ts";
-import { useDesk, useDeskStore, widthsOf } from "../store/desk-store.ts";
+import { widthsOf } from "../gaps/say-leak.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 const CARD = { width: 268, height: 130 };
 
@@ -9,7 +10,7 @@ export function LeakCard() {
   const leak = useDesk((s) => s.leak);
   const view = useDesk((s) => s.view);
   const matSize = useDesk((s) => s.matSize);
-  const page = useDesk((s) => s.history.drawing.page);
+  const page = useDesk((s) => s.drawing.page);
   const { bridgeLeak, set } = useDeskStore().getState();
   if (!leak) return null;
   const { openings, wish } = leak;

@@ -2,7 +2,7 @@ import { useEffect, useRef } from "react";
 import { widthInInches } from "#core/drawing/drawing.ts";
 import { ArtCanvas } from "../../painting/art-canvas.ts";
 import { artWorker } from "../../work/clients.ts";
-import { useDesk } from "../store/desk-store.ts";
+import { useDesk } from "../store/use-desk.ts";
 
 const LARGEST = 132;
 const SCREEN_PPI = 96;
@@ -10,7 +10,7 @@ const SCREEN_PPI = 96;
 /** The drawing at print size, so that a spot is judged as small as it will run. */
 export function Loupe() {
   const scene = useDesk((s) => s.scene);
-  const page = useDesk((s) => s.history.drawing.page);
+  const page = useDesk((s) => s.drawing.page);
   const frame = useRef<HTMLDivElement>(null);
   const layer = useRef<ArtCanvas | null>(null);
   const { box } = page;

@@ -2,9 +2,9 @@
 import { stepOf } from "#core/colour/ladder.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { chainPath, pathOf } from "../../painting/paths.ts";
-import { activeTool, type Desk } from "../store/desk-store.ts";
 import { sortOpenings } from "../gaps/openings.ts";
-import { TOOLS } from "../tools/index.ts";
+import { toolOf } from "../stages/index.ts";
+import type { Desk } from "../store/desk-state.ts";
 import type { Gesture, OverlayMark } from "../tools/tool.ts";
 
 interface Colours {
@@ -30,27 +30,24 @@ export function paintOverlay(
   if (desk.leak) paintLeak(context, desk, colours, pixel);
   paintChosenShade(context, desk, colours, pixel);
   paintChosenFlat(context, desk, colours, pixel);
-  for (const mark of TOOLS[activeTool(desk)].marks?.(desk) ?? []) paintMark(context, mark, colours, pixel);
+  for (const mark of toolOf(desk).marks?.(desk) ?? []) paintMark(context, mark, colours, pixel);
   for (const mark of gesture?.marks?.() ?? []) paintMark(context, mark, colours, pixel);
   const trail = gesture?.trail?.();
   if (trail) paintTrail(context, trail, colours, pixel);
 }
 
 function paintPockets(context: CanvasRenderingContext2D, desk: Desk, colours: Colours, pixel: number): void {
-  const lit = desk.walked !== null ? desk.derived.pockets[desk.walked] : desk.hovered;
-  const shown = desk.preview?.pockets ?? (lit ? [lit] : []);
-  const tool = activeTool(desk);
-  for (const pocket of shown) {
-    const path = pathOf(pocket.outline, true);
-    if (!desk.preview && tool === "pour" && desk.stage === "Flats" && !holdsPaint(desk, pocket)) {
-      const colour = desk.history.drawing.tin[desk.paint.colour];
-      context.globalAlpha = 0.55;
-      context.fillStyle = colour ? stepOf(colour.value, desk.paint.step) : colours.fern;
-      context.fill(path, "evenodd");
-      context.globalAlpha = 1;
-    }
-    lightUp(context, path, colours, pixel);
+  const lit = desk.walked !== null ? desk.derived.pockets[desk.walked] : desk.hover.getState().pocket;
+  if (!lit || desk.underway) return;
+  const path = pathOf(lit.outline, true);
+  if (toolOf(desk).lights === "pour" && !holdsPaint(desk, lit)) {
+    const colour = desk.drawing.tin[desk.paint.colour];
+    context.globalAlpha = 0.55;
+    context.fillStyle = colour ? stepOf(colour.value, desk.paint.step) : colours.fern;
+    context.fill(path, "evenodd");
+    context.globalAlpha = 1;
   }
+  lightUp(context, path, colours, pixel);
 }
 
 /** A line round something, on a pale edge that parts it from what lies beneath. */
@@ -70,9 +67,9 @@ function lightUp(
 }
 
 /** Whether a pocket is already of the colour in hand: then lighting it up would only dull its lines. */
-function holdsPaint({ derived, history, paint }: Desk, pocket: Pocket): boolean {
+function holdsPaint({ derived, drawing, paint }: Desk, pocket: Pocket): boolean {
   const id = derived.pourOf[derived.pockets.indexOf(pocket)];
-  const now = id === undefined ? null : history.drawing.pours[id]?.paint;
+  const now = id === undefined ? null : drawing.pours[id]?.paint;
   return now?.colour === paint.colour && now.step === paint.step;
 }
 
@@ -83,7 +80,7 @@ function paintBridges(
   pixel: number,
 ): void {
   if (!desk.showBridges || (desk.stage !== "Gaps" && desk.stage !== "Lines")) return;
-  for (const { points } of Object.values(desk.history.drawing.bridges)) {
+  for (const { points } of Object.values(desk.drawing.bridges)) {
     context.lineCap = "round";
     context.strokeStyle = paper;
     context.lineWidth = 4 * pixel;
@@ -102,7 +99,7 @@ function paintOpenings(
   { ember, fern, paper }: Colours,
   pixel: number,
 ): void {
-  const pulling = activeTool(desk) === "pull";
+  const pulling = toolOf(desk).name === "pull";
   desk.gaps.looseEnds.forEach(({ at }) => {
     context.strokeStyle = ember;
     context.lineWidth = (pulling ? 1.5 : 1) * pixel;
@@ -198,7 +195,7 @@ function paintChosenShade(
   pixel: number,
 ): void {
   const shade =
-    desk.chosenShade && desk.stage === "Light" ? desk.history.drawing.shades[desk.chosenShade] : undefined;
+    desk.chosenShade && desk.stage === "Light" ? desk.drawing.shades[desk.chosenShade] : undefined;
   if (!shade) return;
   context.setLineDash([5 * pixel, 3 * pixel]);
   context.strokeStyle = fern;
@@ -209,11 +206,11 @@ function paintChosenShade(
 
 function paintChosenFlat(
   context: CanvasRenderingContext2D,
-  { stage, chosenFlat, history }: Desk,
+  { stage, chosenFlat, drawing }: Desk,
   colours: Colours,
   pixel: number,
 ): void {
-  const shape = stage === "Flats" && chosenFlat ? history.drawing.flatShapes[chosenFlat] : undefined;
+  const shape = stage === "Flats" && chosenFlat ? drawing.flatShapes[chosenFlat] : undefined;
   if (!shape) return;
   lightUp(context, pathOf(shape.outline, true), colours, pixel);
 }
@@ -224,16 +221,21 @@ function paintMark(
   colours: Colours,
   pixel: number,
 ): void {
-  if (mark.kind === "chain") paintChain(context, mark, colours, pixel);
-  else if (mark.kind === "dot") paintDot(context, mark, colours, pixel);
-  else paintLabel(context, mark, colours, pixel);
+  (MARKS[mark.kind] as MarkPainter)(context, mark, colours, pixel);
 }
+
+type MarkPainter = (
+  context: CanvasRenderingContext2D,
+  mark: OverlayMark,
+  colours: Colours,
+  pixel: number,
+) => void;
 
 type MarkOf<K extends OverlayMark["kind"]> = Extract<OverlayMark, { kind: K }>;
 
 function paintChain(
   context: CanvasRenderingContext2D,
-  { points, closed, tone, width = 2, dashed, bare }: MarkOf<"chain">,
+  { points, closed, tint, width = 2, dashed, bare }: MarkOf<"chain">,
   colours: Colours,
   pixel: number,
 ): void {
@@ -246,7 +248,7 @@ function paintChain(
     context.stroke(path);
   }
   if (dashed) context.setLineDash([4 * pixel, 4 * pixel]);
-  context.strokeStyle = colours[tone];
+  context.strokeStyle = colours[tint];
   context.lineWidth = width * pixel;
   context.stroke(path);
   context.setLineDash([]);
@@ -254,7 +256,7 @@ function paintChain(
 
 function paintDot(
   context: CanvasRenderingContext2D,
-  { at: [x, y], tone, shape, filled }: MarkOf<"dot">,
+  { at: [x, y], tint, shape, filled }: MarkOf<"dot">,
   colours: Colours,
   pixel: number,
 ): void {
@@ -262,9 +264,9 @@ function paintDot(
   context.beginPath();
   if (shape === "round") context.arc(x, y, r, 0, Math.PI * 2);
   else context.rect(x - r, y - r, 2 * r, 2 * r);
-  context.fillStyle = filled ? colours[tone] : colours.paper;
+  context.fillStyle = filled ? colours[tint] : colours.paper;
   context.fill();
-  context.strokeStyle = colours[tone];
+  context.strokeStyle = colours[tint];
   context.lineWidth = 1.5 * pixel;
   context.stroke();
 }
@@ -282,6 +284,21 @@ function paintLabel(
   context.fillStyle = colours.fern;
   context.fillText(text, x + 17 * pixel, y - 10 * pixel);
 }
+
+const MARKS: {
+  readonly [K in OverlayMark["kind"]]: (
+    context: CanvasRenderingContext2D,
+    mark: MarkOf<K>,
+    colours: Colours,
+    pixel: number,
+  ) => void;
+} = {
+  chain: paintChain,
+  dot: paintDot,
+  label: paintLabel,
+  pocket: (context, { pocket }, colours, pixel) =>
+    lightUp(context, pathOf(pocket.outline, true), colours, pixel),
+};
 
 function paintTrail(
   context: CanvasRenderingContext2D,

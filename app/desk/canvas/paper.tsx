@@ -1,13 +1,14 @@
 import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from "react";
 import { distance, type Point } from "#core/geometry/point.ts";
-import { withPreview } from "#core/scene/preview.ts";
-import { pocketAt, type Scene } from "#core/scene/scene.ts";
+import { pocketAt } from "#core/scene/scene.ts";
 import { ArtCanvas } from "../../painting/art-canvas.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../../painting/view.ts";
 import { artWorker } from "../../work/clients.ts";
-import { activeTool, type Desk, type DeskStore, useDesk, useDeskStore } from "../store/desk-store.ts";
-import { refusal, SHEET_OF_TOOL } from "../store/locks.ts";
-import { TOOLS } from "../tools/index.ts";
+import { toolOf } from "../stages/index.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
+import { refusal } from "../store/locks.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { lookTool } from "../tools/look/look.ts";
 import type { Gesture, Press } from "../tools/tool.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
@@ -24,7 +25,7 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
   const repaint = useRef<() => void>(() => {});
   const fingers = useRef<TwoFingers>(null);
   fingers.current ??= new TwoFingers(desk);
-  const tool = useDesk(activeTool);
+  const tool = useDesk(toolOf);
 
   useEffect(() => {
     const painter = new Painter(desk, mat.current!, art.current!, overlay.current!, () => gesture.current);
@@ -62,28 +63,26 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
   /** Takes up the tool, or the paper itself. */
   const begin = (event: PointerEvent) => {
     const state = desk.getState();
-    const pans = panning || event.button === 1 || tool === "look";
-    const refused = pans ? undefined : refusal(state.history.drawing, SHEET_OF_TOOL[tool]);
+    const used = panning || event.button === 1 ? lookTool : tool;
+    const refused = refusal(state.drawing, used.sheet);
     if (refused) {
       state.tell(refused);
       return;
     }
-    const { history } = state;
-    gesture.current =
-      (pans ? panGesture(desk, [event.clientX, event.clientY]) : TOOLS[tool].press(pressOf(event))) ?? {};
-    state.hand.cancel = () => {
+    gesture.current = used.press(pressOf(event)) ?? {};
+    state.pointer.cancel = () => {
       const cancelled = gesture.current;
       gesture.current = null;
-      state.hand.cancel = null;
+      state.pointer.cancel = null;
       cancelled?.cancel?.();
-      desk.getState().backTo(history);
+      desk.getState().show(null);
       repaint.current();
     };
     repaint.current();
   };
 
   const letGo = () => {
-    desk.getState().hand.cancel = null;
+    desk.getState().pointer.cancel = null;
     const done = gesture.current;
     gesture.current = null;
     return done;
@@ -98,12 +97,12 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
   };
 
   const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
-    const { set, hand, reason } = desk.getState();
-    hand.at = matPoint(event);
+    const { set, pointer, reason } = desk.getState();
+    pointer.at = matPoint(event);
     if (reason) set({ reason: null });
-    if (event.pointerType === "touch" && fingers.current!.down(event.pointerId, hand.at)) {
+    if (event.pointerType === "touch" && fingers.current!.down(event.pointerId, pointer.at)) {
       waiting.current = null;
-      hand.cancel?.();
+      pointer.cancel?.();
       return;
     }
     if (gesture.current || waiting.current || (event.button !== 0 && event.button !== 1)) return;
@@ -119,10 +118,10 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
   };
 
   const onPointerMove = (event: ReactPointerEvent<HTMLDivElement>) => {
-    const { hand, derived, hovered, set } = desk.getState();
-    hand.at = matPoint(event);
+    const { pointer, derived, hover } = desk.getState();
+    pointer.at = matPoint(event);
     if (event.pointerType === "touch") {
-      fingers.current!.move(event.pointerId, hand.at);
+      fingers.current!.move(event.pointerId, pointer.at);
       if (fingers.current!.count >= 2) return;
       const from = waiting.current;
       if (from && distance([from.clientX, from.clientY], [event.clientX, event.clientY]) > FINGER_SLACK)
@@ -137,18 +136,20 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       repaint.current();
       return;
     }
-    if (!panning) TOOLS[tool].hover?.(pressOf(event));
-    const now =
-      TOOLS[tool].lightsPockets && !panning ? (pocketAt(derived.pockets, pressOf(event).at) ?? null) : null;
-    if (now !== hovered) set({ hovered: now });
+    if (!panning) tool.hover?.(pressOf(event));
+    const pocket = tool.lights && !panning ? (pocketAt(derived.pockets, pressOf(event).at) ?? null) : null;
+    if (pocket !== hover.getState().pocket) hover.setState({ pocket });
   };
 
   const finish = (event: ReactPointerEvent<HTMLDivElement>, cancelled: boolean) => {
     fingers.current!.up(event.pointerId);
     if (!cancelled) startWaiting();
     waiting.current = null;
-    if (cancelled) desk.getState().hand.cancel?.();
-    else letGo()?.end?.(pressOf(event));
+    if (cancelled) desk.getState().pointer.cancel?.();
+    else {
+      letGo()?.end?.(pressOf(event));
+      desk.getState().keep();
+    }
     repaint.current();
   };
 
@@ -162,17 +163,17 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       // biome-ignore lint/a11y/noNoninteractiveTabindex: pockets are walked by keyboard from here
       tabIndex={0}
       className="absolute inset-0 touch-none overflow-hidden select-none focus-visible:-outline-offset-2 focus-visible:after:pointer-events-none focus-visible:after:absolute focus-visible:after:inset-[2px] focus-visible:after:border-2 focus-visible:after:border-white"
-      style={{ cursor: panning ? "grab" : TOOLS[tool].cursor }}
+      style={{ cursor: panning ? "grab" : tool.cursor }}
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={(event) => finish(event, false)}
       onPointerCancel={(event) => finish(event, true)}
-      onDoubleClick={(event) => TOOLS[tool].doublePress?.(pressOf(event.nativeEvent as PointerEvent))}
+      onDoubleClick={(event) => tool.doublePress?.(pressOf(event.nativeEvent as PointerEvent))}
       onPointerLeave={() => {
         if (gesture.current) return;
-        const { hand, set } = desk.getState();
-        hand.at = null;
-        set({ hovered: null, hoveredLine: null, hoveredTails: [] });
+        const { pointer, hover } = desk.getState();
+        pointer.at = null;
+        hover.setState({ pocket: null, under: null });
       }}
     >
       <canvas ref={mat} className={LAYER} data-layer="mat" />
@@ -188,18 +189,6 @@ const FINGER_SLACK = 8;
 
 const LAYER = "absolute inset-0 h-full w-full";
 
-/** Drags the paper; follows the pointer in screen pixels, since the page moves under it. */
-function panGesture(desk: DeskStore, start: Point): Gesture {
-  let last = start;
-  return {
-    move: ({ screen }) => {
-      const { view, set } = desk.getState();
-      set({ view: { ...view, x: view.x + screen[0] - last[0], y: view.y + screen[1] - last[1] } });
-      last = screen;
-    },
-  };
-}
-
 const WHEEL_SPEED = 0.0016;
 const PINCH_SPEED = 0.01;
 
@@ -207,19 +196,14 @@ function listenToWheel(frame: HTMLElement, desk: DeskStore): () => void {
   const onWheel = (event: WheelEvent) => {
     event.preventDefault();
     const box = frame.getBoundingClientRect();
-    const { view, matSize, history, set } = desk.getState();
+    const { view, matSize, drawing, set } = desk.getState();
     const pixels = event.deltaMode === WheelEvent.DOM_DELTA_LINE ? event.deltaY * 18 : event.deltaY;
     const factor = Math.exp(-pixels * (event.ctrlKey ? PINCH_SPEED : WHEEL_SPEED));
-    const fit = fitView(history.drawing.page.box, matSize).scale;
+    const fit = fitView(drawing.page.box, matSize).scale;
     set({ view: zoomAt(view, [event.clientX - box.left, event.clientY - box.top], factor, fit) });
   };
   frame.addEventListener("wheel", onWheel, { passive: false });
   return () => frame.removeEventListener("wheel", onWheel);
-}
-
-/** The scene with what a pour under way will fill. */
-function shownScene({ scene, preview, history }: Desk): Scene {
-  return preview?.paint ? withPreview(scene, preview.pockets, preview.paint, history.drawing.tin) : scene;
 }
 
 /** Repaints what has changed, once a frame. */
@@ -237,7 +221,10 @@ class Painter {
     private readonly gesture: () => Gesture | null,
   ) {
     this.art = new ArtCanvas(artFrame, "art", artWorker());
-    this.unsubscribe = desk.subscribe(() => this.ask());
+    const stops = [desk, desk.getState().hover].map((store) => store.subscribe(() => this.ask()));
+    this.unsubscribe = () => {
+      for (const stop of stops) stop();
+    };
     this.ask();
   }
 
@@ -252,7 +239,7 @@ class Painter {
   }
 
   resize(size: Size): void {
-    const { matSize, history, set } = this.desk.getState();
+    const { matSize, drawing, set } = this.desk.getState();
     const next = { width: size.width, height: size.height };
     for (const canvas of [this.mat, this.overlay]) {
       canvas.width = Math.round(size.width * devicePixelRatio);
@@ -260,7 +247,7 @@ class Painter {
     }
     this.shown = null;
     const first = matSize.width === 0;
-    set(first ? { matSize: next, view: fitView(history.drawing.page.box, next) } : { matSize: next });
+    set(first ? { matSize: next, view: fitView(drawing.page.box, next) } : { matSize: next });
     this.ask();
   }
 
@@ -272,8 +259,7 @@ class Painter {
     if (now.matSize.width === 0) return;
     const moved = !before || before.view !== now.view || before.matSize !== now.matSize;
     if (moved || before.mat !== now.mat || before.checkGround !== now.checkGround) this.paintMat(now);
-    if (!before || before.scene !== now.scene || before.preview !== now.preview)
-      this.art.show(shownScene(now));
+    if (!before || before.scene !== now.scene) this.art.show(now.scene);
     if (moved) this.art.move(now.view, now.matSize);
     this.paintOverlay(now);
   }
@@ -282,13 +268,13 @@ class Painter {
     return getComputedStyle(this.mat).getPropertyValue(name).trim();
   }
 
-  private paintMat({ history, view, matSize, checkGround }: Desk): void {
+  private paintMat({ drawing, view, matSize, checkGround }: Desk): void {
     const colours = {
       mat: this.css("--mat"),
       line: this.css("--mat-line"),
       paper: checkGround ? CHECK_GROUND : "#fff",
     };
-    paintMat(this.mat.getContext("2d")!, history.drawing, view, matSize, colours, devicePixelRatio);
+    paintMat(this.mat.getContext("2d")!, drawing, view, matSize, colours, devicePixelRatio);
   }
 
   private paintOverlay(now: Desk): void {

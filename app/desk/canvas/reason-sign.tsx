@@ -1,5 +1,5 @@
 import { useEffect } from "react";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 const SHOWN_MS = 5000;
 const WIDTH = 240;

@@ -1,7 +1,7 @@
 /** Two fingers on the paper move and zoom it, whatever tool is in the hand. */
 import { distance, mix, type Point } from "#core/geometry/point.ts";
 import { fitView, zoomAt } from "../../painting/view.ts";
-import type { DeskStore } from "../store/desk-store.ts";
+import type { DeskStore } from "../store/desk-state.ts";
 
 export class TwoFingers {
   /** Fingers on the paper by pointer id, in CSS pixels of the mat. */
@@ -29,13 +29,13 @@ export class TwoFingers {
     this.fingers.set(id, to);
     const after = this.frame();
     if (!before || !after) return;
-    const { view, history, matSize, set } = this.desk.getState();
+    const { view, drawing, matSize, set } = this.desk.getState();
     const moved = {
       ...view,
       x: view.x + after.middle[0] - before.middle[0],
       y: view.y + after.middle[1] - before.middle[1],
     };
-    const fit = fitView(history.drawing.page.box, matSize).scale;
+    const fit = fitView(drawing.page.box, matSize).scale;
     set({ view: zoomAt(moved, after.middle, after.apart / before.apart, fit) });
   }
 

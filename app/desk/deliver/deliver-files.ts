@@ -2,29 +2,29 @@
 import { pixelsOf } from "#core/drawing/drawing.ts";
 import { writeDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
-import type { DeskStore } from "../store/desk-store.ts";
+import type { DeskStore } from "../store/desk-state.ts";
 
 export function fileName(desk: DeskStore, ending: string): string {
   const plain = desk
     .getState()
-    .history.drawing.name.replace(/[^\p{L}\p{N} _-]+/gu, "")
+    .drawing.name.replace(/[^\p{L}\p{N} _-]+/gu, "")
     .trim()
     .replace(/\s+/g, "-");
   return `${plain || "drawing"}.${ending}`;
 }
 
 export async function svgFile(desk: DeskStore): Promise<Blob> {
-  const { derived, history } = desk.getState();
-  return new Blob([deliveredSvg(history.drawing, derived)], { type: "image/svg+xml" });
+  const { derived, drawing } = desk.getState();
+  return new Blob([deliveredSvg(drawing, derived)], { type: "image/svg+xml" });
 }
 
 export async function drawingFile(desk: DeskStore): Promise<Blob> {
-  return new Blob([writeDrawingFile(desk.getState().history.drawing)], { type: "application/json" });
+  return new Blob([writeDrawingFile(desk.getState().drawing)], { type: "application/json" });
 }
 
 export async function pngFile(desk: DeskStore): Promise<Blob> {
-  const { scene, history, pictures } = desk.getState();
-  const { page } = history.drawing;
+  const { scene, drawing, pictures } = desk.getState();
+  const { page } = drawing;
   return pictures.work.png(scene, pixelsOf(page, page.ppi), page.ppi);
 }
 

@@ -2,12 +2,12 @@
 import { declineOpenings, reconsiderOpenings } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { isDeclined, isReached } from "#core/pockets/line-reader.ts";
+import type { Desk } from "../store/desk-state.ts";
 import { bridgeEdit } from "./bridge-edit.ts";
-import type { Desk } from "../store/desk-store.ts";
+import { freshGaps } from "./fresh-gaps.ts";
 
 /** Openings by what the drawing makes of them; indices into the list of all. */
-export function sortOpenings({ gaps, history }: Pick<Desk, "gaps" | "history">) {
-  const { drawing } = history;
+export function sortOpenings({ gaps, drawing }: Pick<Desk, "gaps" | "drawing">) {
   const closed: number[] = [];
   const open: number[] = [];
   const declined: number[] = [];
@@ -20,12 +20,15 @@ export function sortOpenings({ gaps, history }: Pick<Desk, "gaps" | "history">) 
 }
 
 export function bridgeOpenings(desk: Desk, indices: readonly number[]): void {
-  if (indices.length > 0) desk.edit(bridgeEdit(indices.map((i) => desk.gaps.openings[i])));
+  const { openings } = freshGaps(desk);
+  const bridged = indices.flatMap((i) => openings[i] ?? []);
+  if (bridged.length > 0) desk.edit(bridgeEdit(bridged));
 }
 
 export function leaveOpen(desk: Desk, indices: readonly number[]): void {
-  if (indices.length === 0) return;
-  desk.edit(declineOpenings(indices.map((i) => ({ id: newId(), at: desk.gaps.openings[i].at }))));
+  const { openings } = freshGaps(desk);
+  const left = indices.flatMap((i) => openings[i] ?? []);
+  if (left.length > 0) desk.edit(declineOpenings(left.map(({ at }) => ({ id: newId(), at }))));
 }
 
 export const reconsider = (desk: Desk): void => desk.edit(reconsiderOpenings());

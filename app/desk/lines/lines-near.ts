@@ -5,18 +5,18 @@ import { nearestPlace } from "#core/geometry/nearest.ts";
 import { boundsOf, boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
 import { profileOf, shareAt } from "#core/lines/profile.ts";
 import { isInk } from "#core/pockets/ink-regions.ts";
-import type { Desk } from "../store/desk-store.ts";
+import type { Desk } from "../store/desk-state.ts";
 
 const GRAB_PIXELS = 10;
 
 /** The stroke whose ink is nearest to a place, within ten pixels; of several whose ink holds it the topmost. */
-export function strokeNear({ history }: Desk, at: Point, pixel: number): Stroke | undefined {
+export function strokeNear({ drawing }: Desk, at: Point, pixel: number): Stroke | undefined {
   const within = GRAB_PIXELS * pixel;
   let best: { stroke: Stroke; gap: number } | undefined;
-  for (const stroke of Object.values(history.drawing.strokes)) {
+  for (const stroke of Object.values(drawing.strokes)) {
     const box = boundsOf([stroke.points]);
     if (!box || !boxHolds(grow(box, within + stroke.width / 2), at)) continue;
-    const gap = Math.max(0, inkGap(history.drawing, stroke, at));
+    const gap = Math.max(0, inkGap(drawing, stroke, at));
     if (gap > within || (best && gap > best.gap)) continue;
     if (!best || gap < best.gap || stroke.rank > best.stroke.rank) best = { stroke, gap };
   }
@@ -34,11 +34,11 @@ function inkGap({ nibs }: Drawing, stroke: Stroke, at: Point): number {
 /** The stroke or ink shape under the pointer; of those whose ink holds it the topmost. */
 export function lineNear(desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined {
   const stroke = strokeNear(desk, at, pixel);
-  const shape = Object.values(desk.history.drawing.inkShapes)
+  const shape = Object.values(desk.drawing.inkShapes)
     .filter((one) => isInk([one], at, pixel))
     .sort((a, b) => b.rank - a.rank)[0];
   if (!stroke || !shape) return stroke ?? shape;
-  const held = inkGap(desk.history.drawing, stroke, at) <= 0;
+  const held = inkGap(desk.drawing, stroke, at) <= 0;
   return held && stroke.rank > shape.rank ? stroke : shape;
 }
 

@@ -6,7 +6,7 @@ import { shareAt } from "#core/lines/profile.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { NameField } from "../../ui/name-field.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { NibPicture } from "./nib-picture.tsx";
 
 const PLACES = 9;
@@ -16,9 +16,7 @@ const MOST_STRANDS = 7;
 /** Changes a nib: its silhouette is drawn right on the pad, and every stroke of it follows. */
 export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
   const { edit } = useDeskStore().getState();
-  const uses = useDesk(
-    (s) => Object.values(s.history.drawing.strokes).filter((line) => line.nib === nib.id).length,
-  );
+  const uses = useDesk((s) => Object.values(s.drawing.strokes).filter((line) => line.nib === nib.id).length);
   const change = (part: Partial<Omit<Nib, "id" | "rank">>) => edit(changeNib(nib.id, part, nib.name));
   return (
     <div className="grid gap-3">

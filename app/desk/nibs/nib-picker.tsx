@@ -6,7 +6,7 @@ import { type Nib, ranked } from "#core/drawing/drawing.ts";
 import { addNib } from "#core/drawing/line-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { EVEN_NIB } from "../tools/draw/new-stroke.ts";
 import { NibEditor } from "./nib-editor.tsx";
 import { NibPicture } from "./nib-picture.tsx";
@@ -20,7 +20,7 @@ interface Props {
 
 /** The nibs of the drawing; each can be changed, and every stroke drawn with it follows. */
 export function NibPicker({ value, onChange, small = false }: Props) {
-  const nibs = useDesk((s) => s.history.drawing.nibs);
+  const nibs = useDesk((s) => s.drawing.nibs);
   const { edit } = useDeskStore().getState();
   const [open, setOpen] = useState(false);
   const [edited, setEdited] = useState<string | null>(null);

@@ -3,10 +3,10 @@ import type { FlatShape } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { isInk as isWithin } from "#core/pockets/ink-regions.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import type { Desk } from "../store/desk-store.ts";
+import type { Desk } from "../store/desk-state.ts";
 
-export function flatAt({ derived, history }: Desk, at: Point): FlatShape | undefined {
-  const { flatShapes, pours, sheets, page } = history.drawing;
+export function flatAt({ derived, drawing }: Desk, at: Point): FlatShape | undefined {
+  const { flatShapes, pours, sheets, page } = drawing;
   if (!sheets.flats.visible) return undefined;
   const pocket = pocketAt(derived.pockets, at);
   const pour = pocket && pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];

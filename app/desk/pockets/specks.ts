@@ -3,19 +3,19 @@ import type { Paint } from "#core/drawing/drawing.ts";
 import { fillSpecks, type OnePour } from "#core/drawing/edits.ts";
 import { longestNeighbours } from "#core/pockets/neighbours.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
-import type { Desk } from "../store/desk-store.ts";
+import type { Desk } from "../store/desk-state.ts";
 import { pocketCounts } from "./stats.ts";
 
 export function fillSpecksOf(desk: Desk): void {
   const { pockets, pourOf } = desk.derived;
-  const { pours } = desk.history.drawing;
+  const { pours } = desk.drawing;
   const neighbours = longestNeighbours(pockets);
   const paintOf = (index: number): Paint | null => {
     const id = pourOf[index];
     return id === undefined ? null : (pours[id]?.paint ?? null);
   };
   const { specks } = pocketCounts(desk);
-  const targets = pourTargets(desk.history.drawing, desk.derived, specks);
+  const targets = pourTargets(desk.drawing, desk.derived, specks);
   const filled = specks.flatMap((index, i): OnePour[] => {
     const source = neighbours[index].find((other) => paintOf(other));
     return source === undefined ? [] : [{ target: targets[i], paint: paintOf(source) }];

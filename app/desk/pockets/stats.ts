@@ -2,10 +2,10 @@
 import type { Paint, Pour, Shade } from "#core/drawing/drawing.ts";
 import { speckArea } from "#core/drawing/speck.ts";
 import { waitingPours } from "#core/pockets/anchors.ts";
-import type { Desk, Stage } from "../store/desk-store.ts";
+import type { Desk } from "../store/desk-state.ts";
 
-export function pocketCounts({ derived, history }: Desk) {
-  const { pours, page } = history.drawing;
+export function pocketCounts({ derived, drawing }: Pick<Desk, "derived" | "drawing">) {
+  const { pours, page } = drawing;
   const speck = speckArea(page);
   let coloured = 0;
   const bare: number[] = [];
@@ -20,15 +20,15 @@ export function pocketCounts({ derived, history }: Desk) {
 }
 
 /** Colour and shade whose pockets are not there now: they come back when the pockets do. */
-export function waitingIn({ derived, history }: Pick<Desk, "derived" | "history">): (Pour | Shade)[] {
-  const { pours, shades } = history.drawing;
+export function waitingIn({ derived, drawing }: Pick<Desk, "derived" | "drawing">): (Pour | Shade)[] {
+  const { pours, shades } = drawing;
   const lost = Object.values(shades).filter(({ id }) => !derived.pocketsOf.get(id)?.length);
   return [...waitingPours(pours, derived), ...lost];
 }
 
 /** How many places use each tin colour, on whatever step of its ladder. */
-export function usesOf({ history, derived }: Desk): Map<string, number> {
-  const { pours, flatShapes, shades, strokes, inkShapes, ink } = history.drawing;
+export function usesOf({ drawing, derived }: Desk): Map<string, number> {
+  const { pours, flatShapes, shades, strokes, inkShapes, ink } = drawing;
   const uses = new Map<string, number>();
   const count = (paint: Paint | null | undefined) => {
     if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
@@ -38,20 +38,4 @@ export function usesOf({ history, derived }: Desk): Map<string, number> {
   for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
   for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
   return uses;
-}
-
-const KEYS_NOW: Record<Stage, string> = {
-  Lines: "Brackets choose lines, arrows move what is chosen.",
-  Gaps: "N steps through openings, Enter bridges, Backspace leaves open.",
-  Flats: "Arrows walk the pockets, Enter uses the tool, Backspace empties.",
-  Light: "Arrows walk the pockets, Backspace removes the chosen shade.",
-  Deliver: "Arrows walk the pockets.",
-};
-
-/** What lies on the paper, and what its keys do now. */
-export function describeDrawing(desk: Desk): string {
-  const { all, coloured } = pocketCounts(desk);
-  const { tin, name } = desk.history.drawing;
-  const hand = desk.stage === "Flats" ? ` In hand: ${tin[desk.paint.colour]?.name ?? "no colour"}.` : "";
-  return `${name}: ${all} pockets, ${coloured} coloured. ${desk.stage}: ${KEYS_NOW[desk.stage]}${hand}`;
 }

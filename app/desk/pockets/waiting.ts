@@ -2,7 +2,7 @@
 import { stepWord } from "#core/colour/ladder.ts";
 import { letWaitingGo } from "#core/drawing/edits.ts";
 import { fitView, viewOn } from "../../painting/view.ts";
-import type { Desk, DeskStore } from "../store/desk-store.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { waitingIn } from "./stats.ts";
 
 /** Shows the place of the next that waits, and says what it is. */
@@ -12,7 +12,7 @@ export function goToWaiting(desk: DeskStore): void {
   if (waiting.length === 0) return;
   const next = (waiting.findIndex(({ id }) => id === state.shownWaiting) + 1) % waiting.length;
   const { id, anchor, paint } = waiting[next];
-  const { page, tin } = state.history.drawing;
+  const { page, tin } = state.drawing;
   const fitScale = fitView(page.box, state.matSize).scale;
   const view = viewOn(state.view, anchor.seed, state.matSize, page.box.width / 20, fitScale);
   const colour = paint ? `${tin[paint.colour]?.name}, ${stepWord(paint.step)},` : "Colour";
@@ -21,7 +21,7 @@ export function goToWaiting(desk: DeskStore): void {
 }
 
 export function letGoOfWaiting(desk: Desk): void {
-  const { pours, shades } = desk.history.drawing;
+  const { pours, shades } = desk.drawing;
   const ids = waitingIn(desk).map(({ id }) => id);
   desk.edit(
     letWaitingGo(

@@ -3,7 +3,7 @@ import { stepWord } from "#core/colour/ladder.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { longestNeighbours } from "#core/pockets/neighbours.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
-import type { Desk, DeskStore } from "../store/desk-store.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
 
 export const walkedPocket = (desk: Desk): Pocket | undefined =>
   desk.walked === null ? undefined : desk.derived.pockets[desk.walked];
@@ -14,7 +14,8 @@ export function walk(desk: DeskStore, direction: Point): void {
   if (pockets.length === 0) return;
   const from = walkedPocket(state)?.seed;
   const next = from ? nextIn(pockets, state.walked!, from, direction) : 0;
-  state.set({ walked: next, hovered: null, said: describePocket(state, next) });
+  state.hover.setState({ pocket: null });
+  state.set({ walked: next, said: describePocket(state, next) });
 }
 
 /** The nearest pocket within 60 degrees of the direction; those off to the side count as farther away. */
@@ -48,8 +49,8 @@ export function describePocket(desk: Desk, index: number): string {
 
 const BARE = "uncoloured";
 
-function colourOf({ derived, history }: Desk, index: number): string {
+function colourOf({ derived, drawing }: Desk, index: number): string {
   const id = derived.pourOf[index];
-  const paint = id === undefined ? null : history.drawing.pours[id].paint;
-  return paint ? `${history.drawing.tin[paint.colour]?.name ?? "unknown"} ${stepWord(paint.step)}` : BARE;
+  const paint = id === undefined ? null : drawing.pours[id].paint;
+  return paint ? `${drawing.tin[paint.colour]?.name ?? "unknown"} ${stepWord(paint.step)}` : BARE;
 }

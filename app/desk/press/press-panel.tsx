@@ -4,17 +4,11 @@ import { SHEETS, type SheetName } from "#core/drawing/drawing.ts";
 import { changeSheet } from "#core/drawing/edits.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { Range } from "../../ui/range.tsx";
-import { type Desk, type Stage, useDesk, useDeskStore } from "../store/desk-store.ts";
+import { stageOf } from "../stages/index.ts";
+import type { Desk } from "../store/desk-state.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 const TOP_DOWN = [...SHEETS].reverse();
-const WORKED_ON: Record<Stage, SheetName | null> = {
-  Lines: "ink",
-  Gaps: "ink",
-  Flats: "flats",
-  Light: "shade",
-  Deliver: null,
-};
-
 /** The sheets as slabs in a press, the one being worked on lifted. */
 export function PressPanel() {
   return (
@@ -36,19 +30,19 @@ function figureOf(name: SheetName, { scene }: Desk): number {
 }
 
 /** Whether there is anything on a sheet, seen or not. */
-function holdsAnything(name: SheetName, { history }: Desk): boolean {
-  const { pours, flatShapes, shades, strokes, inkShapes } = history.drawing;
+function holdsAnything(name: SheetName, { drawing }: Desk): boolean {
+  const { pours, flatShapes, shades, strokes, inkShapes } = drawing;
   const tables = { flats: [pours, flatShapes], shade: [shades], ink: [strokes, inkShapes] };
   const own: readonly object[] = name in tables ? tables[name as keyof typeof tables] : [];
   return own.some((table) => Object.keys(table).length > 0);
 }
 
 function Slab({ name }: { name: SheetName }) {
-  const sheet = useDesk((s) => s.history.drawing.sheets[name]);
-  const lifted = useDesk((s) => WORKED_ON[s.stage] === name);
+  const sheet = useDesk((s) => s.drawing.sheets[name]);
+  const lifted = useDesk((s) => stageOf(s).sheet === name);
   const count = useDesk((s) => figureOf(name, s));
   const holds = useDesk((s) => holdsAnything(name, s));
-  const { edit } = useDeskStore().getState();
+  const { edit, show, keep } = useDeskStore().getState();
   return (
     <li
       className={clsx("relative transition-transform duration-150", lifted && "-translate-x-1.5")}
@@ -89,7 +83,8 @@ function Slab({ name }: { name: SheetName }) {
               label={`Opacity of ${name}`}
               value={sheet.opacity}
               className="flex-1"
-              onChange={(opacity) => edit(changeSheet(name, { opacity }))}
+              onChange={(opacity) => show(changeSheet(name, { opacity }))}
+              onDone={keep}
             />
             <span className="w-10 text-right text-xs whitespace-nowrap text-quiet tabular-nums">
               {Math.round(sheet.opacity * 100)} %

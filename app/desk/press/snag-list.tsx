@@ -1,11 +1,11 @@
 import clsx from "clsx";
 import { showLength } from "#core/drawing/length.ts";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
-import { goToOpening, goToPocket, nextSnag } from "./next-snag.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, waitingIn } from "../pockets/stats.ts";
 import { goToWaiting, letGoOfWaiting } from "../pockets/waiting.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { goToOpening, goToPocket, nextOpening } from "./next-snag.ts";
 
 /** What wants a look before delivery. On the Gaps stage every opening is listed with its width. */
 export function SnagList() {
@@ -30,10 +30,10 @@ const ROW = "flex w-full items-baseline justify-between gap-1.5 rounded-md px-2 
 
 function Openings() {
   const gaps = useDesk((s) => s.gaps);
-  const history = useDesk((s) => s.history);
+  const drawing = useDesk((s) => s.drawing);
   const chosen = useDesk((s) => s.chosenOpening);
   const desk = useDeskStore();
-  const { closed, open, declined } = sortOpenings({ gaps, history });
+  const { closed, open, declined } = sortOpenings({ gaps, drawing });
   const { length: looseEnds } = gaps.looseEnds;
   return (
     <>
@@ -54,7 +54,7 @@ function Openings() {
       {gaps.openings.length > 1 && (
         <button
           type="button"
-          onClick={() => nextSnag(desk, 1)}
+          onClick={() => nextOpening(desk, 1)}
           className="mt-1 h-8 w-full rounded-md border border-edge hover:bg-well"
         >
           Next opening
@@ -79,7 +79,7 @@ function Openings() {
 /** One opening with its width; once chosen, what can be done with it. */
 function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; state: string }) {
   const opening = useDesk((s) => s.gaps.openings[index]);
-  const page = useDesk((s) => s.history.drawing.page);
+  const page = useDesk((s) => s.drawing.page);
   const desk = useDeskStore();
   return (
     <li>
@@ -120,10 +120,10 @@ function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; 
 function Counts() {
   const desk = useDeskStore();
   const derived = useDesk((s) => s.derived);
-  const history = useDesk((s) => s.history);
+  const drawing = useDesk((s) => s.drawing);
   const openings = useDesk((s) => sortOpenings(s).open.length);
-  const { bare, specks } = pocketCounts({ ...desk.getState(), derived });
-  const waiting = waitingIn({ derived, history });
+  const { bare, specks } = pocketCounts({ derived, drawing });
+  const waiting = waitingIn({ derived, drawing });
   const step = (list: readonly number[]) => {
     const at = list.indexOf(desk.getState().walked ?? -1);
     if (list.length > 0) goToPocket(desk, list[(at + 1) % list.length]);
@@ -143,7 +143,7 @@ function Counts() {
           onUse={() => letGoOfWaiting(desk.getState())}
         />
       )}
-      <Snag word="Openings" count={openings} onStep={() => desk.getState().set({ stage: "Gaps" })} />
+      <Snag word="Openings" count={openings} onStep={() => desk.getState().chooseStage("Gaps")} />
     </ul>
   );
 }

@@ -2,7 +2,8 @@ import { AlertDialog } from "radix-ui";
 import { useEffect } from "react";
 import { useBlocker } from "react-router";
 import type { KeepState } from "../../keep/keeper.ts";
-import { type Desk, useDesk } from "../store/desk-store.ts";
+import type { Desk } from "../store/desk-state.ts";
+import { useDesk } from "../store/use-desk.ts";
 
 const LOST_ON_THE_WAY: readonly KeepState[] = ["full", "unavailable", "elsewhere"];
 

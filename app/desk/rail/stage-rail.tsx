@@ -5,14 +5,14 @@ import { redoLabel, undoLabel } from "#core/drawing/history.ts";
 import type { KeepState } from "../../keep/keeper.ts";
 import { FrondMark } from "../../ui/frond-mark.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
-import { type Desk, STAGES, type Stage, useDesk, useDeskStore } from "../store/desk-store.ts";
 import { KeySheet } from "../keys/key-sheet.tsx";
-import { sortOpenings } from "../gaps/openings.ts";
-import { pocketCounts } from "../pockets/stats.ts";
+import { STAGES } from "../stages/index.ts";
+import type { Stage } from "../stages/stage.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 /** The stages along one stem, each with its live figure: the only navigation on the desk. */
 export function StageRail() {
-  const name = useDesk((s) => s.history.drawing.name);
+  const name = useDesk((s) => s.drawing.name);
   return (
     <header className="desk-rail flex items-center border-b border-line bg-raised pr-3 pl-3">
       <Link
@@ -31,7 +31,7 @@ export function StageRail() {
             className="absolute top-[9px] right-[10%] left-[10%] h-[2px] rounded bg-line"
           />
           {STAGES.map((stage, i) => (
-            <StageStop key={stage} stage={stage} hotkey={i + 1} />
+            <StageStop key={stage.name} stage={stage} hotkey={i + 1} />
           ))}
         </ol>
       </nav>
@@ -42,24 +42,18 @@ export function StageRail() {
   );
 }
 
-const countOpenings = (count: number): string => (count === 1 ? "1 opening" : `${count} openings`);
-
-function countLines(strokes: number, shapes: number): string {
-  if (shapes > 0) return strokes + shapes === 1 ? "1 line" : `${strokes + shapes} lines`;
-  return strokes === 1 ? "1 stroke" : `${strokes} strokes`;
-}
-
 function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
-  const active = useDesk((s) => s.stage === stage);
-  const figure = useDesk((s) => figureOf(stage, s));
-  const { set } = useDeskStore().getState();
+  const { name } = stage;
+  const active = useDesk((s) => s.stage === name);
+  const figure = useDesk(stage.figure);
+  const { chooseStage } = useDeskStore().getState();
   return (
     <li className="relative flex justify-center">
       <button
         type="button"
         aria-current={active ? "step" : undefined}
-        title={`${stage} (${hotkey})`}
-        onClick={() => set({ stage, leak: null, hovered: null })}
+        title={`${name} (${hotkey})`}
+        onClick={() => chooseStage(name)}
         className="group flex flex-col items-center rounded-md px-1 lg:px-2"
       >
         <svg viewBox="0 0 26 20" aria-hidden="true" className="h-5 w-7">
@@ -84,7 +78,7 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
             active ? "font-semibold text-fern" : "text-text",
           )}
         >
-          {stage}
+          {name}
         </span>
         <span className="text-center text-xs leading-tight text-quiet tabular-nums max-[30rem]:sr-only lg:whitespace-nowrap">
           {figure}
@@ -92,27 +86,6 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
       </button>
     </li>
   );
-}
-
-function figureOf(stage: Stage, desk: Desk): string {
-  const { history, gaps, lastExport, reading } = desk;
-  const { strokes, inkShapes, shades } = history.drawing;
-  switch (stage) {
-    case "Lines":
-      return countLines(Object.keys(strokes).length, Object.keys(inkShapes).length);
-    case "Gaps":
-      return countOpenings(sortOpenings({ gaps, history }).open.length);
-    case "Flats": {
-      const { all, coloured } = pocketCounts(desk);
-      return reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;
-    }
-    case "Light": {
-      const count = Object.keys(shades).length;
-      return count === 1 ? "1 shade" : `${count} shades`;
-    }
-    default:
-      return lastExport ?? "no file yet";
-  }
 }
 
 function HistoryButtons() {

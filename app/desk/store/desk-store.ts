@@ -1,239 +1,55 @@
 /**
- * What the desk knows. One way through: an edit makes a new drawing, the worker reads its pockets, the scene is
- * derived from both, and everything on screen reads the scene.
+ * The desk's store. One way through: an edit makes a new drawing, the worker reads its pockets, the scene is derived
+ * from both, and everything on screen reads the scene.
  */
-import type { Patch } from "immer";
-import { createContext, useContext } from "react";
-import { createStore, type StoreApi, useStore } from "zustand";
-import type { Blend, Drawing, Page, Paint } from "#core/drawing/drawing.ts";
-import {
-  applyEdit,
-  type Edit,
-  type History,
-  linePatches,
-  type Move,
-  redo,
-  undo,
-} from "#core/drawing/history.ts";
-import { showLength } from "#core/drawing/length.ts";
-import type { Point } from "#core/geometry/point.ts";
-import type { Peg } from "#core/lines/figures.ts";
-import type { Opening } from "#core/pockets/free-space.ts";
-import type { Leak } from "#core/pockets/leak.ts";
+import { createStore } from "zustand";
+import { type Drawing, ranked } from "#core/drawing/drawing.ts";
+import { applyEdit, type Move, redo, undo } from "#core/drawing/history.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
-import type { ReachReading } from "#core/pockets/reach-reading.ts";
-import type { Tail } from "#core/pockets/tails.ts";
-import { type Derived, derive, pocketAt, type Scene, sceneOf } from "#core/scene/scene.ts";
-import { Keeper, type KeepState } from "../../keep/keeper.ts";
+import { type Derived, derive, pocketAt, sceneOf } from "#core/scene/scene.ts";
+import { Keeper } from "../../keep/keeper.ts";
 import type { Opened } from "../../keep/shelf.ts";
-import type { Size, View } from "../../painting/view.ts";
-import { type Client, pictureClient, pocketClient } from "../../work/clients.ts";
-import type { PictureWork } from "../../work/picture.worker.ts";
-import type { GapReading, PocketReading, PocketWork } from "../../work/pockets.worker.ts";
+import { pictureClient, pocketClient } from "../../work/clients.ts";
+import type { PocketReading } from "../../work/pockets.worker.ts";
 import { bridgeEdit } from "../gaps/bridge-edit.ts";
-import { placesKept } from "../line-places.ts";
-import { tidySettings, tidyTargets } from "../lines/line-settings.ts";
-import { refusal } from "./locks.ts";
+import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
+import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./desk-state.ts";
+import { refusal } from "./locks.ts";
+import { PocketFollower } from "./pocket-follower.ts";
 
-export const STAGES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
-export type Stage = (typeof STAGES)[number];
+const NO_GAPS: StampedGaps = { stamp: -1, openings: [], looseEnds: [], tails: [] };
 
-export type ToolName =
-  | "look"
-  | "draw"
-  | "tidy"
-  | "trim"
-  | "bend"
-  | "arrange"
-  | "explain"
-  | "bridge"
-  | "unbridge"
-  | "pull"
-  | "pour"
-  | "empty"
-  | "dip"
-  | "shade"
-  | "adjust";
-
-/** How lines come about: freehand, from point to point, as an oval or a box. */
-export const WAYS = ["hand", "pegs", "oval", "box"] as const;
-export type Way = (typeof WAYS)[number];
-
-export interface DrawSettings {
-  readonly way: Way;
-  /** Page units; the usual width of the drawing's lines when null. */
-  readonly width: number | null;
-  readonly nib: string;
-  /** Whether the pen's pressure makes the width. */
-  readonly pressed: boolean;
-  /** 0 to 1. */
-  readonly steadying: number;
+/** What is shown depends on these and nothing else. */
+function shownState(drawing: Drawing, pockets: readonly Pocket[], before?: Derived) {
+  const derived = derive(drawing, pockets, before);
+  return { drawing, derived, scene: sceneOf(drawing, derived) };
 }
-
-export interface LineSettings {
-  /** Of tidying: page units, degrees. */
-  readonly tolerance: number | null;
-  readonly corner: number;
-  readonly straight: boolean;
-  /** Tails shorter than this many page units go at once. */
-  readonly tailsBelow: number | null;
-  /** Whether ends that meet a bent line follow it. */
-  readonly follow: boolean;
-  /** Whether the ink's width is scaled with its lines. */
-  readonly scaleWidths: boolean;
-}
-
-/** What tidying would make of lines. */
-export interface TidyPreview {
-  readonly shapes: ReadonlyMap<string, readonly number[]>;
-  readonly before: number;
-  readonly after: number;
-  /** Largest, in page units. */
-  readonly deviation: number;
-}
-
-export interface ShadeSettings {
-  readonly blend: Blend;
-  readonly opacity: number;
-}
-
-export interface DeskState {
-  readonly id: string;
-  readonly history: History;
-  readonly derived: Derived;
-  readonly scene: Scene;
-  readonly gaps: GapReading;
-  /** True while the worker looks for pockets. */
-  readonly reading: boolean;
-  /** Why there are no pockets, where their lines ask for too much. */
-  readonly trouble: string | null;
-  readonly keeping: KeepState;
-  readonly stage: Stage;
-  readonly tools: Readonly<Record<Stage, ToolName>>;
-  /** The tool a held key has put in the hand. */
-  readonly heldTool: ToolName | null;
-  readonly paint: Paint;
-  readonly shadeSettings: ShadeSettings;
-  readonly drawSettings: DrawSettings;
-  readonly lineSettings: LineSettings;
-  /** Ids of the lines that tidy, bend and arrange work on. */
-  readonly selected: readonly string[];
-  /** The line under the pointer. */
-  readonly hoveredLine: string | null;
-  /** Points of a line being made from point to point. */
-  readonly pegs: readonly Peg[];
-  /** Where the next peg would go, by pointer or keys. */
-  readonly pegAt: Point | null;
-  /** Points of the bent line that are held, by number. */
-  readonly heldPoints: readonly number[];
-  /** Corners that tidying must keep: numbers of points by line. */
-  readonly pins: Readonly<Record<string, readonly number[]>>;
-  readonly tidyPreview: TidyPreview | null;
-  /** Tails under a trimming drag, or under the pointer. */
-  readonly hoveredTails: readonly Tail[];
-  readonly view: View;
-  readonly hovered: Pocket | null;
-  /** What a pour under way will fill when it is let go. */
-  readonly preview: { readonly pockets: readonly Pocket[]; readonly paint: Paint | null } | null;
-  /** The size of the mat in CSS pixels. */
-  readonly matSize: Size;
-  /** The pocket walked to by keyboard, by its index. */
-  readonly walked: number | null;
-  readonly leak: (Leak & { readonly wish?: Wish }) | null;
-  readonly chosenShade: string | null;
-  readonly chosenOpening: number | null;
-  /** The colour or shade that waits for its pocket and was shown last. */
-  readonly shownWaiting: string | null;
-  /** What a reach that is being tried would close. */
-  readonly triedReach: (ReachReading & { readonly width: number }) | null;
-  readonly showBridges: boolean;
-  readonly checkGround: boolean;
-  readonly mat: "light" | "middle" | "dark";
-  readonly lastExport: string | null;
-  /** Said aloud to screen readers. */
-  readonly said: string;
-  /** Why something did not happen, shown where the hand is. */
-  readonly reason: Reason | null;
-  /** The flat shape that was clicked last. */
-  readonly chosenFlat: string | null;
-  /** What the hand is doing; it changes without anyone being told. */
-  readonly hand: Hand;
-}
-
-/** A sentence for the eye. */
-export interface Reason {
-  readonly text: string;
-  /** CSS pixels of the mat; null where there is no pointer. */
-  readonly at: Point | null;
-}
-
-export interface Hand {
-  /** CSS pixels of the mat. */
-  at: Point | null;
-  /** Ends the gesture under way and leaves no trace of it. */
-  cancel: (() => void) | null;
-}
-
-/** What was asked for before colour would have run out: done once the openings are bridged. */
-export interface Wish {
-  readonly at: Point;
-  readonly paint: Paint | null;
-}
-
-export interface DeskActions {
-  readonly edit: (edit: Edit) => void;
-  readonly undo: () => void;
-  readonly redo: () => void;
-  readonly set: (change: Partial<DeskState>) => void;
-  readonly chooseTool: (tool: ToolName) => void;
-  /** Works out what tidying the lines in hand would make of them. */
-  readonly previewTidy: () => Promise<void>;
-  /** Takes back all that has happened since a history. */
-  readonly backTo: (before: History) => void;
-  /** Says why something did not happen, for eye and ear. */
-  readonly tell: (text: string) => void;
-  /** Why colour would run out of a place; a wish is what was asked for there. */
-  readonly explainLeak: (at: Point, wish?: Wish) => Promise<void>;
-  /** Bridges openings for good; when none is left on the way out of a wish's place, the wish is fulfilled. */
-  readonly bridgeLeak: (openings: readonly Opening[]) => void;
-  /** PNG and thumbnail are made here; loaded with the desk, so that saving needs no server. */
-  readonly pictures: Client<PictureWork>;
-  /** Shows what a reach in page units would close, without touching the drawing. */
-  readonly tryReach: (width: number) => Promise<void>;
-  readonly close: () => void;
-}
-
-export type Desk = DeskState & DeskActions;
-export type DeskStore = StoreApi<Desk>;
-
-/** Openings take the worker longer than pockets: they are read once the hand rests, so that a drag stays live. */
-const GAPS_AFTER_MS = 120;
-
-const NOTHING: GapReading = { openings: [], looseEnds: [], tails: [] };
-
-/** What sits open on the desk depends on these and nothing else. */
-const derivedState = (drawing: Drawing, pockets: readonly Pocket[]) => {
-  const derived = derive(drawing, pockets);
-  return { derived, scene: sceneOf(drawing, derived) };
-};
 
 export function createDesk(id: string, opened: Opened): DeskStore {
   const { drawing } = opened.history;
-  const store = createStore<Desk>()((set, get) => {
-    const client: Client<PocketWork> = pocketClient();
+  return createStore<Desk>()((set, get) => {
+    const lines = pocketClient();
     const pictures = pictureClient();
+    const hover = createStore<Hover>()(() => ({ pocket: null, under: null }));
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
-    let asked = 0;
+    let known = new Map<number, Pocket>();
     let tried = 0;
-    let tidied = 0;
-
-    const readGaps = async (turn: number) => {
-      const gaps = await client.work.gaps();
-      if (turn === asked) set({ gaps, chosenOpening: null });
-    };
-
     let wish: Wish | undefined;
+
+    const onPockets = ({ keys, fresh, trouble }: PocketReading, upToDate: boolean) => {
+      for (const pocket of fresh) known.set(pocket.key, pocket);
+      known = new Map(keys.map((key) => [key, known.get(key)!]));
+      const { drawing: shown, derived } = get();
+      set({
+        ...shownState(shown, [...known.values()], derived),
+        reading: !upToDate,
+        trouble: trouble ?? null,
+        walked: null,
+      });
+      hover.setState({ pocket: null });
+      if (wish && upToDate) fulfil(wish);
+    };
 
     /** Once the pockets are there: pours what was asked for, or says what is still open. */
     const fulfil = ({ at, paint }: Wish) => {
@@ -246,83 +62,58 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       }
     };
 
-    let known = new Map<number, Pocket>();
-    let resting: ReturnType<typeof setTimeout> | undefined;
+    const follower = new PocketFollower(lines.work, drawing, {
+      onPockets,
+      onGaps: (gaps) => set({ gaps: { ...gaps, stamp: get().stamp }, chosenOpening: null }),
+    });
 
-    const take = async (answer: Promise<PocketReading>) => {
-      const turn = ++asked;
-      set({ reading: true });
-      const { keys, fresh, trouble = null } = await answer;
-      for (const pocket of fresh) known.set(pocket.key, pocket);
-      known = new Map(keys.map((key) => [key, known.get(key)!]));
-      const reading = turn !== asked;
-      const shown = [...known.values()];
-      set({ ...derivedState(get().history.drawing, shown), reading, trouble, hovered: null, walked: null });
-      if (wish && !reading) fulfil(wish);
-      clearTimeout(resting);
-      resting = setTimeout(() => void readGaps(turn), GAPS_AFTER_MS);
-    };
-
-    const apply = (move: Move | undefined, said: string) => {
-      if (!move) return;
-      const before = get().history.drawing;
-      const { drawing: next } = move.history;
-      set({ history: move.history, ...derivedState(next, get().derived.pockets), said });
-      if (get().chosenShade && !next.shades[get().chosenShade!]) set({ chosenShade: null });
-      if (get().chosenFlat && !next.flatShapes[get().chosenFlat!]) set({ chosenFlat: null });
-      const selected = get().selected.filter((id) => next.strokes[id] ?? next.inkShapes[id]);
-      if (selected.length < get().selected.length) set({ selected });
-      if (!next.tin[get().paint.colour]) set({ paint: { colour: firstColour(next), step: 0 } });
-      keeper.keep(move.history);
-      const lines = linePatches(move.patches);
-      if (lines.length > 0) {
-        tried++;
-        set({ leak: null, triedReach: null, ...placesKept(get(), before, next) });
-        void take(client.work.follow(lines));
+    /** Shows a drawing everywhere at once; lines that changed are read anew. */
+    const present = (next: Drawing, more: Partial<DeskState>) => {
+      if (next === get().drawing) {
+        set(more);
+        return;
       }
+      const { pockets } = get().derived;
+      set({ ...shownState(next, pockets, get().derived), ...more });
+      const read = follower.follow(next);
+      if (!read.pockets) return;
+      tried++;
+      const stamp = get().stamp + (read.gaps ? 1 : 0);
+      set({ stamp, reading: true, leak: null, triedReach: null });
     };
 
-    void take(client.work.open(drawing));
+    const take = (move: Move | undefined, said: string) => {
+      if (!move) return;
+      present(move.history.drawing, { history: move.history, underway: null, said });
+      set(withoutTheGone(get()));
+      keeper.keep(move.history);
+    };
 
     return {
       id,
       history: opened.history,
-      ...derivedState(drawing, []),
-      gaps: NOTHING,
+      underway: null,
+      ...shownState(drawing, []),
+      stamp: 0,
+      gaps: NO_GAPS,
       reading: true,
       trouble: null,
       keeping: opened.kept === "memory" ? "memory" : "kept",
       stage: "Flats",
-      tools: { Lines: "draw", Gaps: "explain", Flats: "pour", Light: "shade", Deliver: "look" },
+      tools: {},
       heldTool: null,
-      paint: { colour: firstColour(drawing), step: 0 },
-      shadeSettings: { blend: "multiply", opacity: 0.45 },
-      drawSettings: { way: "hand", width: null, nib: "taper-at-both", pressed: true, steadying: 0.25 },
-      lineSettings: {
-        tolerance: null,
-        corner: 45,
-        straight: false,
-        tailsBelow: null,
-        follow: true,
-        scaleWidths: true,
-      },
+      settings: {},
+      held: null,
+      paint: { colour: ranked(drawing.tin)[0]?.id ?? "", step: 0 },
       selected: [],
-      hoveredLine: null,
-      pegs: [],
-      pegAt: null,
-      heldPoints: [],
-      pins: {},
-      tidyPreview: null,
-      hoveredTails: [],
+      chosenShade: null,
+      chosenFlat: null,
+      chosenOpening: null,
+      shownWaiting: null,
       view: { scale: 1, x: 0, y: 0 },
-      hovered: null,
-      preview: null,
       matSize: { width: 0, height: 0 },
       walked: null,
       leak: null,
-      chosenShade: null,
-      chosenOpening: null,
-      shownWaiting: null,
       triedReach: null,
       showBridges: true,
       checkGround: false,
@@ -330,43 +121,50 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       lastExport: null,
       said: "",
       reason: null,
-      chosenFlat: null,
-      hand: { at: null, cancel: null },
+      pointer: { at: null, cancel: null },
 
+      hover,
+      lines,
+      pictures,
       edit: (edit) => {
-        const refused = refusal(get().history.drawing, edit.sheet);
-        if (refused) get().tell(refused);
-        else apply(applyEdit(get().history, edit), edit.label);
+        const { history, tell } = get();
+        const refused = refusal(history.drawing, edit.sheet);
+        if (refused) tell(refused);
+        else take(applyEdit(history, edit), edit.label);
       },
-      backTo: (before) => {
-        let now = get().history;
-        const patches: Patch[] = [];
-        for (let move = undo(now); now.cursor > before.cursor && move; move = undo(now)) {
-          patches.push(...move.patches);
-          now = move.history;
+      show: (edit) => {
+        const { history, tell } = get();
+        const refused = edit && refusal(history.drawing, edit.sheet);
+        if (refused) tell(refused);
+        else {
+          const shown = edit && applyEdit(history, edit)?.history.drawing;
+          present(shown ?? history.drawing, { underway: edit });
         }
-        if (patches.length > 0) apply({ history: before, patches }, "Cancelled");
       },
-      tell: (text) => set({ said: text, reason: { text, at: get().hand.at } }),
+      keep: () => {
+        const { underway, history } = get();
+        if (!underway) return;
+        const move = applyEdit(history, underway);
+        if (move) take(move, underway.label);
+        else get().show(null);
+      },
       undo: () => {
+        get().show(null);
         const { steps, cursor } = get().history;
-        apply(undo(get().history), `Undone: ${steps[cursor - 1]?.label}`);
+        take(undo(get().history), `Undone: ${steps[cursor - 1]?.label}`);
       },
       redo: () => {
+        get().show(null);
         const { steps, cursor } = get().history;
-        apply(redo(get().history), `Redone: ${steps[cursor]?.label}`);
+        take(redo(get().history), `Redone: ${steps[cursor]?.label}`);
       },
       set,
-      chooseTool: (tool) =>
-        set({ tools: { ...get().tools, [get().stage]: tool }, leak: null, ...EMPTY_HAND }),
-      previewTidy: async () => {
-        const turn = ++tidied;
-        const preview = await client.work.tidy(tidyTargets(get()), tidySettings(get()), get().pins);
-        if (turn === tidied) set({ tidyPreview: preview });
-      },
-      explainLeak: async (at, asked) => {
-        const leak = (await client.work.leak(at)) ?? null;
-        set({ leak: leak && { ...leak, wish: asked }, said: leak ? sayLeak(leak, drawing.page) : "" });
+      chooseTool: (tool) => emptyHand({ tools: { ...get().tools, [get().stage]: tool } }),
+      chooseStage: (stage) => emptyHand({ stage }),
+      tell: (text) => set({ said: text, reason: { text, at: get().pointer.at } }),
+      explainLeak: async (at, wanted) => {
+        const leak = (await lines.work.leak(at)) ?? null;
+        set({ leak: leak && { ...leak, wish: wanted }, said: leak ? sayLeak(leak, drawing.page) : "" });
       },
       bridgeLeak: (openings) => {
         const { leak, history } = get();
@@ -375,61 +173,36 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         wish = leak?.wish;
         set({ leak: null });
       },
-      pictures,
       tryReach: async (width) => {
         const turn = ++tried;
-        const reading = await client.work.reach(width);
+        const reading = await lines.work.reach(width);
         if (turn === tried) set({ triedReach: reading && { ...reading, width } });
       },
       close: () => {
-        clearTimeout(resting);
-        client.stop();
+        follower.stop();
+        lines.stop();
         pictures.stop();
         keeper.close();
       },
     };
+
+    /** The one place where the hand is emptied: another tool or stage is taken up. */
+    function emptyHand(change: Partial<DeskState>): void {
+      get().show(null);
+      hover.setState({ pocket: null, under: null });
+      set({ held: null, leak: null, ...change });
+    }
   });
-  return store;
 }
 
-/** What a tool leaves behind when another is taken up. */
-const EMPTY_HAND = {
-  pegs: [],
-  pegAt: null,
-  heldPoints: [],
-  tidyPreview: null,
-  hoveredTails: [],
-  hoveredLine: null,
-} satisfies Partial<DeskState>;
-
-const firstColour = (drawing: Drawing): string =>
-  Object.values(drawing.tin).sort((a, b) => a.rank - b.rank)[0]?.id ?? "";
-
-/** Like "0.6 mm, 0.4 mm and 0.2 mm": the openings in the order in which they would be bridged. */
-export function widthsOf(openings: readonly Opening[], page: Page): string {
-  const widths = openings.map(({ width }) => showLength(page, width));
-  return widths.length > 1 ? `${widths.slice(0, -1).join(", ")} and ${widths.at(-1)}` : widths[0];
+/** What is chosen or in the hand of a drawing, without what it does not have any more. */
+function withoutTheGone({ drawing, selected, chosenShade, chosenFlat, paint }: Desk): Partial<DeskState> {
+  const { strokes, inkShapes, shades, flatShapes, tin } = drawing;
+  const left = selected.filter((id) => strokes[id] ?? inkShapes[id]);
+  return {
+    selected: left.length < selected.length ? left : selected,
+    chosenShade: chosenShade && shades[chosenShade] ? chosenShade : null,
+    chosenFlat: chosenFlat && flatShapes[chosenFlat] ? chosenFlat : null,
+    paint: tin[paint.colour] ? paint : { colour: ranked(tin)[0]?.id ?? "", step: 0 },
+  };
 }
-
-export function sayLeak({ openings }: Leak, page: Page): string {
-  if (openings.length === 0) return "This is open ground: no narrow opening would close it.";
-  const many = openings.length === 1 ? "an opening" : `${openings.length} openings,`;
-  return `Colour would run out here through ${many} ${widthsOf(openings, page)} wide. Nothing was poured.`;
-}
-
-export const DeskContext = createContext<DeskStore | null>(null);
-
-/** Reads a part of the desk; the component is drawn again when that part changes. */
-export function useDesk<T>(select: (desk: Desk) => T): T {
-  const store = useContext(DeskContext);
-  if (!store) throw new Error("useDesk is for components on the desk");
-  return useStore(store, select);
-}
-
-export function useDeskStore(): DeskStore {
-  const store = useContext(DeskContext);
-  if (!store) throw new Error("useDeskStore is for components on the desk");
-  return store;
-}
-
-export const activeTool = (desk: Desk): ToolName => desk.heldTool ?? desk.tools[desk.stage];

@@ -9,12 +9,16 @@ import {
 } from "#core/drawing/edits.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
-import type { DeskStore } from "./desk-store.ts";
-import { goToOpening, nextSnag } from "../press/next-snag.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
+import { describeDrawing } from "../pockets/describe.ts";
 import { pourInto } from "../pockets/pour-into.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
-import { describeDrawing, pocketCounts, usesOf } from "../pockets/stats.ts";
+import { pocketCounts, usesOf } from "../pockets/stats.ts";
+import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
+import { goToOpening } from "../press/next-snag.ts";
+import { STAGES, stageOf } from "../stages/index.ts";
+import { draw } from "../tools/draw/draw-state.ts";
+import type { DeskStore } from "./desk-state.ts";
 import {
   beginDrag,
   dragTool,
@@ -26,8 +30,6 @@ import {
   strokesOf,
   svg,
 } from "./testing.ts";
-import { TOOLS } from "../tools/index.ts";
-import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
 
 vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
 vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
@@ -50,7 +52,7 @@ describe("pouring", () => {
     expect(paintAt(desk, [30, 50])).toEqual({ colour: "frond", step: 0 });
     state().set({ paint: { colour: "radish", step: -1 } });
     dragTool(desk, "pour", [[30, 50]]);
-    expect(Object.keys(state().history.drawing.pours)).toHaveLength(1);
+    expect(Object.keys(state().drawing.pours)).toHaveLength(1);
     expect(paintAt(desk, [30, 50])).toEqual({ colour: "radish", step: -1 });
     dragTool(desk, "empty", [[30, 50]]);
     expect(paintAt(desk, [30, 50])).toBeNull();
@@ -63,9 +65,12 @@ describe("pouring", () => {
       [30, 50],
       [70, 50],
     ]);
-    expect(state().preview?.pockets).toHaveLength(2);
+    expect(gesture?.marks?.()).toHaveLength(2);
+    expect(pocketCounts(state()).coloured).toBe(2);
+    expect(labels(desk)).toEqual([]);
     gesture?.end?.(pressAt(desk, [70, 50]));
-    expect(state().preview).toBeNull();
+    state().keep();
+    expect(state().underway).toBeNull();
     expect([paintAt(desk, [30, 50]), paintAt(desk, [70, 50])]).toEqual(
       Array(2).fill({ colour: "frond", step: 0 }),
     );
@@ -106,12 +111,12 @@ describe("a colour that goes", () => {
     dragTool(desk, "pour", [[30, 50]]);
     state().edit(removeColour("moss", "Moss", "radish"));
     expect(paintAt(desk, [30, 50])).toEqual({ colour: "radish", step: 1 });
-    expect(state().history.drawing.tin[state().paint.colour]).toBeDefined();
+    expect(state().drawing.tin[state().paint.colour]).toBeDefined();
     state().undo();
     state().set({ paint: { colour: "moss", step: 0 } });
     state().undo();
     state().undo();
-    expect(state().history.drawing.tin[state().paint.colour]).toBeDefined();
+    expect(state().drawing.tin[state().paint.colour]).toBeDefined();
   });
 });
 
@@ -154,7 +159,7 @@ describe("gaps", () => {
       [66.4, 10.5],
       [69.7, 9.6],
     ]);
-    const [bridge] = Object.values(state().history.drawing.bridges);
+    const [bridge] = Object.values(state().drawing.bridges);
     expect([bridge.points.slice(0, 2), bridge.points.slice(-2)].flat().map(Math.round)).toEqual([
       66, 10, 70, 10,
     ]);
@@ -181,14 +186,14 @@ describe("gaps", () => {
 describe("snags and figures", () => {
   it("step through openings on Gaps and uncoloured pockets elsewhere, with the view following", async () => {
     await open(ROOMS);
-    state().set({ stage: "Gaps" });
-    nextSnag(desk, 1);
+    state().chooseStage("Gaps");
+    stageOf(state()).nextSnag(desk, 1);
     expect(state().chosenOpening).toBe(0);
     expect(state().said).toMatch(/^Opening 1 of 1, 4\.\d mm wide/);
     goToOpening(desk, 0);
-    state().set({ stage: "Flats" });
+    state().chooseStage("Flats");
     const before = state().view;
-    nextSnag(desk, 1);
+    stageOf(state()).nextSnag(desk, 1);
     expect(state().walked).toBe(0);
     expect(state().view).not.toEqual(before);
   });
@@ -234,7 +239,7 @@ describe("shade", () => {
   it("is drawn in the pocket it began in, chosen by a click, and gone from the hand when it is removed", async () => {
     await open(CLOSED);
     dragTool(desk, "shade", loop);
-    const [shade] = Object.values(state().history.drawing.shades);
+    const [shade] = Object.values(state().drawing.shades);
     expect(shade).toMatchObject({ blend: "multiply", anchor: anchorOf(state().derived.pockets[0]) });
     expect(state().chosenShade).toBe(shade.id);
     state().set({ chosenShade: null });
@@ -257,7 +262,7 @@ describe("shade", () => {
     state().edit(changeSheet("shade", { locked: true }));
     dragTool(desk, "shade", loop);
     expect(state().reason?.text).toContain("The shade sheet is locked");
-    expect(state().history.drawing.shades).toEqual({});
+    expect(state().drawing.shades).toEqual({});
   });
 });
 
@@ -268,23 +273,57 @@ describe("the store", () => {
       state().edit(changeColour("frond", value, "Frond"));
     expect(labels(desk)).toEqual(["Change Frond"]);
     state().undo();
-    expect(state().history.drawing.tin.frond.value).toBe("#6f9a4a");
+    expect(state().drawing.tin.frond.value).toBe("#6f9a4a");
     state().redo();
-    expect(state().history.drawing.tin.frond.value).toBe("#333333");
+    expect(state().drawing.tin.frond.value).toBe("#333333");
     expect(state().said).toBe("Redone: Change Frond");
   });
 
   it("keeps lines in the selection only while they exist, and lets the hand go when another tool is taken", async () => {
     await open(CLOSED);
     const [first] = strokesOf(desk);
-    state().set({ stage: "Lines", selected: [first.id], pegs: [{ at: [1, 1] }], heldPoints: [0] });
+    state().chooseStage("Lines");
+    state().set({ selected: [first.id] });
+    draw.hold(desk, { pegs: [{ at: [1, 1] }] });
     state().chooseTool("trim");
-    expect([state().pegs, state().heldPoints, state().tools.Lines]).toEqual([[], [], "trim"]);
+    expect([state().held, draw.held(state()).pegs, state().tools.Lines]).toEqual([null, [], "trim"]);
     state().edit(removeLines([first.id]));
     expect(state().selected).toEqual([]);
   });
 
-  it("names a cursor for every tool", () => {
-    for (const tool of Object.values(TOOLS)) expect(tool.cursor).not.toBe("");
+  it("shows an edit under way everywhere, keeps it as one step, and lets it go without a trace", async () => {
+    await open(CLOSED);
+    const [left] = state().derived.pockets;
+    const before = state().history;
+    state().show(pourInto(state(), [left], { colour: "radish", step: 0 })!);
+    expect(pocketCounts(state()).coloured).toBe(1);
+    expect(state().scene.sheets[0].name).toBe("flats");
+    expect(state().history).toBe(before);
+    state().show(null);
+    expect(state().drawing).toBe(before.drawing);
+    expect(pocketCounts(state()).coloured).toBe(0);
+    for (const value of ["#111111", "#222222", "#333333"])
+      state().show(changeColour("frond", value, "Frond"));
+    expect(state().drawing.tin.frond.value).toBe("#333333");
+    state().keep();
+    expect(labels(desk)).toEqual(["Change Frond"]);
+    state().keep();
+    expect(labels(desk)).toEqual(["Change Frond"]);
+  });
+
+  it("reads the pockets of lines under way as they are moved, and those of before when they are let go of", async () => {
+    await open(CLOSED);
+    const [first] = strokesOf(desk);
+    state().show(removeLines([first.id]));
+    await settled();
+    expect(state().derived.pockets).toHaveLength(0);
+    state().show(null);
+    await settled();
+    expect(state().derived.pockets).toHaveLength(2);
+  });
+
+  it("has a name of its own for every tool of each stage", () => {
+    const tools = new Set(STAGES.flatMap((stage) => stage.tools));
+    expect(new Set([...tools].map(({ name }) => name)).size).toBe(tools.size);
   });
 });

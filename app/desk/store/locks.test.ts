@@ -13,7 +13,7 @@ import type { Edit } from "#core/drawing/history.ts";
 import { addStroke, orderLines, removeLines, reshapeLine, transformLines } from "#core/drawing/line-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
-import type { DeskStore } from "./desk-store.ts";
+import type { DeskStore } from "./desk-state.ts";
 import { openDesk, strokesOf, svg } from "./testing.ts";
 
 vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
@@ -91,26 +91,30 @@ describe("one guard for locked and hidden sheets", () => {
 
 describe("a gesture taken back", () => {
   it("leaves history as it was, with what could be redone", () => {
-    const { edit, undo, backTo } = state();
+    const { edit, undo, show } = state();
     edit(editsOf().ink[0]);
     undo();
     const before = state().history;
-    const move = (x: number) => {
-      const [stroke] = strokesOf(desk);
-      edit({
-        ...reshapeLine(
+    const [stroke] = strokesOf(desk);
+    for (const x of [1, 2])
+      show(
+        reshapeLine(
           stroke.id,
           stroke.points.map((n) => n + x),
           "Move",
         ),
-        merge: "drag",
-      });
-    };
-    move(1);
-    move(2);
-    backTo(before);
+      );
+    show(null);
     expect(state().history).toBe(before);
     state().redo();
-    expect(state().history.drawing.strokes.fresh).toBeDefined();
+    expect(state().drawing.strokes.fresh).toBeDefined();
+  });
+
+  it("is refused like any other edit where the sheet is locked", () => {
+    state().edit(changeSheet("ink", { locked: true }));
+    const { drawing } = state();
+    state().show(editsOf().ink[0]);
+    expect(state().drawing).toBe(drawing);
+    expect(state().reason?.text).toContain("The ink sheet is locked");
   });
 });

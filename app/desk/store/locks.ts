@@ -1,6 +1,5 @@
 /** Locked and hidden sheets refuse every edit of what lies on them: asked here alone. */
 import type { Drawing, SheetName } from "#core/drawing/drawing.ts";
-import type { ToolName } from "./desk-store.ts";
 
 /** Why nothing on a sheet can be changed now; undefined when it can. */
 export function refusal({ sheets }: Drawing, sheet: SheetName | undefined): string | undefined {
@@ -9,19 +8,3 @@ export function refusal({ sheets }: Drawing, sheet: SheetName | undefined): stri
   if (locked) return `The ${sheet} sheet is locked. Unlock it in the press to change it.`;
   return visible ? undefined : `The ${sheet} sheet is hidden. Show it in the press to change it.`;
 }
-
-/** The sheet that a tool changes. */
-export const SHEET_OF_TOOL: Partial<Record<ToolName, SheetName>> = {
-  draw: "ink",
-  tidy: "ink",
-  trim: "ink",
-  bend: "ink",
-  arrange: "ink",
-  bridge: "ink",
-  unbridge: "ink",
-  pull: "ink",
-  pour: "flats",
-  empty: "flats",
-  shade: "shade",
-  adjust: "shade",
-};

@@ -3,10 +3,10 @@ import type { Paint } from "#core/drawing/drawing.ts";
 import { beginHistory } from "#core/drawing/history.ts";
 import { importSvg } from "#core/formats/import-drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
-import type { ToolName } from "./desk-store.ts";
-import { createDesk, type DeskStore } from "./desk-store.ts";
-import { TOOLS } from "../tools/index.ts";
+import { toolNamed } from "../stages/index.ts";
 import type { Gesture, Press } from "../tools/tool.ts";
+import type { DeskStore } from "./desk-state.ts";
+import { createDesk } from "./desk-store.ts";
 
 export const svg = (body: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><g fill="none" stroke="#000" stroke-width="1">${body}</g></svg>`;
@@ -36,33 +36,34 @@ export const pressAt = (desk: DeskStore, at: Point, extra: Partial<Press> = {}):
 /** Presses at the first of some places, moves through the rest and lets go. */
 export function dragTool(
   desk: DeskStore,
-  tool: ToolName,
+  tool: string,
   places: readonly Point[],
   extra: Partial<Press> = {},
 ): void {
   const gesture = beginDrag(desk, tool, places, extra);
   gesture?.end?.(pressAt(desk, places[places.length - 1], extra));
+  desk.getState().keep();
 }
 
 /** The same, still held. */
 export function beginDrag(
   desk: DeskStore,
-  tool: ToolName,
+  tool: string,
   [first, ...rest]: readonly Point[],
   extra: Partial<Press> = {},
 ): Gesture | undefined {
-  const gesture = TOOLS[tool].press(pressAt(desk, first, extra));
+  const gesture = toolNamed(tool).press(pressAt(desk, first, extra));
   for (const at of rest) gesture?.move?.(pressAt(desk, at, extra));
   return gesture;
 }
 
 /** The paint at a place, or null. */
 export function paintAt(desk: DeskStore, at: Point): Paint | null {
-  const { derived, history } = desk.getState();
+  const { derived, drawing } = desk.getState();
   const index = derived.pockets.findIndex(({ seed }) => Math.hypot(seed[0] - at[0], seed[1] - at[1]) < 12);
   const id = derived.pourOf[index];
-  return (id !== undefined && history.drawing.pours[id]?.paint) || null;
+  return (id !== undefined && drawing.pours[id]?.paint) || null;
 }
 
 export const labels = (desk: DeskStore): string[] => desk.getState().history.steps.map(({ label }) => label);
-export const strokesOf = (desk: DeskStore) => Object.values(desk.getState().history.drawing.strokes);
+export const strokesOf = (desk: DeskStore) => Object.values(desk.getState().drawing.strokes);

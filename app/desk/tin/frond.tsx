@@ -1,10 +1,10 @@
 import clsx from "clsx";
 import { STEPS, stepOf, stepWord } from "#core/colour/ladder.ts";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 /** The chosen colour's ladder as a frond: leaflets from the light tip to the dark base, the base tone marked. */
 export function Frond() {
-  const colour = useDesk((s) => s.history.drawing.tin[s.paint.colour]);
+  const colour = useDesk((s) => s.drawing.tin[s.paint.colour]);
   const step = useDesk((s) => s.paint.step);
   const { set } = useDeskStore().getState();
   if (!colour) return null;

@@ -18,7 +18,7 @@ import { ranked } from "#core/drawing/drawing.ts";
 import { addColour, orderTin } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { Frond } from "./frond.tsx";
 import { Well } from "./well.tsx";
 
@@ -26,7 +26,7 @@ const NEW_COLOUR = "#9fb3a2";
 
 /** The drawing's colours: round wells in an order of one's own, the chosen one unrolled into its ladder. */
 export function TinPanel() {
-  const tin = useDesk((s) => s.history.drawing.tin);
+  const tin = useDesk((s) => s.drawing.tin);
   const chosen = useDesk((s) => s.paint.colour);
   const desk = useDeskStore();
   const { edit, set } = desk.getState();

@@ -7,8 +7,8 @@ import { HexColorInput, HexColorPicker } from "react-colorful";
 import { type Colour, ranked } from "#core/drawing/drawing.ts";
 import { changeColour, removeColour, renameColour } from "#core/drawing/edits.ts";
 import { NameField } from "../../ui/name-field.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
 import { usesOf } from "../pockets/stats.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 /** One colour of the tin: click to take it up, open it to change it everywhere. */
 export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {
@@ -57,7 +57,7 @@ export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {
 function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
   const { edit, set } = useDeskStore().getState();
   const namesake = useDesk((s) =>
-    Object.values(s.history.drawing.tin).some(
+    Object.values(s.drawing.tin).some(
       ({ id, name }) => id !== colour.id && name.toLowerCase() === colour.name.toLowerCase(),
     ),
   );
@@ -113,7 +113,7 @@ function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
 
 /** Takes a colour away at once when nothing is painted in it, otherwise by giving its places another. */
 function Removal({ colour, uses }: { colour: Colour; uses: number }) {
-  const tin = useDesk((s) => s.history.drawing.tin);
+  const tin = useDesk((s) => s.drawing.tin);
   const { edit } = useDeskStore().getState();
   const others = ranked(tin).filter(({ id }) => id !== colour.id);
   const [by, setBy] = useState(others[0]?.id);

@@ -12,10 +12,9 @@ import {
 import { curveCount } from "#core/geometry/cubic.ts";
 import { aboutPoint } from "#core/geometry/matrix.ts";
 import type { Point } from "#core/geometry/point.ts";
-import type { DeskStore, DrawSettings } from "../store/desk-store.ts";
-import { onLineKey } from "../line-keys.ts";
-import { drawWidth, shortTails, tailLimit, tidyTargets, tidyTolerance } from "../lines/line-settings.ts";
 import { strokeNear } from "../lines/lines-near.ts";
+import { stageOf, toolNamed, toolOf } from "../stages/index.ts";
+import type { DeskStore } from "../store/desk-state.ts";
 import {
   beginDrag,
   dragTool,
@@ -27,10 +26,13 @@ import {
   strokesOf,
   svg,
 } from "../store/testing.ts";
-import { frameOf, transformChosen } from "./arrange/arrange.ts";
-import { TOOLS } from "./index.ts";
-import { applyTidy } from "./tidy/tidy.ts";
-import { trimTails } from "./trim/trim.ts";
+import { arrange, frameOf, transformChosen } from "./arrange/arrange-state.ts";
+import { bend, heldPoints, holdPoints } from "./bend/bend-state.ts";
+import { draw, drawWidth } from "./draw/draw-state.ts";
+import { applyTidy } from "./tidy/apply-tidy.ts";
+import { pinsOf, previewTidy, tidy, tidyPreview, tidyTargets, tidyTolerance } from "./tidy/tidy-state.ts";
+import { caughtTails, shortTails, tailLimit, trim } from "./trim/trim-state.ts";
+import { trimTails } from "./trim/trim-tails.ts";
 
 vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
 vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
@@ -43,12 +45,14 @@ let desk: DeskStore;
 const state = () => desk.getState();
 const open = async (text = BOX) => {
   desk = await openDesk(text);
-  state().set({ stage: "Lines" });
+  state().chooseStage("Lines");
 };
-const drawing = (part: Partial<DrawSettings>) =>
-  state().set({ drawSettings: { ...state().drawSettings, ...part } });
+const drawing = (part: Parameters<typeof draw.change>[1]) => draw.change(desk, part);
 const named = (name: string) => strokesOf(desk).find((stroke) => stroke.name === name)!;
-const key = (name: string, shiftKey = false) => onLineKey(desk, { key: name, shiftKey } as KeyboardEvent);
+const key = (name: string, shiftKey = false) => {
+  const event = { key: name, shiftKey } as KeyboardEvent;
+  return toolOf(state()).key?.(desk, event) || (stageOf(state()).key?.(desk, event) ?? false);
+};
 const last = <T>(items: readonly T[]): T => items[items.length - 1];
 afterEach(() => desk.getState().close());
 
@@ -69,7 +73,7 @@ describe("drawing on the desk", () => {
   it("keeps a pen's pressure only where that is wanted", async () => {
     await open();
     const press = (i: number) => ({ pressure: 0.2 + i / 60 });
-    const draw = () => {
+    const drawn = () => {
       const gesture = beginDrag(desk, "draw", [wave[0]], press(0));
       wave.forEach((at, i) => {
         gesture?.move?.(pressAt(desk, at, press(i)));
@@ -77,16 +81,16 @@ describe("drawing on the desk", () => {
       gesture?.end?.(pressAt(desk, last(wave), press(39)));
       return last(strokesOf(desk));
     };
-    expect(draw().profile![1]).toBeLessThan(0.35);
+    expect(drawn().profile![1]).toBeLessThan(0.35);
     drawing({ pressed: false });
-    expect(draw().profile).toBeUndefined();
+    expect(drawn().profile).toBeUndefined();
   });
 
   it("ends as firmly as it was drawn: lifting the pen presses no more", async () => {
     await open();
     drawing({ way: "hand", pressed: true, steadying: 0 });
     const at = (x: number, pressure: number) => pressAt(desk, [x, 50 + x / 40], { pressure });
-    const gesture = TOOLS.draw.press(at(23, 0.6))!;
+    const gesture = toolNamed("draw").press(at(23, 0.6))!;
     for (let x = 24; x < 46; x++) gesture.move?.(at(x, 0.8));
     gesture.end?.(at(46, 0));
     const { profile } = last(strokesOf(desk));
@@ -154,14 +158,14 @@ describe("drawing on the desk", () => {
       [15, 5],
       [18, 8],
     ]);
-    TOOLS.draw.hover!(pressAt(desk, [25, 5]));
-    expect(TOOLS.draw.marks!(state()).filter(({ kind }) => kind === "dot")).toHaveLength(3);
+    toolNamed("draw").hover!(pressAt(desk, [25, 5]));
+    expect(toolNamed("draw").marks!(state()).filter(({ kind }) => kind === "dot")).toHaveLength(3);
     dragTool(desk, "draw", [[25, 5]]);
-    TOOLS.draw.doublePress!(pressAt(desk, [25, 5]));
+    toolNamed("draw").doublePress!(pressAt(desk, [25, 5]));
     const line = last(strokesOf(desk));
     expect(curveCount(line.points)).toBe(2);
     expect(line.points.slice(4, 6)).toEqual([12, 2]);
-    expect(state().pegs).toEqual([]);
+    expect(draw.held(state()).pegs).toEqual([]);
   });
 
   it("drives pegs by keys, takes the last one back, and ends where Enter is pressed again", async () => {
@@ -169,9 +173,9 @@ describe("drawing on the desk", () => {
     drawing({ way: "pegs" });
     for (const step of ["ArrowUp", "Enter", "ArrowRight", "Enter", "ArrowDown", "Enter"])
       key(step, step.startsWith("A"));
-    expect(state().pegs).toHaveLength(3);
+    expect(draw.held(state()).pegs).toHaveLength(3);
     key("Backspace");
-    expect(state().pegs).toHaveLength(2);
+    expect(draw.held(state()).pegs).toHaveLength(2);
     key("ArrowLeft", true);
     key("Enter");
     key("Enter");
@@ -188,18 +192,18 @@ describe("tidying on the desk", () => {
     );
     state().chooseTool("tidy");
     expect(tidyTargets(state())).toHaveLength(2);
-    state().set({ lineSettings: { ...state().lineSettings, tolerance: 2 } });
+    tidy.change(desk, { tolerance: 2 });
     expect(tidyTolerance(state())).toBe(2);
-    await state().previewTidy();
-    expect(state().tidyPreview).toMatchObject({ before: 23 });
-    expect(state().tidyPreview!.after).toBeLessThan(10);
-    expect(state().tidyPreview!.deviation).toBeLessThanOrEqual(2);
+    await previewTidy(desk);
+    expect(tidyPreview(state())).toMatchObject({ before: 23 });
+    expect(tidyPreview(state())!.after).toBeLessThan(10);
+    expect(tidyPreview(state())!.deviation).toBeLessThanOrEqual(2);
     dragTool(desk, "tidy", [[12, 50]]);
     await settled();
     expect(state().selected).toEqual([named("wavy").id]);
     dragTool(desk, "tidy", [[50, 50]]);
     await settled();
-    expect(state().pins[named("wavy").id]).toEqual([10]);
+    expect(pinsOf(state())[named("wavy").id]).toEqual([10]);
     applyTidy(desk);
     expect(labels(desk)).toEqual(["Tidy line"]);
     const { points } = named("wavy");
@@ -214,8 +218,8 @@ describe("trimming on the desk", () => {
     await open();
     expect(state().gaps.tails.map(({ length }) => Math.round(length))).toEqual([6, 8]);
     expect(state().derived.pockets).toHaveLength(2);
-    TOOLS.trim.hover!(pressAt(desk, [50, 25]));
-    expect(state().hoveredTails).toHaveLength(1);
+    toolNamed("trim").hover!(pressAt(desk, [50, 25]));
+    expect(caughtTails(state())).toHaveLength(1);
     dragTool(desk, "trim", [[50, 25]]);
     await settled();
     expect(named("post").points[1]).toBeCloseTo(30, 9);
@@ -238,7 +242,7 @@ describe("trimming on the desk", () => {
 
   it("takes only those shorter than was asked", async () => {
     await open();
-    state().set({ lineSettings: { ...state().lineSettings, tailsBelow: 7 } });
+    trim.change(desk, { below: 7 });
     expect(tailLimit(state())).toBe(7);
     trimTails(desk, shortTails(state()));
     expect([named("post").points[1], last(named("post").points)]).toEqual([22, 70]);
@@ -248,12 +252,12 @@ describe("trimming on the desk", () => {
     await open(BOX.replace("M50 22V76", "M50 22V24V26V28V40V76"));
     expect(state().gaps.tails).toHaveLength(2);
     trimTails(desk, state().gaps.tails);
-    expect(state().gaps.tails).toEqual([]);
-    expect(TOOLS.trim.marks!(state())).toEqual([]);
+    expect(shortTails(state())).toEqual([]);
+    expect(toolNamed("trim").marks!(state())).toEqual([]);
     await settled();
     expect(state().gaps.tails).toEqual([]);
     state().undo();
-    expect(TOOLS.trim.marks!(state())).toEqual([]);
+    expect(toolNamed("trim").marks!(state())).toEqual([]);
     await settled();
     expect(state().gaps.tails).toHaveLength(2);
   });
@@ -278,9 +282,9 @@ describe("picking", () => {
     const { id } = named("close");
     state().set({ selected: [id] });
     dragTool(desk, "bend", [[20.55, 50]]);
-    expect(state().heldPoints).toEqual([1]);
+    expect(heldPoints(state())).toEqual([1]);
     dragTool(desk, "tidy", [[21.15, 50]]);
-    expect(state().pins[id]).toEqual([2]);
+    expect(pinsOf(state())[id]).toEqual([2]);
   });
 });
 
@@ -305,7 +309,7 @@ describe("bending on the desk", () => {
       [hx, hy - 10],
     ]);
     expect(named("top").points[3]).toBeCloseTo(hy - 10);
-    state().set({ lineSettings: { ...state().lineSettings, follow: false } });
+    bend.change(desk, { follow: false });
     const before = named("left").points;
     dragTool(desk, "bend", [
       [16, 22],
@@ -318,10 +322,10 @@ describe("bending on the desk", () => {
     await open();
     state().chooseTool("bend");
     dragTool(desk, "bend", [[65, 30]]);
-    TOOLS.bend.doublePress!(pressAt(desk, [40, 30]));
+    toolNamed("bend").doublePress!(pressAt(desk, [40, 30]));
     expect(curveCount(named("top").points)).toBe(2);
-    expect(state().heldPoints).toEqual([1]);
-    TOOLS.bend.doublePress!(pressAt(desk, [40, 30]));
+    expect(heldPoints(state())).toEqual([1]);
+    toolNamed("bend").doublePress!(pressAt(desk, [40, 30]));
     expect(last(labels(desk))).toBe("Make a corner");
     key("ArrowUp", true);
     key("Enter");
@@ -329,22 +333,22 @@ describe("bending on the desk", () => {
     expect(labels(desk).slice(-2)).toEqual(["Make a corner", "Make smooth"]);
     key("ArrowDown", true);
     dragTool(desk, "bend", [[80, 30]], { shift: true });
-    expect(state().heldPoints).toEqual([1, 2]);
+    expect(heldPoints(state())).toEqual([1, 2]);
     key("ArrowUp", true);
     expect([named("top").points[7], named("top").points[13]]).toEqual([28, 28]);
-    state().set({ heldPoints: [1] });
+    holdPoints(desk, [1]);
     key("a");
     expect(curveCount(named("top").points)).toBe(3);
-    expect(state().heldPoints).toEqual([2]);
+    expect(heldPoints(state())).toEqual([2]);
     state().undo();
-    expect(state().heldPoints).toEqual([]);
+    expect(heldPoints(state())).toEqual([]);
     state().redo();
-    state().set({ heldPoints: [2] });
+    holdPoints(desk, [2]);
     key("Backspace");
     expect(curveCount(named("top").points)).toBe(2);
     key("}");
     expect(state().said).toMatch(/^Point 1 of 3/);
-    expect(TOOLS.bend.marks!(state()).filter(({ kind }) => kind === "dot").length).toBeGreaterThan(3);
+    expect(toolNamed("bend").marks!(state()).filter(({ kind }) => kind === "dot").length).toBeGreaterThan(3);
   });
 });
 
@@ -388,7 +392,7 @@ describe("arranging on the desk", () => {
     ]);
     expect(frameOf(state())).toMatchObject({ x: 20, y: 20, width: 40, height: 20 });
     expect(named("a").width).toBeCloseTo(2);
-    state().set({ lineSettings: { ...state().lineSettings, scaleWidths: false } });
+    arrange.change(desk, { scaleWidths: false });
     dragTool(
       desk,
       "arrange",
@@ -418,19 +422,19 @@ describe("arranging on the desk", () => {
       ),
     );
     const [a, b] = [named("a"), named("b")];
-    const [blot] = Object.values(state().history.drawing.inkShapes);
+    const [blot] = Object.values(state().drawing.inkShapes);
     state().edit(orderLines([a.id], "front"));
     expect(named("a").rank).toBeGreaterThan(blot.rank);
     state().edit(orderLines([blot.id], "back"));
-    expect(state().history.drawing.inkShapes[blot.id].rank).toBeLessThan(b.rank);
+    expect(state().drawing.inkShapes[blot.id].rank).toBeLessThan(b.rank);
     state().edit(changeStrokes([a.id, blot.id], { paint: { colour: "radish", step: 0 }, width: 3 }));
     expect(named("a")).toMatchObject({ paint: { colour: "radish" }, width: 3 });
-    expect(state().history.drawing.inkShapes[blot.id]).not.toHaveProperty("width");
+    expect(state().drawing.inkShapes[blot.id]).not.toHaveProperty("width");
     state().edit(setInk({ colour: "dusk", step: 0 }, "Dusk"));
     expect(named("a").paint).toBeDefined();
     state().edit(setAllInk({ colour: "dusk", step: -1 }, "Dusk"));
     expect(named("a").paint).toBeUndefined();
-    expect(state().history.drawing.ink).toEqual({ colour: "dusk", step: -1 });
+    expect(state().drawing.ink).toEqual({ colour: "dusk", step: -1 });
     state().edit(removeLines([a.id, blot.id]));
     expect(strokesOf(desk).map(({ name }) => name)).toEqual(["b"]);
   });
@@ -455,7 +459,7 @@ describe("arranging on the desk", () => {
     state().edit(changeStrokes([named("post").id], { nib: "own" }));
     state().edit(removeNib("own", "Own"));
     expect(named("post")).not.toHaveProperty("nib");
-    expect(state().history.drawing.nibs).not.toHaveProperty("own");
+    expect(state().drawing.nibs).not.toHaveProperty("own");
     state().undo();
     expect(named("post").nib).toBe("own");
   });

@@ -1,6 +1,10 @@
-/** A tool: what the pointer means on the paper. One file a tool; all speak through this interface. */
+/** A tool: what pointer and keys mean on the paper while it is in the hand. One folder a tool; all speak through this. */
+import type { LucideIcon } from "lucide-react";
+import type { ReactNode } from "react";
+import type { SheetName } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
-import type { Desk, DeskStore } from "../store/desk-store.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
 
 export interface Press {
   readonly desk: DeskStore;
@@ -15,7 +19,10 @@ export interface Press {
   readonly shift: boolean;
 }
 
-/** What follows a press until it is let go. */
+/**
+ * What follows a press until it is let go. What it shows of an edit (desk.show) is kept when it ends and goes when it is
+ * given up.
+ */
 export interface Gesture {
   readonly move?: (press: Press) => void;
   /** Where the pointer is expected next, for the trail alone. */
@@ -38,7 +45,7 @@ export type OverlayMark =
       readonly kind: "chain";
       readonly points: readonly number[];
       readonly closed: boolean;
-      readonly tone: Tone;
+      readonly tint: Tint;
       readonly width?: number;
       readonly dashed?: boolean;
       /** Without the pale edge that parts it from what lies beneath. */
@@ -47,23 +54,38 @@ export type OverlayMark =
   | {
       readonly kind: "dot";
       readonly at: Point;
-      readonly tone: Tone;
+      readonly tint: Tint;
       readonly shape: Shape;
       readonly filled: boolean;
     }
-  | { readonly kind: "label"; readonly at: Point; readonly text: string };
+  | { readonly kind: "label"; readonly at: Point; readonly text: string }
+  | { readonly kind: "pocket"; readonly pocket: Pocket };
 
-export type Tone = "fern" | "ember" | "quiet";
+export type Tint = "fern" | "ember" | "quiet";
 export type Shape = "round" | "square";
 
 export interface Tool {
+  /** Unlike that of any other. */
+  readonly name: string;
+  /** On the tray. */
+  readonly word: string;
+  readonly hint: string;
+  readonly icon: LucideIcon;
+  /** The sheet it changes: while that is locked or hidden the tool does nothing but say so. */
+  readonly sheet?: SheetName;
   readonly cursor: string;
-  /** Whether pockets light up beneath the pointer. */
-  readonly lightsPockets: boolean;
+  /** Whether pockets light up beneath the pointer; in the colour in hand where the tool would lay it. */
+  readonly lights?: "pockets" | "pour";
   readonly press: (press: Press) => Gesture | undefined;
   /** The pointer moves over the paper without pressing. */
   readonly hover?: (press: Press) => void;
   readonly doublePress?: (press: Press) => void;
+  /** Whether the key meant something to the tool. */
+  readonly key?: (desk: DeskStore, event: KeyboardEvent) => boolean;
+  /** Chooses all of what the tool works on. */
+  readonly chooseAll?: (desk: DeskStore) => void;
   /** What the tool shows as long as it is in the hand. */
   readonly marks?: (desk: Desk) => readonly OverlayMark[];
+  /** Its settings, beside the tools on the tray; otherwise those of the stage. */
+  readonly Panel?: () => ReactNode;
 }

@@ -2,29 +2,16 @@ import clsx from "clsx";
 import { Maximize, Minus, Plus } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import { IconButton } from "../../ui/icon-button.tsx";
-import { fitPage, zoom } from "../keys/desk-keys.tsx";
-import { activeTool, type Stage, type ToolName, useDesk, useDeskStore } from "../store/desk-store.ts";
-import { DeliverSettings } from "../stages/deliver.tsx";
-import { FlatsSettings } from "../stages/flats.tsx";
-import { GapsSettings } from "../stages/gaps.tsx";
-import { LightSettings } from "../stages/light.tsx";
-import { LinesSettings } from "../stages/lines.tsx";
-import { TRAYS } from "../trays.ts";
-
-const SETTINGS: Record<Stage, () => React.ReactNode> = {
-  Lines: LinesSettings,
-  Gaps: GapsSettings,
-  Flats: FlatsSettings,
-  Light: LightSettings,
-  Deliver: DeliverSettings,
-};
+import { stageOf, toolOf } from "../stages/index.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { fitPage, zoom } from "./zoom.ts";
 
 /** The tools of the stage with their settings beside them, near the hand. */
 export function Tray() {
-  const stage = useDesk((s) => s.stage);
-  const tool = useDesk(activeTool);
+  const stage = useDesk(stageOf);
+  const tool = useDesk(toolOf);
   const desk = useDeskStore();
-  const Settings = SETTINGS[stage];
+  const Panel = tool.Panel ?? stage.Panel;
   return (
     <section
       aria-label="Tray"
@@ -32,19 +19,19 @@ export function Tray() {
     >
       <ToggleGroup.Root
         type="single"
-        aria-label={`Tools for ${stage}`}
-        value={tool}
-        onValueChange={(value) => value && desk.getState().chooseTool(value as ToolName)}
+        aria-label={`Tools for ${stage.name}`}
+        value={tool.name}
+        onValueChange={(value) => value && desk.getState().chooseTool(value)}
         className="flex gap-1"
       >
-        {TRAYS[stage].map(({ tool: name, word, hint, icon: Icon }, i) => (
+        {stage.tools.map(({ name, word, hint, icon: Icon }, i) => (
           <ToggleGroup.Item
             key={name}
             value={name}
             title={`${hint} (${"QWERTY"[i]})`}
             className={clsx(
               "flex h-14 w-17 flex-col items-center justify-center gap-1 rounded-md border",
-              tool === name
+              tool.name === name
                 ? "border-fern bg-fern-soft font-semibold text-fern"
                 : "border-transparent hover:bg-well",
             )}
@@ -55,7 +42,7 @@ export function Tray() {
         ))}
       </ToggleGroup.Root>
       <div className="desk-settings flex min-w-0 flex-1 items-center gap-5 border-l border-line pl-5">
-        <Settings />
+        {Panel && <Panel />}
       </div>
       <MatSettings />
       <fieldset aria-label="Zoom" className="flex items-center">
@@ -112,8 +99,8 @@ function MatSettings() {
 
 /** Zoom against the printed size, at the nominal 96 pixels per inch of the screen. */
 function ZoomFigure() {
-  const percent = useDesk(({ view, history }) => {
-    const { page } = history.drawing;
+  const percent = useDesk(({ view, drawing }) => {
+    const { page } = drawing;
     const inches = page.unit === "in" ? page.width : page.width / 25.4;
     return Math.round((100 * view.scale * page.box.width) / (inches * 96));
   });

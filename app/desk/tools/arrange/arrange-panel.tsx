@@ -25,12 +25,13 @@ import type { Box, Point } from "#core/geometry/point.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
-import { type DeskStore, useDesk, useDeskStore } from "../../store/desk-store.ts";
 import { NibPicker } from "../../nibs/nib-picker.tsx";
-import { chosenLines, frameOf, transformChosen } from "./arrange.ts";
+import type { DeskStore } from "../../store/desk-state.ts";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { arrange, chosenLines, frameOf, transformChosen } from "./arrange-state.ts";
 
 /** What can be done with the chosen lines; with none chosen, which to choose. */
-export function ArrangeSettings() {
+export function ArrangePanel() {
   const selected = useDesk((s) => s.selected);
   return (
     <div className="flex items-center gap-3">
@@ -47,9 +48,9 @@ export function ArrangeSettings() {
 
 function ChosenSettings() {
   const selected = useDesk((s) => s.selected);
-  const history = useDesk((s) => s.history);
-  const frame = frameOf({ history, selected } as Parameters<typeof frameOf>[0]);
-  const settings = useDesk((s) => s.lineSettings);
+  const drawing = useDesk((s) => s.drawing);
+  const frame = frameOf({ drawing, selected });
+  const settings = useDesk(arrange.settings);
   const desk = useDeskStore();
   const edit = desk.getState().edit;
   if (!frame) return null;
@@ -93,7 +94,7 @@ function ChosenSettings() {
         <Toggle
           label="Width scales too"
           checked={settings.scaleWidths}
-          onChange={(scaleWidths) => desk.getState().set({ lineSettings: { ...settings, scaleWidths } })}
+          onChange={(scaleWidths) => arrange.change(desk, { scaleWidths })}
         />
       </div>
     </>
@@ -102,7 +103,7 @@ function ChosenSettings() {
 
 /** Place, size and turn by number, in printed lengths from the page's corner. */
 function Numbers({ frame }: { frame: Box }) {
-  const page = useDesk((s) => s.history.drawing.page);
+  const page = useDesk((s) => s.drawing.page);
   const desk = useDeskStore();
   const perUnit = printed(page, 1);
   const corner: Point = [frame.x, frame.y];
@@ -184,12 +185,12 @@ function StrokeFields() {
 }
 
 function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
-  const { history, selected, view, edit, set } = desk.getState();
+  const { drawing, selected, view, edit, set } = desk.getState();
   const ids = selected.map(() => newId());
   const matrix = mirroredBeside
     ? aboutPoint([mirroredBeside.x + mirroredBeside.width, mirroredBeside.y], -1, 1, 0)
     : translation(16 / view.scale, 16 / view.scale);
-  edit(duplicateLines(history.drawing, selected, ids, matrix));
+  edit(duplicateLines(drawing, selected, ids, matrix));
   set({ selected: ids });
 }
 
@@ -217,7 +218,7 @@ function ChooseMenu() {
   const any = useDesk((s) => s.selected.length > 0);
   const choose = (like: "all" | "nib" | "colour" | "group" | "none") => {
     const state = desk.getState();
-    const { strokes, inkShapes, ink } = state.history.drawing;
+    const { strokes, inkShapes, ink } = state.drawing;
     const all = [...Object.values(strokes), ...Object.values(inkShapes)];
     const chosen = chosenLines(state);
     const nibs = new Set(chosen.map((line) => ("nib" in line ? line.nib : undefined)));
@@ -260,7 +261,7 @@ function InkMenu() {
   const desk = useDeskStore();
   const selected = useDesk((s) => s.selected);
   const paint = useDesk((s) => s.paint);
-  const name = useDesk((s) => s.history.drawing.tin[s.paint.colour]?.name ?? "colour");
+  const name = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
   const { edit } = desk.getState();
   return (
     <Menu label="Ink" icon={<Droplets size={15} aria-hidden />}>

@@ -1,24 +1,20 @@
 /** Arrange: chooses lines by click or gathering drag; moves, scales and turns them by the frame around them. */
-
-import { carriedBy } from "#core/drawing/carried.ts";
+import { Shapes } from "lucide-react";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
-import { transformLines } from "#core/drawing/line-edits.ts";
-import { newId } from "#core/drawing/new-id.ts";
+import { removeLines } from "#core/drawing/line-edits.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
-import { type Box, boundsOf, distance, type Point } from "#core/geometry/point.ts";
+import { type Box, distance, type Point } from "#core/geometry/point.ts";
 import { gathers, isAcross } from "#core/lines/gather.ts";
-import type { Desk, DeskStore } from "../../store/desk-store.ts";
+import { isRemoval, nudgeOf } from "../../keys/key-names.ts";
 import { chainsOf, lineNear } from "../../lines/lines-near.ts";
+import type { Desk } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
+import { ArrangePanel } from "./arrange-panel.tsx";
+import { arrange, chosenLines, frameOf, transformChosen, transforming } from "./arrange-state.ts";
 
 const HANDLE_PIXELS = 10;
 const TURN_PIXELS = 26;
-
-export const chosenLines = ({ history, selected }: Desk): (Stroke | InkShape)[] =>
-  selected.flatMap((id) => history.drawing.strokes[id] ?? history.drawing.inkShapes[id] ?? []);
-
-export const frameOf = (desk: Desk): Box | undefined => boundsOf(chosenLines(desk).flatMap(chainsOf));
 
 interface Grip {
   readonly at: Point;
@@ -42,8 +38,12 @@ function gripsOf({ x, y, width, height }: Box, pixel: number): Grip[] {
 }
 
 export const arrangeTool: Tool = {
+  name: "arrange",
+  word: "Arrange",
+  hint: "Choose lines to move, scale, turn or recolour",
+  icon: Shapes,
+  sheet: "ink",
   cursor: "default",
-  lightsPockets: false,
   press: (press) => {
     const { desk, at, pixel, shift } = press;
     const state = desk.getState();
@@ -64,56 +64,52 @@ export const arrangeTool: Tool = {
     if (!state.selected.includes(line.id)) state.set({ selected: [line.id] });
     return moveGesture(press);
   },
-  hover: ({ desk, at, pixel }) => {
-    const { hoveredLine, set } = desk.getState();
-    const now = lineNear(desk.getState(), at, pixel)?.id ?? null;
-    if (now !== hoveredLine) set({ hoveredLine: now });
+  hover: ({ desk, at, pixel }) => arrange.find(desk, lineNear(desk.getState(), at, pixel)?.id ?? null),
+  key: (desk, event) => {
+    const { selected, view, edit } = desk.getState();
+    const nudge = nudgeOf(event, view.scale);
+    if (selected.length === 0) return false;
+    if (nudge)
+      transformChosen(desk, translation(...nudge), selected.length === 1 ? "Move line" : "Move lines");
+    else if (isRemoval(event)) edit(removeLines(selected));
+    else return false;
+    return true;
+  },
+  chooseAll: (desk) => {
+    const { drawing, set } = desk.getState();
+    const selected = [...Object.keys(drawing.strokes), ...Object.keys(drawing.inkShapes)];
+    set({ selected, said: `${selected.length} lines chosen` });
   },
   marks: arrangeMarks,
+  Panel: ArrangePanel,
 };
 
-/** Transforms the chosen lines from where they are now; all steps of one gesture are one. */
-function transforming(desk: DeskStore, label: string) {
-  const { history, derived, selected, lineSettings, edit } = desk.getState();
-  const carried = carriedBy(history.drawing, selected, derived.pockets);
-  const merge = `arrange-${newId()}`;
-  const { scaleWidths } = lineSettings;
-  return (matrix: Matrix) => edit(transformLines(carried, matrix, { scaleWidths, label, merge }));
-}
-
-/** Moves, scales, turns or mirrors the chosen lines in one step. */
-export function transformChosen(desk: DeskStore, matrix: Matrix, label: string): void {
-  if (desk.getState().selected.length > 0) transforming(desk, label)(matrix);
-}
-
 function moveGesture({ desk, at }: Press): Gesture {
-  const count = desk.getState().selected.length;
-  const move = transforming(desk, count === 1 ? "Move line" : `Move ${count} lines`);
-  return {
-    move: (press) => move(translation(press.at[0] - at[0], press.at[1] - at[1])),
-    cancel: () => move(translation(0, 0)),
-  };
+  const { selected, show } = desk.getState();
+  const count = selected.length;
+  const moved = transforming(desk, count === 1 ? "Move line" : `Move ${count} lines`);
+  return { move: (press) => show(moved(translation(press.at[0] - at[0], press.at[1] - at[1]))) };
 }
 
 /** A corner scales about the one across, with Shift freely in both directions; the round grip turns. */
 function gripGesture({ desk, at }: Press, { anchor, turns }: Grip): Gesture {
-  const change = transforming(desk, turns ? "Turn" : "Scale");
+  const { show } = desk.getState();
+  const changed = transforming(desk, turns ? "Turn" : "Scale");
   const angleOf = ([x, y]: Point) => Math.atan2(y - anchor[1], x - anchor[0]);
-  const part = (now: number, then: number) => (Math.abs(then) > 1e-9 ? now / then : 1);
-  return {
-    move: (press) => {
-      if (turns) change(aboutPoint(anchor, 1, 1, angleOf(press.at) - angleOf(at)));
-      else if (press.shift) {
-        const sx = part(press.at[0] - anchor[0], at[0] - anchor[0]);
-        const sy = part(press.at[1] - anchor[1], at[1] - anchor[1]);
-        change(aboutPoint(anchor, sx || 1e-3, sy || 1e-3, 0));
-      } else {
-        const scale = Math.max(1e-3, part(distance(anchor, press.at), distance(anchor, at)));
-        change(aboutPoint(anchor, scale, scale, 0));
-      }
-    },
-    cancel: () => change(translation(0, 0)),
+  const part = (now: number, then: number) => (Math.abs(then) > 1e-9 ? now / then : 1) || 1e-3;
+  const matrixTo = ({ at: to, shift }: Press): Matrix => {
+    if (turns) return aboutPoint(anchor, 1, 1, angleOf(to) - angleOf(at));
+    const scale = Math.max(1e-3, part(distance(anchor, to), distance(anchor, at)));
+    return shift
+      ? aboutPoint(
+          anchor,
+          part(to[0] - anchor[0], at[0] - anchor[0]),
+          part(to[1] - anchor[1], at[1] - anchor[1]),
+          0,
+        )
+      : aboutPoint(anchor, scale, scale, 0);
   };
+  return { move: (press) => show(changed(matrixTo(press))) };
 }
 
 /** A loop gathers the lines within it, a drag across lines those it crosses. */
@@ -124,8 +120,8 @@ function gatherGesture({ desk, at, pixel, shift }: Press): Gesture {
       if (distance(points[points.length - 1], press.at) > 2 * pixel) points.push(press.at);
     },
     end: () => {
-      const { selected, set, history } = desk.getState();
-      const { strokes, inkShapes } = history.drawing;
+      const { selected, set, drawing } = desk.getState();
+      const { strokes, inkShapes } = drawing;
       const found = [...Object.values(strokes), ...Object.values(inkShapes)].filter((line) =>
         gathers(points, chainsOf(line), pixel),
       );
@@ -136,18 +132,15 @@ function gatherGesture({ desk, at, pixel, shift }: Press): Gesture {
 }
 
 function arrangeMarks(desk: Desk): OverlayMark[] {
-  const { history, hoveredLine, selected } = desk;
-  const { strokes, inkShapes } = history.drawing;
-  const hovered =
-    hoveredLine && !selected.includes(hoveredLine)
-      ? (strokes[hoveredLine] ?? inkShapes[hoveredLine])
-      : undefined;
-  const chainMarks = (line: Stroke | InkShape, tone: "fern" | "quiet"): OverlayMark[] =>
+  const { strokes, inkShapes } = desk.drawing;
+  const under = arrange.under(desk) ?? "";
+  const hovered = desk.selected.includes(under) ? undefined : (strokes[under] ?? inkShapes[under]);
+  const chainMarks = (line: Stroke | InkShape, tint: "fern" | "quiet"): OverlayMark[] =>
     chainsOf(line).map((points) => ({
       kind: "chain",
       points,
       closed: !("points" in line) || line.closed,
-      tone,
+      tint,
       width: 1.5,
       bare: true,
     }));
@@ -170,12 +163,12 @@ function frameMarks(frame: Box, pixel: number): OverlayMark[] {
     [x, y],
   ]);
   return [
-    { kind: "chain", points: around, closed: true, tone: "quiet", width: 1, dashed: true, bare: true },
+    { kind: "chain", points: around, closed: true, tint: "quiet", width: 1, dashed: true, bare: true },
     ...gripsOf(frame, pixel).map(
       ({ at, turns }): OverlayMark => ({
         kind: "dot",
         at,
-        tone: "fern",
+        tint: "fern",
         shape: turns ? "round" : "square",
         filled: false,
       }),

@@ -1,16 +1,17 @@
 import { isSmooth } from "#core/lines/bend.ts";
 import { Toggle } from "../../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../../store/desk-store.ts";
-import { addPointAfter, bentLine, removePoints, turnPoint } from "./bend.ts";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { addPointAfter, removePoints, turnPoint } from "./bend-points.ts";
+import { bend, bentLine, heldPoints } from "./bend-state.ts";
 
 const BUTTON =
   "h-8 rounded-md border border-edge px-3 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
 
 /** What can be done with the held points of the bent line. */
-export function BendSettings() {
+export function BendPanel() {
   const line = useDesk(bentLine);
-  const held = useDesk((s) => s.heldPoints);
-  const settings = useDesk((s) => s.lineSettings);
+  const held = useDesk(heldPoints);
+  const settings = useDesk(bend.settings);
   const desk = useDeskStore();
   const one = held.length === 1 ? held[0] : undefined;
   const smooth = line && one !== undefined && isSmooth(line.points, line.closed, one);
@@ -44,7 +45,7 @@ export function BendSettings() {
         <Toggle
           label="Ends that meet it follow"
           checked={settings.follow}
-          onChange={(follow) => desk.getState().set({ lineSettings: { ...settings, follow } })}
+          onChange={(follow) => bend.change(desk, { follow })}
         />
         {!line && <p className="mt-1 text-quiet">Click a line to see its points.</p>}
       </div>

@@ -1,21 +1,26 @@
 /** Bridge: draws a closing line by hand; both ends snap to the nearest line. */
+import { Link2, Unlink2 } from "lucide-react";
 import { addBridges, removeBridge } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
-import type { DeskStore } from "../../store/desk-store.ts";
+import type { DeskStore } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
 
 const SNAP_PIXELS = 14;
 
 function snap(desk: DeskStore, at: Point, pixel: number) {
-  return nearestOnLines(Object.values(desk.getState().history.drawing.strokes), at, SNAP_PIXELS * pixel);
+  return nearestOnLines(Object.values(desk.getState().drawing.strokes), at, SNAP_PIXELS * pixel);
 }
 
 export const bridgeTool: Tool = {
+  name: "bridge",
+  word: "Bridge",
+  hint: "Draw a closing line from line to line",
+  icon: Link2,
+  sheet: "ink",
   cursor: "crosshair",
-  lightsPockets: false,
   press: ({ desk, at, pixel }) => {
     const from = snap(desk, at, pixel)?.at ?? at;
     let to = from;
@@ -36,11 +41,15 @@ export const bridgeTool: Tool = {
 };
 
 export const unbridgeTool: Tool = {
+  name: "unbridge",
+  word: "Unbridge",
+  hint: "Click a bridge to take it away",
+  icon: Unlink2,
+  sheet: "ink",
   cursor: "crosshair",
-  lightsPockets: false,
   press: ({ desk, at, pixel }) => {
-    const { history, edit, tell } = desk.getState();
-    const near = nearestOnLines(Object.values(history.drawing.bridges), at, SNAP_PIXELS * pixel);
+    const { drawing, edit, tell } = desk.getState();
+    const near = nearestOnLines(Object.values(drawing.bridges), at, SNAP_PIXELS * pixel);
     if (near) edit(removeBridge(near.line.id));
     else tell("There is no bridge here.");
     return undefined;

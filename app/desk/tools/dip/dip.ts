@@ -1,14 +1,20 @@
 /** Dip: takes the colour under the pointer. */
+import { Pipette } from "lucide-react";
 import type { Paint } from "#core/drawing/drawing.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import type { Desk } from "../../store/desk-store.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
+import { walkedPocket } from "../../pockets/walk.ts";
+import type { Desk } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
 
 export const dipTool: Tool = {
+  name: "dip",
+  word: "Dip",
+  hint: "Take up the colour under the pointer (hold D with any tool)",
+  icon: Pipette,
   cursor: "cell",
-  lightsPockets: true,
+  lights: "pockets",
   press: ({ desk, at }) => {
     const state = desk.getState();
     const flat = flatAt(state, at);
@@ -16,17 +22,20 @@ export const dipTool: Tool = {
     takeUp(state, flat ? flat.paint : paintIn(state, pocketAt(state.derived.pockets, at)));
     return undefined;
   },
+  key: (desk, { key }) => {
+    if (key !== "Enter") return false;
+    const state = desk.getState();
+    takeUp(state, paintIn(state, walkedPocket(state)));
+    return true;
+  },
 };
 
-function paintIn({ derived, history }: Desk, pocket: Pocket | undefined): Paint | null {
+function paintIn({ derived, drawing }: Desk, pocket: Pocket | undefined): Paint | null {
   const id = pocket && derived.pourOf[derived.pockets.indexOf(pocket)];
-  return (id !== undefined && history.drawing.pours[id].paint) || null;
+  return (id !== undefined && drawing.pours[id].paint) || null;
 }
 
-/** Dips into a pocket, as keys do. */
-export const dipInto = (desk: Desk, pocket: Pocket | undefined): void => takeUp(desk, paintIn(desk, pocket));
-
-function takeUp({ history, set, tell }: Desk, paint: Paint | null): void {
-  if (paint) set({ paint, said: `Dipped ${history.drawing.tin[paint.colour]?.name}` });
+function takeUp({ drawing, set, tell }: Desk, paint: Paint | null): void {
+  if (paint) set({ paint, said: `Dipped ${drawing.tin[paint.colour]?.name}` });
   else tell("There is no colour to dip up here.");
 }

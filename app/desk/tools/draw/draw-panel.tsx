@@ -4,9 +4,9 @@ import { Choice } from "../../../ui/choice.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../../store/desk-store.ts";
-import { drawWidth } from "../../lines/line-settings.ts";
 import { NibPicker } from "../../nibs/nib-picker.tsx";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { draw, drawWidth } from "./draw-state.ts";
 
 const WAYS = [
   { value: "hand", word: "Freehand", icon: <PencilLine size={15} aria-hidden /> },
@@ -16,12 +16,12 @@ const WAYS = [
 ] as const;
 
 /** How lines are drawn, with what nib, how wide and how steady. */
-export function DrawSettings() {
-  const settings = useDesk((s) => s.drawSettings);
-  const page = useDesk((s) => s.history.drawing.page);
+export function DrawPanel() {
+  const settings = useDesk(draw.settings);
+  const page = useDesk((s) => s.drawing.page);
   const width = useDesk(drawWidth);
-  const { set } = useDeskStore().getState();
-  const change = (part: Partial<typeof settings>) => set({ drawSettings: { ...settings, ...part } });
+  const desk = useDeskStore();
+  const change = (part: Partial<typeof settings>) => draw.change(desk, part);
   const perUnit = printed(page, 1);
   return (
     <div className="flex items-center gap-4">
@@ -32,7 +32,7 @@ export function DrawSettings() {
           options={WAYS}
           onChange={(way) => {
             change({ way });
-            set({ pegs: [], pegAt: null });
+            draw.hold(desk, { pegs: [], keyed: null });
           }}
         />
         <NumberField

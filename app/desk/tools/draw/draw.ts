@@ -1,23 +1,33 @@
 /** Draw: lines freehand, from point to point, as ovals and boxes. */
-
+import { PenLine } from "lucide-react";
+import type { Tool } from "../tool.ts";
+import { DrawPanel } from "./draw-panel.tsx";
+import { draw } from "./draw-state.ts";
 import { figureGesture } from "./figure.ts";
-import { handGesture } from "./freehand.ts";
-import { finishPegs, hoverPeg, pegGesture, pegMarks } from "./pegs.ts";
-import type { Gesture, Press, Tool } from "../tool.ts";
+import { freehandGesture } from "./freehand.ts";
+import { finishPegs, hoverPeg, pegGesture, pegKey, pegMarks } from "./pegs.ts";
+
+const pegging = (desk: Parameters<typeof draw.settings>[0]): boolean => draw.settings(desk).way === "pegs";
 
 export const drawTool: Tool = {
+  name: "draw",
+  word: "Draw",
+  hint: "Draw a line freehand, from point to point, as an oval or a box",
+  icon: PenLine,
+  sheet: "ink",
   cursor: "crosshair",
-  lightsPockets: false,
-  press: (press: Press): Gesture | undefined => {
-    const { way } = press.desk.getState().drawSettings;
+  press: (press) => {
+    const { way } = draw.settings(press.desk.getState());
     if (way === "pegs") return pegGesture(press);
-    return way === "hand" ? handGesture(press) : figureGesture(press, way);
+    return way === "hand" ? freehandGesture(press) : figureGesture(press, way);
   },
   hover: (press) => {
-    if (press.desk.getState().drawSettings.way === "pegs") hoverPeg(press);
+    if (pegging(press.desk.getState())) hoverPeg(press);
   },
   doublePress: ({ desk }) => {
-    if (desk.getState().drawSettings.way === "pegs") finishPegs(desk, false);
+    if (pegging(desk.getState())) finishPegs(desk, false);
   },
-  marks: (desk) => (desk.drawSettings.way === "pegs" ? pegMarks(desk) : []),
+  key: (desk, event) => pegging(desk.getState()) && pegKey(desk, event),
+  marks: (desk) => (pegging(desk) ? pegMarks(desk) : []),
+  Panel: DrawPanel,
 };

@@ -1,8 +1,8 @@
 /** Ovals and boxes by a drag from corner to corner; with Shift round or square. */
 import type { Point } from "#core/geometry/point.ts";
 import { ellipse, rectangle } from "#core/lines/figures.ts";
-import { addDrawn } from "./new-stroke.ts";
 import type { Gesture, Press } from "../tool.ts";
+import { addDrawn } from "./new-stroke.ts";
 
 export function figureGesture({ desk, at, pixel }: Press, way: "oval" | "box"): Gesture {
   let to = at;
@@ -23,7 +23,7 @@ export function figureGesture({ desk, at, pixel }: Press, way: "oval" | "box"): 
       if (isLarge())
         addDrawn(desk, { points: chain(), closed: true }, way === "oval" ? "Draw oval" : "Draw box");
     },
-    marks: () => (isLarge() ? [{ kind: "chain", points: chain(), closed: true, tone: "fern" }] : []),
+    marks: () => (isLarge() ? [{ kind: "chain", points: chain(), closed: true, tint: "fern" }] : []),
   };
 }
 

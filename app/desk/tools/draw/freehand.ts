@@ -2,16 +2,17 @@
 import { distance, type Point } from "#core/geometry/point.ts";
 import { closesItself, drawnLine, type HandSample } from "#core/lines/drawn-line.ts";
 import { Steadier } from "#core/lines/steady.ts";
+import type { Gesture, OverlayMark, Press } from "../tool.ts";
+import { draw } from "./draw-state.ts";
 import { JOIN_PIXELS, joinPlace, nearnessMarks } from "./join-near.ts";
 import { addDrawn } from "./new-stroke.ts";
-import type { Gesture, OverlayMark, Press } from "../tool.ts";
 
 /** A line lies within this many screen pixels of the hand. */
 const FIT_PIXELS = 0.9;
 const STRING_PIXELS = 60;
 
-export function handGesture({ desk, at, pixel, pressure }: Press): Gesture {
-  const { steadying, pressed } = desk.getState().drawSettings;
+export function freehandGesture({ desk, at, pixel, pressure }: Press): Gesture {
+  const { steadying, pressed } = draw.settings(desk.getState());
   const steadier = new Steadier(steadying ** 2 * STRING_PIXELS * pixel);
   const first = joinPlace(desk, at, pixel) ?? at;
   const samples: HandSample[] = [{ at: steadier.follow(first), pressure }];

@@ -2,7 +2,7 @@
 import { showLength } from "#core/drawing/length.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
-import type { DeskStore } from "../../store/desk-store.ts";
+import type { DeskStore } from "../../store/desk-state.ts";
 import type { OverlayMark } from "../tool.ts";
 
 export const JOIN_PIXELS = 9;
@@ -10,7 +10,7 @@ const SHOWN_PIXELS = 40;
 
 /** The nearest place on a line within joining distance. */
 export function joinPlace(desk: DeskStore, at: Point, pixel: number): Point | undefined {
-  const strokes = Object.values(desk.getState().history.drawing.strokes);
+  const strokes = Object.values(desk.getState().drawing.strokes);
   return nearestOnLines(strokes, at, JOIN_PIXELS * pixel)?.at;
 }
 
@@ -21,8 +21,7 @@ export function nearnessMarks(
   home: Point | undefined,
   pixel: number,
 ): OverlayMark[] {
-  const { history } = desk.getState();
-  const { strokes, page } = history.drawing;
+  const { strokes, page } = desk.getState().drawing;
   const other = nearestOnLines(Object.values(strokes), tip, SHOWN_PIXELS * pixel);
   const homeward = home ? distance(home, tip) : Infinity;
   const closes = homeward < Math.min(other?.gap ?? Infinity, SHOWN_PIXELS * pixel);
@@ -36,7 +35,7 @@ export function nearnessMarks(
       : "joins"
     : `${showLength(page, gap)} to ${closes ? "close" : "join"}`;
   return [
-    { kind: "dot", at: place, tone: near ? "fern" : "quiet", shape: "round", filled: near },
+    { kind: "dot", at: place, tint: near ? "fern" : "quiet", shape: "round", filled: near },
     { kind: "label", at: tip, text },
   ];
 }

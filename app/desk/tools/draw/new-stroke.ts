@@ -2,8 +2,8 @@
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { addStroke } from "#core/drawing/line-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
-import type { DeskStore } from "../../store/desk-store.ts";
-import { drawWidth } from "../../lines/line-settings.ts";
+import type { DeskStore } from "../../store/desk-state.ts";
+import { draw, drawWidth } from "./draw-state.ts";
 
 export const EVEN_NIB = "even";
 
@@ -13,8 +13,8 @@ export function addDrawn(
   label?: string,
 ): void {
   const state = desk.getState();
-  const { nib } = state.drawSettings;
-  const nibbed = nib !== EVEN_NIB && state.history.drawing.nibs[nib] ? { nib } : {};
+  const { nib } = draw.settings(state);
+  const nibbed = nib !== EVEN_NIB && state.drawing.nibs[nib] ? { nib } : {};
   const profile = line.profile ? { profile: line.profile } : {};
   const { points, closed } = line;
   state.edit(

@@ -4,13 +4,16 @@
  */
 import { distance, type Point } from "#core/geometry/point.ts";
 import { chainThrough, type Peg } from "#core/lines/figures.ts";
-import type { Desk, DeskStore } from "../../store/desk-store.ts";
+import { arrowOf, isRemoval } from "../../keys/key-names.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import type { Gesture, OverlayMark, Press } from "../tool.ts";
+import { draw, nextPeg } from "./draw-state.ts";
 import { JOIN_PIXELS, joinPlace } from "./join-near.ts";
 import { addDrawn } from "./new-stroke.ts";
-import type { Gesture, OverlayMark, Press } from "../tool.ts";
 
 export function pegGesture({ desk, at, pixel }: Press): Gesture | undefined {
-  const { pegs, set } = desk.getState();
+  const before = draw.held(desk.getState());
+  const { pegs } = before;
   if (pegs.length > 2 && distance(pegs[0].at, at) <= JOIN_PIXELS * pixel) {
     finishPegs(desk, true);
     return undefined;
@@ -19,59 +22,83 @@ export function pegGesture({ desk, at, pixel }: Press): Gesture | undefined {
   const last = pegs[pegs.length - 1];
   // The second press of a double click drives no peg of its own.
   if (last && distance(last.at, place) < 2 * pixel) return undefined;
-  set({ pegs: [...pegs, { at: place }], pegAt: place });
+  draw.hold(desk, { pegs: [...pegs, { at: place }], keyed: null });
   return {
     move: (press) => {
       if (distance(press.at, place) < 4 * pixel) return;
-      set({ pegs: [...pegs, { at: place, out: press.at }] });
+      draw.hold(desk, { pegs: [...pegs, { at: place, out: press.at }] });
     },
+    cancel: () => draw.hold(desk, before),
   };
 }
 
 export function hoverPeg({ desk, at, pixel }: Press): void {
-  desk.getState().set({ pegAt: joinPlace(desk, at, pixel) ?? at });
+  if (draw.held(desk.getState()).keyed) draw.hold(desk, { keyed: null });
+  draw.find(desk, joinPlace(desk, at, pixel) ?? at);
 }
 
 export function finishPegs(desk: DeskStore, closed: boolean): void {
-  const { pegs, set } = desk.getState();
-  set({ pegs: [], pegAt: null });
+  const { pegs } = draw.held(desk.getState());
+  draw.hold(desk, { pegs: [], keyed: null });
   if (pegs.length > 1)
     addDrawn(desk, { points: chainThrough(pegs, closed), closed }, "Draw from point to point");
 }
 
+/** Screen pixels an arrow moves the next peg by, and with Shift. */
+const STEP = 4;
+const FAR = 40;
+
+/** Arrows move the next peg, Enter drives it, with Shift it closes the line, Backspace takes the last one back. */
+export function pegKey(desk: DeskStore, event: KeyboardEvent): boolean {
+  const { pegs } = draw.held(desk.getState());
+  const arrow = arrowOf(event);
+  if (arrow) nudgePeg(desk, arrow, event.shiftKey ? FAR : STEP);
+  else if (event.key === "Enter" && event.shiftKey) finishPegs(desk, true);
+  else if (event.key === "Enter") drivePeg(desk);
+  else if (isRemoval(event) && pegs.length > 0) draw.hold(desk, { pegs: pegs.slice(0, -1) });
+  else return false;
+  return true;
+}
+
 /** Drives a peg where the keys have moved it to; on the spot of the last one it ends the line. */
-export function drivePeg(desk: DeskStore): void {
-  const { pegs, pegAt, view, set } = desk.getState();
-  if (!pegAt) return;
-  const pixel = 1 / view.scale;
-  const place = joinPlace(desk, pegAt, pixel) ?? pegAt;
+function drivePeg(desk: DeskStore): void {
+  const state = desk.getState();
+  const at = nextPeg(state);
+  if (!at) return;
+  const { pegs } = draw.held(state);
+  const pixel = 1 / state.view.scale;
+  const place = joinPlace(desk, at, pixel) ?? at;
   const last = pegs[pegs.length - 1];
   if (last && distance(last.at, place) < 2 * pixel) finishPegs(desk, false);
   else if (pegs.length > 2 && distance(pegs[0].at, place) <= JOIN_PIXELS * pixel) finishPegs(desk, true);
-  else
-    set({ pegs: [...pegs, { at: place }], said: `Peg ${pegs.length + 1}. Enter again here ends the line.` });
+  else {
+    draw.hold(desk, { pegs: [...pegs, { at: place }], keyed: at });
+    state.set({ said: `Peg ${pegs.length + 1}. Enter again here ends the line.` });
+  }
 }
 
 /** Moves the place of the next peg by screen pixels; it begins in the middle of the paper. */
-export function nudgePeg(desk: DeskStore, [dx, dy]: Point): void {
-  const { pegAt, view, history, set } = desk.getState();
-  const { x, y, width, height } = history.drawing.page.box;
-  const from: Point = pegAt ?? [x + width / 2, y + height / 2];
-  set({ pegAt: [from[0] + dx / view.scale, from[1] + dy / view.scale] });
+function nudgePeg(desk: DeskStore, [dx, dy]: Point, pixels: number): void {
+  const state = desk.getState();
+  const { x, y, width, height } = state.drawing.page.box;
+  const from: Point = nextPeg(state) ?? [x + width / 2, y + height / 2];
+  const step = pixels / state.view.scale;
+  draw.hold(desk, { keyed: [from[0] + dx * step, from[1] + dy * step] });
 }
 
 export function pegMarks(desk: Desk): OverlayMark[] {
-  const { pegs, pegAt } = desk;
+  const { pegs } = draw.held(desk);
+  const pegAt = nextPeg(desk);
   const shown: Peg[] = pegAt && pegs.length > 0 ? [...pegs, { at: pegAt }] : [...pegs];
   const line: OverlayMark[] =
     shown.length > 1
-      ? [{ kind: "chain", points: chainThrough(shown, false), closed: false, tone: "fern" }]
+      ? [{ kind: "chain", points: chainThrough(shown, false), closed: false, tint: "fern" }]
       : [];
   const dots = pegs.map(
-    ({ at }): OverlayMark => ({ kind: "dot", at, tone: "fern", shape: "square", filled: true }),
+    ({ at }): OverlayMark => ({ kind: "dot", at, tint: "fern", shape: "square", filled: true }),
   );
   const tip: OverlayMark[] = pegAt
-    ? [{ kind: "dot", at: pegAt, tone: "fern", shape: "square", filled: false }]
+    ? [{ kind: "dot", at: pegAt, tint: "fern", shape: "square", filled: false }]
     : [];
   return [...line, ...dots, ...tip];
 }

@@ -1,10 +1,15 @@
 /** Explain: shows how colour would get out of the place clicked, and what would close it. */
+import { HelpCircle } from "lucide-react";
 import { pocketAt } from "#core/scene/scene.ts";
 import type { Tool } from "../tool.ts";
 
 export const explainTool: Tool = {
+  name: "explain",
+  word: "Explain",
+  hint: "Click an open area to see how colour would get out",
+  icon: HelpCircle,
   cursor: "help",
-  lightsPockets: true,
+  lights: "pockets",
   press: ({ desk, at }) => {
     const { derived, explainLeak, set, tell } = desk.getState();
     if (pocketAt(derived.pockets, at)) {

@@ -1,50 +1,44 @@
 /** Pour: a click fills a pocket, a drag fills every pocket it crosses, as one step. Flat shapes on top are painted as pockets are. */
+import { Droplet, Eraser } from "lucide-react";
 import type { FlatShape, Paint } from "#core/drawing/drawing.ts";
 import { changeFlat, removeFlat } from "#core/drawing/edits.ts";
 import { distance, mix, type Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import type { Desk, DeskStore } from "../../store/desk-store.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
 import { pourInto } from "../../pockets/pour-into.ts";
+import { walkedPocket } from "../../pockets/walk.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
 
 function pouring({ desk, at, pixel }: Press, paint: Paint | null): Gesture {
+  const begun = desk.getState();
   const crossed: Pocket[] = [];
   let last = at;
   const cross = (to: Point) => {
-    const { pockets } = desk.getState().derived;
-    const steps = Math.max(1, Math.ceil(Math.hypot(to[0] - last[0], to[1] - last[1]) / pixel));
-    let found = false;
+    const steps = Math.max(1, Math.ceil(distance(last, to) / pixel));
+    const before = crossed.length;
     for (let k = 1; k <= steps; k++) {
-      const pocket = pocketAt(pockets, mix(last, to, k / steps));
-      if (pocket && !crossed.includes(pocket)) {
-        crossed.push(pocket);
-        found = true;
-      }
+      const pocket = pocketAt(begun.derived.pockets, mix(last, to, k / steps));
+      if (pocket && !crossed.includes(pocket)) crossed.push(pocket);
     }
     last = to;
-    if (found) showPoured(desk, crossed, paint);
+    if (crossed.length > before) begun.show(pourInto(begun, crossed, paint) ?? null);
   };
-  const flat = flatAt(desk.getState(), at);
+  const flat = flatAt(begun, at);
   if (!flat) cross(at);
-  desk.getState().set({ leak: null, chosenFlat: flat?.id ?? null });
+  begun.set({ leak: null, chosenFlat: flat?.id ?? null });
   return {
     move: (press) => {
       if (flat && distance(at, press.at) < DRAG_PIXELS * pixel) return;
       cross(press.at);
     },
     end: () => {
-      const state = desk.getState();
-      state.set({ preview: null });
-      if (crossed.length === 0 && flat) paintFlat(state, flat, paint);
-      else if (crossed.length === 0) void state.explainLeak(at, { at, paint });
-      else {
-        const edit = pourInto(state, crossed, paint);
-        if (edit) state.edit(edit);
-      }
+      if (crossed.length > 0) return;
+      if (flat) paintFlat(begun, flat, paint);
+      else void begun.explainLeak(at, { at, paint });
     },
-    cancel: () => desk.getState().set({ preview: null }),
+    marks: () => crossed.map((pocket) => ({ kind: "pocket", pocket })),
   };
 }
 
@@ -55,19 +49,43 @@ function paintFlat(desk: Desk, flat: FlatShape, paint: Paint | null): void {
   desk.edit(paint ? changeFlat(flat.id, paint) : removeFlat(flat.id));
 }
 
-/** Shows what letting go will pour, without touching the drawing. */
-function showPoured(desk: DeskStore, pockets: readonly Pocket[], paint: Paint | null): void {
-  desk.getState().set({ preview: { pockets: [...pockets], paint } });
+function pourWalked(desk: DeskStore, paint: Paint | null): void {
+  const state = desk.getState();
+  const pocket = walkedPocket(state);
+  const edit = pocket && pourInto(state, [pocket], paint);
+  if (edit) state.edit(edit);
 }
 
+const onEnter =
+  (act: (desk: DeskStore) => void): Tool["key"] =>
+  (desk, { key }) => {
+    if (key === "Enter") act(desk);
+    return key === "Enter";
+  };
+
 export const pourTool: Tool = {
+  name: "pour",
+  word: "Pour",
+  hint: "Click a pocket, or drag across many",
+  icon: Droplet,
+  sheet: "flats",
   cursor: "crosshair",
-  lightsPockets: true,
+  lights: "pour",
   press: (press) => pouring(press, press.desk.getState().paint),
+  key: onEnter((desk) => pourWalked(desk, desk.getState().paint)),
 };
 
 export const emptyTool: Tool = {
+  name: "empty",
+  word: "Empty",
+  hint: "Take the colour out again",
+  icon: Eraser,
+  sheet: "flats",
   cursor: "crosshair",
-  lightsPockets: true,
+  lights: "pockets",
   press: (press) => pouring(press, null),
+  key: onEnter((desk) => pourWalked(desk, null)),
 };
+
+/** Takes the colour out of the pocket walked to. */
+export const emptyWalked = (desk: DeskStore): void => pourWalked(desk, null);

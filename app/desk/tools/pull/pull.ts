@@ -1,24 +1,28 @@
 /** Pull: a click pulls a loose end onto the line it should meet; a drag takes it to any line. */
+import { Magnet } from "lucide-react";
 import { reshapeLine } from "#core/drawing/line-edits.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pulledEnd } from "#core/lines/pull.ts";
 import type { LooseEnd } from "#core/pockets/reading.ts";
-import type { Desk, DeskStore } from "../../store/desk-store.ts";
+import { freshGaps } from "../../gaps/fresh-gaps.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
 
 const GRAB_PIXELS = 16;
 const SNAP_PIXELS = 14;
 
-function nearestEnd({ gaps }: Desk, at: Point, within: number): LooseEnd | undefined {
+function nearestEnd(desk: Desk, at: Point, within: number): LooseEnd | undefined {
   const byDistance = (a: LooseEnd, b: LooseEnd) => distance(a.at, at) - distance(b.at, at);
-  return gaps.looseEnds.filter((end) => distance(end.at, at) <= within).sort(byDistance)[0];
+  return freshGaps(desk)
+    .looseEnds.filter((end) => distance(end.at, at) <= within)
+    .sort(byDistance)[0];
 }
 
 /** Where the opening at an end would be closed; undefined when the end is at none. */
-function meetingPlace({ gaps }: Desk, end: LooseEnd): Point | undefined {
+function meetingPlace(desk: Desk, end: LooseEnd): Point | undefined {
   const near = (point: Point) => distance(point, end.at) < 1e-3 + 1e-6 * Math.abs(end.at[0]);
-  for (const { bridge } of gaps.openings) {
+  for (const { bridge } of freshGaps(desk).openings) {
     const first: Point = [bridge[0], bridge[1]];
     const last: Point = [bridge[bridge.length - 2], bridge[bridge.length - 1]];
     if (near(first)) return last;
@@ -28,14 +32,18 @@ function meetingPlace({ gaps }: Desk, end: LooseEnd): Point | undefined {
 }
 
 function pull(desk: DeskStore, end: LooseEnd, to: Point): void {
-  const { history, edit } = desk.getState();
-  const stroke = history.drawing.strokes[end.line];
+  const { drawing, edit } = desk.getState();
+  const stroke = drawing.strokes[end.line];
   if (stroke) edit(reshapeLine(stroke.id, pulledEnd(stroke.points, end.start, to), "Pull end"));
 }
 
 export const pullTool: Tool = {
+  name: "pull",
+  word: "Pull",
+  hint: "Click a loose end to pull it onto the line it should meet, or drag it there",
+  icon: Magnet,
+  sheet: "ink",
   cursor: "crosshair",
-  lightsPockets: false,
   press: ({ desk, at, pixel }) => {
     const end = nearestEnd(desk.getState(), at, GRAB_PIXELS * pixel);
     if (!end) {
@@ -46,9 +54,7 @@ export const pullTool: Tool = {
     let snapped = false;
     return {
       move: (press) => {
-        const others = Object.values(desk.getState().history.drawing.strokes).filter(
-          ({ id }) => id !== end.line,
-        );
+        const others = Object.values(desk.getState().drawing.strokes).filter(({ id }) => id !== end.line);
         const near = nearestOnLines(others, press.at, SNAP_PIXELS * press.pixel);
         to = near?.at ?? press.at;
         snapped = near !== undefined;

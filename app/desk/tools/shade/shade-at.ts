@@ -3,7 +3,7 @@ import { flatten } from "#core/geometry/cubic.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { regionContains } from "#core/geometry/polygon.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import type { Desk } from "../../store/desk-store.ts";
+import type { Desk } from "../../store/desk-state.ts";
 
 /** The topmost shade that shows at a point. */
 export function shadeAt({ history, derived }: Desk, at: Point): Shade | undefined {

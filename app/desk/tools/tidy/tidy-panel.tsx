@@ -2,25 +2,24 @@ import { useEffect } from "react";
 import { printed, showLength } from "#core/drawing/length.ts";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../../store/desk-store.ts";
-import { tidyTolerance } from "../../lines/line-settings.ts";
-import { applyTidy } from "./tidy.ts";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { applyTidy } from "./apply-tidy.ts";
+import { previewTidy, tidy, tidyPreview, tidyTolerance } from "./tidy-state.ts";
 
 /** Tolerance and corner angle with what they come to: points before and after, and how far the line moves at most. */
-export function TidySettings() {
-  const settings = useDesk((s) => s.lineSettings);
+export function TidyPanel() {
+  const settings = useDesk(tidy.settings);
   const tolerance = useDesk(tidyTolerance);
-  const page = useDesk((s) => s.history.drawing.page);
-  const strokes = useDesk((s) => s.history.drawing.strokes);
-  const preview = useDesk((s) => s.tidyPreview);
+  const page = useDesk((s) => s.drawing.page);
+  const stamp = useDesk((s) => s.stamp);
+  const preview = useDesk(tidyPreview);
   const selected = useDesk((s) => s.selected.length);
   const desk = useDeskStore();
-  const change = (part: Partial<typeof settings>) =>
-    desk.getState().set({ lineSettings: { ...desk.getState().lineSettings, ...part } });
+  const change = (part: Partial<typeof settings>) => tidy.change(desk, part);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the preview is of exactly these
   useEffect(() => {
-    void desk.getState().previewTidy();
-  }, [desk, settings, strokes]);
+    void previewTidy(desk);
+  }, [desk, settings, stamp]);
   const perUnit = printed(page, 1);
   const nothing = !preview || preview.shapes.size === 0;
   return (

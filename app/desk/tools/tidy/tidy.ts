@@ -1,15 +1,22 @@
 /** Tidy: a click chooses a line, a click on one of its points pins it as a corner. The tray applies. */
-import { reshapeLines } from "#core/drawing/line-edits.ts";
+import { Feather } from "lucide-react";
 import { pointNear, pointNumbers, pointOf } from "#core/lines/bend.ts";
-import type { Desk, DeskStore } from "../../store/desk-store.ts";
 import { strokeNear } from "../../lines/lines-near.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { OverlayMark, Tool } from "../tool.ts";
+import { applyTidy } from "./apply-tidy.ts";
+import { TidyPanel } from "./tidy-panel.tsx";
+import { pinsOf, previewTidy, tidy, tidyPreview } from "./tidy-state.ts";
 
 const POINT_PIXELS = 8;
 
 export const tidyTool: Tool = {
+  name: "tidy",
+  word: "Tidy",
+  hint: "Fewer points, within a tolerance; click corners to pin them",
+  icon: Feather,
+  sheet: "ink",
   cursor: "pointer",
-  lightsPockets: false,
   press: ({ desk, at, pixel, shift }) => {
     const state = desk.getState();
     const stroke = strokeNear(state, at, pixel);
@@ -22,52 +29,50 @@ export const tidyTool: Tool = {
     else chooseForTidy(desk, shift ? [...new Set([...state.selected, stroke.id])] : [stroke.id]);
     return undefined;
   },
-  hover: ({ desk, at, pixel }) => {
-    const { hoveredLine, set } = desk.getState();
-    const now = strokeNear(desk.getState(), at, pixel)?.id ?? null;
-    if (now !== hoveredLine) set({ hoveredLine: now });
+  hover: ({ desk, at, pixel }) => tidy.find(desk, strokeNear(desk.getState(), at, pixel)?.id ?? null),
+  key: (desk, { key }) => {
+    if (key !== "Enter") return false;
+    applyTidy(desk);
+    return true;
   },
+  chooseAll: (desk) => chooseForTidy(desk, Object.keys(desk.getState().drawing.strokes)),
   marks: tidyMarks,
+  Panel: TidyPanel,
 };
 
 export function chooseForTidy(desk: DeskStore, selected: readonly string[]): void {
   desk.getState().set({ selected });
-  void desk.getState().previewTidy();
+  void previewTidy(desk);
 }
 
 function togglePin(desk: DeskStore, id: string, point: number): void {
-  const { pins, set, previewTidy } = desk.getState();
-  const now = pins[id] ?? [];
-  const kept = now.includes(point) ? now.filter((pin) => pin !== point) : [...now, point];
-  set({ pins: { ...pins, [id]: kept }, said: now.includes(point) ? "Corner unpinned" : "Corner pinned" });
-  void previewTidy();
-}
-
-/** Applies what is shown. */
-export function applyTidy(desk: DeskStore): void {
-  const { tidyPreview, selected, edit, set } = desk.getState();
-  if (!tidyPreview || tidyPreview.shapes.size === 0) return;
-  const count = tidyPreview.shapes.size;
-  edit(reshapeLines(tidyPreview.shapes, selected.length === 1 ? "Tidy line" : `Tidy ${count} lines`));
-  set({ pins: {}, tidyPreview: null });
-  void desk.getState().previewTidy();
+  const state = desk.getState();
+  const now = pinsOf(state)[id] ?? [];
+  const points = now.includes(point) ? now.filter((pin) => pin !== point) : [...now, point];
+  const of = state.drawing.strokes[id].points.length;
+  tidy.hold(desk, { pins: { ...tidy.held(state).pins, [id]: { of, points } } });
+  state.set({ said: now.includes(point) ? "Corner unpinned" : "Corner pinned" });
+  void previewTidy(desk);
 }
 
 /** The line as it is stays beneath; what it would be lies over it, with its points. */
-function tidyMarks({ history, selected, hoveredLine, tidyPreview, pins }: Desk): OverlayMark[] {
-  const { strokes } = history.drawing;
-  const hovered = hoveredLine ? strokes[hoveredLine] : undefined;
+function tidyMarks(desk: Desk): OverlayMark[] {
+  const { drawing, selected } = desk;
+  const { strokes } = drawing;
+  const preview = tidyPreview(desk);
+  const pins = pinsOf(desk);
+  const hovered = strokes[tidy.under(desk) ?? ""];
   const lit: OverlayMark[] =
     hovered && !selected.includes(hovered.id)
-      ? [{ kind: "chain", points: hovered.points, closed: hovered.closed, tone: "quiet" }]
+      ? [{ kind: "chain", points: hovered.points, closed: hovered.closed, tint: "quiet" }]
       : [];
-  const shown = selected.length > 0 ? selected : tidyPreview ? [...tidyPreview.shapes.keys()] : [];
+  const shown = selected.length > 0 ? selected : preview ? [...preview.shapes.keys()] : [];
   const marks = shown.flatMap((id): OverlayMark[] => {
     const stroke = strokes[id];
     if (!stroke) return [];
-    const points = tidyPreview?.shapes.get(id) ?? stroke.points;
+    const points = preview?.shapes.get(id) ?? stroke.points;
     return [
-      { kind: "chain", points, closed: stroke.closed, tone: "fern", width: 1.5, bare: true },
+      { kind: "chain", points, closed: stroke.closed, tint: "fern", width: 1.5, bare: true },
       ...(selected.length > 0 ? pointDots(stroke.points, stroke.closed, pins[id] ?? []) : []),
     ];
   });
@@ -78,7 +83,7 @@ const pointDots = (points: readonly number[], closed: boolean, pinned: readonly 
   pointNumbers(points, closed).map((index) => ({
     kind: "dot",
     at: pointOf(points, index),
-    tone: pinned.includes(index) ? "ember" : "quiet",
+    tint: pinned.includes(index) ? "ember" : "quiet",
     shape: pinned.includes(index) ? "square" : "round",
     filled: pinned.includes(index),
   }));

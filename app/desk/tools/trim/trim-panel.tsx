@@ -1,14 +1,13 @@
 import { printed } from "#core/drawing/length.ts";
 import { NumberField } from "../../../ui/number-field.tsx";
-import { useDesk, useDeskStore } from "../../store/desk-store.ts";
-import { shortTails, tailLimit } from "../../lines/line-settings.ts";
-import { trimTails } from "./trim.ts";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { shortTails, tailLimit, trim } from "./trim-state.ts";
+import { trimTails } from "./trim-tails.ts";
 
 /** All tails shorter than a length at once; those it would take show dashed. */
-export function TrimSettings() {
-  const settings = useDesk((s) => s.lineSettings);
+export function TrimPanel() {
   const limit = useDesk(tailLimit);
-  const page = useDesk((s) => s.history.drawing.page);
+  const page = useDesk((s) => s.drawing.page);
   const all = useDesk((s) => s.gaps.tails.length);
   const short = useDesk((s) => shortTails(s).length);
   const desk = useDeskStore();
@@ -21,9 +20,7 @@ export function TrimSettings() {
         min={0}
         step={page.unit === "in" ? 0.01 : 0.2}
         unit={page.unit}
-        onChange={(value) =>
-          desk.getState().set({ lineSettings: { ...settings, tailsBelow: value / perUnit } })
-        }
+        onChange={(value) => trim.change(desk, { below: value / perUnit })}
       />
       <button
         type="button"

@@ -1,41 +1,38 @@
 /** Trim: the loose tail under the pointer goes with a click, those under a drag with one drag. */
-import { reshapeLines } from "#core/drawing/line-edits.ts";
+import { Scissors } from "lucide-react";
 import { between, curveCount } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, mix, type Point } from "#core/geometry/point.ts";
-import { trimmedLines } from "#core/lines/trim.ts";
 import type { Tail } from "#core/pockets/tails.ts";
-import type { Desk, DeskStore } from "../../store/desk-store.ts";
-import { shortTails } from "../../lines/line-settings.ts";
+import { freshGaps } from "../../gaps/fresh-gaps.ts";
+import type { Desk } from "../../store/desk-state.ts";
 import type { OverlayMark, Tool } from "../tool.ts";
+import { TrimPanel } from "./trim-panel.tsx";
+import { caughtTails, shortTails, trim } from "./trim-state.ts";
+import { trimTails } from "./trim-tails.ts";
 
 const GRAB_PIXELS = 9;
 
 /** The part of a line that a tail is. */
-export function tailChain({ history }: Desk, { line, start, u }: Tail): readonly number[] {
-  const points = history.drawing.strokes[line]?.points ?? [];
+export function tailChain({ drawing }: Desk, { line, start, u }: Tail): readonly number[] {
+  const points = drawing.strokes[line]?.points ?? [];
   return start ? between(points, 0, u) : between(points, u, curveCount(points));
 }
 
 function tailNear(desk: Desk, at: Point, pixel: number): Tail | undefined {
-  const tails = desk.gaps.tails
-    .map((tail) => ({ tail, points: tailChain(desk, tail) }))
+  const tails = freshGaps(desk)
+    .tails.map((tail) => ({ tail, points: tailChain(desk, tail) }))
     .filter(({ points }) => points.length >= 8);
   return nearestOnLines(tails, at, GRAB_PIXELS * pixel)?.line.tail;
 }
 
-export function trimTails(desk: DeskStore, tails: readonly Tail[]): void {
-  const { history, edit, set } = desk.getState();
-  const lines = new Map(Object.values(history.drawing.strokes).map(({ id, points }) => [id, points]));
-  const shapes = trimmedLines(lines, tails);
-  set({ hoveredTails: [] });
-  if (shapes.size > 0)
-    edit(reshapeLines(shapes, tails.length === 1 ? "Trim tail" : `Trim ${tails.length} tails`));
-}
-
 export const trimTool: Tool = {
+  name: "trim",
+  word: "Trim",
+  hint: "Click a loose tail, or drag across many",
+  icon: Scissors,
+  sheet: "ink",
   cursor: "crosshair",
-  lightsPockets: false,
   press: ({ desk, at, pixel }) => {
     const caught = new Set<Tail>();
     let last = at;
@@ -46,7 +43,7 @@ export const trimTool: Tool = {
         if (tail) caught.add(tail);
       }
       last = to;
-      desk.getState().set({ hoveredTails: [...caught] });
+      trim.find(desk, [...caught]);
     };
     catchAlong(at);
     return {
@@ -55,29 +52,36 @@ export const trimTool: Tool = {
         if (caught.size > 0) trimTails(desk, [...caught]);
         else desk.getState().tell("There is no loose tail here: a tail runs on past a crossing.");
       },
-      cancel: () => desk.getState().set({ hoveredTails: [] }),
+      cancel: () => trim.find(desk, null),
     };
   },
   hover: ({ desk, at, pixel }) => {
-    const { hoveredTails, set } = desk.getState();
-    const tail = tailNear(desk.getState(), at, pixel);
-    if (tail !== hoveredTails[0] || hoveredTails.length > 1) set({ hoveredTails: tail ? [tail] : [] });
+    const state = desk.getState();
+    const tail = tailNear(state, at, pixel);
+    const before = caughtTails(state);
+    if (tail !== before[0] || before.length > 1) trim.find(desk, tail ? [tail] : null);
+  },
+  key: (desk, { key }) => {
+    if (key !== "Enter") return false;
+    trimTails(desk, shortTails(desk.getState()));
+    return true;
   },
   marks: (desk): OverlayMark[] => {
-    const caught = new Set(desk.hoveredTails);
-    const short = shortTails(desk).filter((tail) => !caught.has(tail));
+    const caught = caughtTails(desk);
+    const short = shortTails(desk).filter((tail) => !caught.includes(tail));
     return [
       ...short.map((tail) => markOf(desk, tail, true)),
-      ...desk.hoveredTails.map((tail) => markOf(desk, tail, false)),
+      ...caught.map((tail) => markOf(desk, tail, false)),
     ];
   },
+  Panel: TrimPanel,
 };
 
 const markOf = (desk: Desk, tail: Tail, dashed: boolean): OverlayMark => ({
   kind: "chain",
   points: tailChain(desk, tail),
   closed: false,
-  tone: "ember",
+  tint: "ember",
   width: dashed ? 2 : 3,
   dashed,
 });

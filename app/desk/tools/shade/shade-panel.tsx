@@ -1,19 +1,21 @@
 import { Trash2 } from "lucide-react";
 import { BLENDS, type Blend } from "#core/drawing/drawing.ts";
 import { changeShade, removeShade } from "#core/drawing/edits.ts";
-import { IconButton } from "../../ui/icon-button.tsx";
-import { Range } from "../../ui/range.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { IconButton } from "../../../ui/icon-button.tsx";
+import { Range } from "../../../ui/range.tsx";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { shade } from "./shade-state.ts";
 
 /** Blend and opacity of the next shade, or of the chosen one. */
-export function LightSettings() {
-  const chosen = useDesk((s) => (s.chosenShade ? s.history.drawing.shades[s.chosenShade] : undefined));
-  const settings = useDesk((s) => s.shadeSettings);
-  const { set, edit } = useDeskStore().getState();
+export function ShadePanel() {
+  const chosen = useDesk((s) => (s.chosenShade ? s.drawing.shades[s.chosenShade] : undefined));
+  const settings = useDesk(shade.settings);
+  const desk = useDeskStore();
+  const { edit, show, keep } = desk.getState();
   const { blend, opacity } = chosen ?? settings;
-  const change = (next: { blend?: Blend; opacity?: number }) => {
-    set({ shadeSettings: { ...settings, ...next } });
-    if (chosen) edit(changeShade(chosen.id, next));
+  const change = (next: { blend?: Blend; opacity?: number }, make = edit) => {
+    shade.change(desk, next);
+    if (chosen) make(changeShade(chosen.id, next));
   };
   return (
     <>
@@ -39,7 +41,8 @@ export function LightSettings() {
         <Range
           label="Opacity of the shade"
           value={opacity}
-          onChange={(value) => change({ opacity: value })}
+          onChange={(value) => change({ opacity: value }, show)}
+          onDone={keep}
         />
         <span className="w-10 whitespace-nowrap tabular-nums">{Math.round(opacity * 100)} %</span>
       </div>

@@ -7,11 +7,12 @@ import { downloadFile } from "../../ui/download.ts";
 import { useNotice } from "../../ui/notices.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
 import { drawingFile, fileName, pngFile, proof, svgFile } from "../deliver/deliver-files.ts";
-import { type DeskStore, useDesk, useDeskStore } from "../store/desk-store.ts";
 import { ProofDialog } from "../deliver/proof-dialog.tsx";
+import type { DeskStore } from "../store/desk-state.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 /** Page size, and the files to take home. */
-export function DeliverSettings() {
+export function DeliverPanel() {
   const desk = useDeskStore();
   const tell = useNotice();
   const [shownProof, setShownProof] = useState<string | null>(null);
@@ -98,7 +99,7 @@ function SaveButton({
 const FIELD = "h-8 rounded-md border border-edge bg-white px-2 tabular-nums";
 
 function PageFields() {
-  const page = useDesk((s) => s.history.drawing.page);
+  const page = useDesk((s) => s.drawing.page);
   const { edit } = useDeskStore().getState();
   const { width, height } = pixelsOf(page, page.ppi);
   return (

@@ -3,19 +3,19 @@ import { showLength } from "#core/drawing/length.ts";
 import { longestReach } from "#core/pockets/reading.ts";
 import { Range } from "../../ui/range.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
 import { bridgeOpenings, sortOpenings } from "../gaps/openings.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 /** The reach with what it closes as it moves; bridges for good; bridges shown or hidden; the check ground. */
-export function GapsSettings() {
+export function GapsPanel() {
   const showBridges = useDesk((s) => s.showBridges);
   const checkGround = useDesk((s) => s.checkGround);
-  const bridges = useDesk((s) => Object.keys(s.history.drawing.bridges).length);
+  const bridges = useDesk((s) => Object.keys(s.drawing.bridges).length);
   const gaps = useDesk((s) => s.gaps);
-  const history = useDesk((s) => s.history);
+  const drawing = useDesk((s) => s.drawing);
   const desk = useDeskStore();
   const { set } = desk.getState();
-  const { closed, open } = sortOpenings({ gaps, history });
+  const { closed, open } = sortOpenings({ gaps, drawing });
   const chosen = closed.length > 0 ? closed : open;
   return (
     <>
@@ -44,7 +44,7 @@ export function GapsSettings() {
 
 /** Openings up to the reach count as closed. While it moves, the pockets it would make light up. */
 function Reach() {
-  const drawing = useDesk((s) => s.history.drawing);
+  const drawing = useDesk((s) => s.drawing);
   const tried = useDesk((s) => s.triedReach);
   const openings = useDesk((s) => s.gaps.openings);
   const desk = useDeskStore();

@@ -1,8 +1,8 @@
-import { Toggle } from "../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { Toggle } from "../../../ui/toggle.tsx";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 
 /** Pouring needs only a colour, which the tin holds; here is the ground to check against. */
-export function FlatsSettings() {
+export function PourPanel() {
   const checkGround = useDesk((s) => s.checkGround);
   const { set } = useDeskStore().getState();
   return (

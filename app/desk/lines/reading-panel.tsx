@@ -2,11 +2,11 @@ import { ranked } from "#core/drawing/drawing.ts";
 import { setStrict } from "#core/drawing/edits.ts";
 import { showLength } from "#core/drawing/length.ts";
 import { Toggle } from "../../ui/toggle.tsx";
-import { useDesk, useDeskStore } from "../store/desk-store.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 /** What the lines are, and how their ends are read. */
-export function ReadingSettings() {
-  const drawing = useDesk((s) => s.history.drawing);
+export function ReadingPanel() {
+  const drawing = useDesk((s) => s.drawing);
   const { edit } = useDeskStore().getState();
   const widths = ranked(drawing.strokes).map(({ width }) => width);
   return (

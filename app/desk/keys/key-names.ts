@@ -1,0 +1,25 @@
+/** Keys by what they mean, for tools and stages alike. */
+import type { Point } from "#core/geometry/point.ts";
+
+const ARROWS: Record<string, Point> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
+/** The way an arrow key points. */
+export const arrowOf = ({ key }: KeyboardEvent): Point | undefined => ARROWS[key];
+
+export const isRemoval = ({ key }: KeyboardEvent): boolean => key === "Backspace" || key === "Delete";
+
+/** Screen pixels one press of an arrow moves what is held, and with Shift. */
+const STEP = 2;
+const FAR = 20;
+
+/** The way in page units that an arrow moves what is held; undefined for other keys. */
+export function nudgeOf(event: KeyboardEvent, scale: number): Point | undefined {
+  const arrow = arrowOf(event);
+  const step = (event.shiftKey ? FAR : STEP) / scale;
+  return arrow && [arrow[0] * step, arrow[1] * step];
+}

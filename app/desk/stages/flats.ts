@@ -1,0 +1,30 @@
+/** Flats: pouring colour into pockets. */
+import { removeFlat } from "#core/drawing/edits.ts";
+import { isRemoval } from "../keys/key-names.ts";
+import { pocketCounts } from "../pockets/stats.ts";
+import { nextPocketSnag } from "../press/next-snag.ts";
+import { dipTool } from "../tools/dip/dip.ts";
+import { lookTool } from "../tools/look/look.ts";
+import { emptyTool, emptyWalked, pourTool } from "../tools/pour/pour.ts";
+import { PourPanel } from "../tools/pour/pour-panel.tsx";
+import type { Stage } from "./stage.ts";
+
+export const flatsStage: Stage = {
+  name: "Flats",
+  sheet: "flats",
+  tools: [pourTool, emptyTool, dipTool, lookTool],
+  figure: (desk) => {
+    const { all, coloured } = pocketCounts(desk);
+    return desk.reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;
+  },
+  keys: "Arrows walk the pockets, Enter uses the tool, Backspace empties.",
+  Panel: PourPanel,
+  nextSnag: nextPocketSnag,
+  key: (desk, event) => {
+    if (!isRemoval(event)) return false;
+    const { chosenFlat, edit } = desk.getState();
+    if (chosenFlat) edit(removeFlat(chosenFlat));
+    else emptyWalked(desk);
+    return true;
+  },
+};

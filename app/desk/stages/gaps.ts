@@ -1,0 +1,31 @@
+/** Gaps: finding openings and closing them. */
+import { GapsPanel } from "../gaps/gaps-panel.tsx";
+import { bridgeOpenings, leaveOpen, sortOpenings } from "../gaps/openings.ts";
+import { isRemoval } from "../keys/key-names.ts";
+import { nextOpening } from "../press/next-snag.ts";
+import { bridgeTool, unbridgeTool } from "../tools/bridge/bridge.ts";
+import { explainTool } from "../tools/explain/explain.ts";
+import { lookTool } from "../tools/look/look.ts";
+import { pullTool } from "../tools/pull/pull.ts";
+import type { Stage } from "./stage.ts";
+
+export const gapsStage: Stage = {
+  name: "Gaps",
+  sheet: "ink",
+  tools: [explainTool, bridgeTool, unbridgeTool, pullTool, lookTool],
+  figure: (desk) => countOpenings(sortOpenings(desk).open.length),
+  keys: "N steps through openings, Enter bridges, Backspace leaves open.",
+  Panel: GapsPanel,
+  nextSnag: nextOpening,
+  key: (desk, event) => {
+    const state = desk.getState();
+    const { chosenOpening } = state;
+    if (chosenOpening === null) return false;
+    if (isRemoval(event)) leaveOpen(state, [chosenOpening]);
+    else if (event.key === "Enter") bridgeOpenings(state, [chosenOpening]);
+    else return false;
+    return true;
+  },
+};
+
+const countOpenings = (count: number): string => (count === 1 ? "1 opening" : `${count} openings`);

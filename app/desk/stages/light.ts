@@ -1,0 +1,20 @@
+/** Light: shade beneath the ink. */
+import { nextPocketSnag } from "../press/next-snag.ts";
+import { dipTool } from "../tools/dip/dip.ts";
+import { lookTool } from "../tools/look/look.ts";
+import { adjustTool, shadeTool } from "../tools/shade/shade.ts";
+import { ShadePanel } from "../tools/shade/shade-panel.tsx";
+import type { Stage } from "./stage.ts";
+
+export const lightStage: Stage = {
+  name: "Light",
+  sheet: "shade",
+  tools: [shadeTool, adjustTool, dipTool, lookTool],
+  figure: ({ drawing }) => {
+    const count = Object.keys(drawing.shades).length;
+    return count === 1 ? "1 shade" : `${count} shades`;
+  },
+  keys: "Arrows walk the pockets, Backspace removes the chosen shade.",
+  Panel: ShadePanel,
+  nextSnag: nextPocketSnag,
+};

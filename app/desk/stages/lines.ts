@@ -1,0 +1,33 @@
+/** Lines: drawing, tidying, trimming, bending and arranging them. */
+
+import { chooseLine } from "../lines/choose-line.ts";
+import { ReadingPanel } from "../lines/reading-panel.tsx";
+import { nextPocketSnag } from "../press/next-snag.ts";
+import { arrangeTool } from "../tools/arrange/arrange.ts";
+import { bendTool } from "../tools/bend/bend.ts";
+import { drawTool } from "../tools/draw/draw.ts";
+import { lookTool } from "../tools/look/look.ts";
+import { tidyTool } from "../tools/tidy/tidy.ts";
+import { trimTool } from "../tools/trim/trim.ts";
+import type { Stage } from "./stage.ts";
+
+export const linesStage: Stage = {
+  name: "Lines",
+  sheet: "ink",
+  tools: [drawTool, tidyTool, trimTool, bendTool, arrangeTool, lookTool],
+  figure: ({ drawing }) =>
+    countLines(Object.keys(drawing.strokes).length, Object.keys(drawing.inkShapes).length),
+  keys: "Brackets choose lines, arrows move what is chosen.",
+  Panel: ReadingPanel,
+  nextSnag: nextPocketSnag,
+  key: (desk, { key }) => {
+    if (key !== "[" && key !== "]") return false;
+    chooseLine(desk, key === "]" ? 1 : -1);
+    return true;
+  },
+};
+
+function countLines(strokes: number, shapes: number): string {
+  if (shapes > 0) return strokes + shapes === 1 ? "1 line" : `${strokes + shapes} lines`;
+  return strokes === 1 ? "1 stroke" : `${strokes} strokes`;
+}

@@ -1,0 +1,137 @@
+/** What the desk knows, and what it can do. */
+import type { StoreApi } from "zustand";
+import type { Drawing, Paint } from "#core/drawing/drawing.ts";
+import type { Edit, History } from "#core/drawing/history.ts";
+import type { Point } from "#core/geometry/point.ts";
+import type { Opening } from "#core/pockets/free-space.ts";
+import type { Leak } from "#core/pockets/leak.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import type { ReachReading } from "#core/pockets/reach-reading.ts";
+import type { Derived, Scene } from "#core/scene/scene.ts";
+import type { KeepState } from "../../keep/keeper.ts";
+import type { Size, View } from "../../painting/view.ts";
+import type { Client } from "../../work/clients.ts";
+import type { PictureWork } from "../../work/picture.worker.ts";
+import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
+
+export const STAGE_NAMES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
+export type StageName = (typeof STAGE_NAMES)[number];
+
+export interface DeskState {
+  readonly id: string;
+  /** What is kept. */
+  readonly history: History;
+  /** What is shown everywhere: the drawing that is kept, with the edit under way. */
+  readonly drawing: Drawing;
+  /** Shown, and kept once the hand lets go. */
+  readonly underway: Edit | null;
+  readonly derived: Derived;
+  readonly scene: Scene;
+  /** Grows with every change of the lines that openings are read from. */
+  readonly stamp: number;
+  readonly gaps: StampedGaps;
+  /** True while the worker looks for pockets. */
+  readonly reading: boolean;
+  /** Why there are no pockets, where their lines ask for too much. */
+  readonly trouble: string | null;
+  readonly keeping: KeepState;
+  readonly stage: StageName;
+  /** The tool chosen on each stage; its first where none was. */
+  readonly tools: Readonly<Partial<Record<StageName, string>>>;
+  /** The tool a held key has put in the hand. */
+  readonly heldTool: string | null;
+  /** Settings by tool; a tool alone knows what its own are (tools/tool-state.ts). */
+  readonly settings: Readonly<Record<string, object>>;
+  /** What the tool in use holds; emptied when another is taken up. */
+  readonly held: { readonly tool: string; readonly what: object } | null;
+  readonly paint: Paint;
+  /** Ids of the lines that are chosen. */
+  readonly selected: readonly string[];
+  readonly chosenShade: string | null;
+  /** The flat shape that was clicked last. */
+  readonly chosenFlat: string | null;
+  readonly chosenOpening: number | null;
+  /** The colour or shade that waits for its pocket and was shown last. */
+  readonly shownWaiting: string | null;
+  readonly view: View;
+  /** The size of the mat in CSS pixels. */
+  readonly matSize: Size;
+  /** The pocket walked to by keyboard, by its index. */
+  readonly walked: number | null;
+  readonly leak: (Leak & { readonly wish?: Wish }) | null;
+  /** What a reach that is being tried would close. */
+  readonly triedReach: (ReachReading & { readonly width: number }) | null;
+  readonly showBridges: boolean;
+  readonly checkGround: boolean;
+  readonly mat: "light" | "middle" | "dark";
+  readonly lastExport: string | null;
+  /** Said aloud to screen readers. */
+  readonly said: string;
+  /** Why something did not happen, shown where the hand is. */
+  readonly reason: Reason | null;
+  /** Where the pointer is and what it does; it changes without anyone being told. */
+  readonly pointer: Pointer;
+}
+
+/** Openings and ends of the lines as they were at a stamp. */
+export interface StampedGaps extends GapReading {
+  readonly stamp: number;
+}
+
+/** A sentence for the eye. */
+export interface Reason {
+  readonly text: string;
+  /** CSS pixels of the mat; null where there is no pointer. */
+  readonly at: Point | null;
+}
+
+export interface Pointer {
+  /** CSS pixels of the mat. */
+  at: Point | null;
+  /** Ends the gesture under way and leaves no trace of it. */
+  cancel: (() => void) | null;
+}
+
+/** What lies under the pointer: no panel listens to it. */
+export interface Hover {
+  readonly pocket: Pocket | null;
+  /** What the tool in hand has found there. */
+  readonly under: { readonly tool: string; readonly what: unknown } | null;
+}
+
+/** What was asked for before colour would have run out: done once the openings are bridged. */
+export interface Wish {
+  readonly at: Point;
+  readonly paint: Paint | null;
+}
+
+export interface DeskActions {
+  readonly hover: StoreApi<Hover>;
+  /** Makes an edit and keeps it; refused where its sheet is locked or hidden. */
+  readonly edit: (edit: Edit) => void;
+  /** Shows what an edit would make of the kept drawing, in place of any shown before; null shows the drawing as it is. */
+  readonly show: (edit: Edit | null) => void;
+  /** Keeps the edit that is shown, as one step. */
+  readonly keep: () => void;
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly set: (change: Partial<DeskState>) => void;
+  readonly chooseTool: (tool: string) => void;
+  readonly chooseStage: (stage: StageName) => void;
+  /** Says why something did not happen, for eye and ear. */
+  readonly tell: (text: string) => void;
+  /** Why colour would run out of a place; a wish is what was asked for there. */
+  readonly explainLeak: (at: Point, wish?: Wish) => Promise<void>;
+  /** Bridges openings for good; when none is left on the way out of a wish's place, the wish is fulfilled. */
+  readonly bridgeLeak: (openings: readonly Opening[]) => void;
+  /** Shows what a reach in page units would close, without touching the drawing. */
+  readonly tryReach: (width: number) => Promise<void>;
+  /** Answers questions about the lines as they are shown. */
+  readonly lines: Client<PocketWork>;
+  /** PNG and thumbnail are made here; loaded with the desk, so that saving needs no server. */
+  readonly pictures: Client<PictureWork>;
+  readonly close: () => void;
+}
+
+export type Desk = DeskState & DeskActions;
+export type DeskStore = StoreApi<Desk>;

@@ -1,0 +1,41 @@
+/** The lines that are arranged, and how they are moved as one. */
+import { carriedBy } from "#core/drawing/carried.ts";
+import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
+import type { Edit } from "#core/drawing/history.ts";
+import { transformLines } from "#core/drawing/line-edits.ts";
+import type { Matrix } from "#core/geometry/matrix.ts";
+import { type Box, boundsOf } from "#core/geometry/point.ts";
+import { chainsOf } from "../../lines/lines-near.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { toolState } from "../tool-state.ts";
+
+interface Settings {
+  /** Whether the ink's width is scaled with its lines. */
+  readonly scaleWidths: boolean;
+}
+
+/** `under` is the id of the line beneath the pointer. */
+export const arrange = toolState<Settings, object, string>("arrange", { scaleWidths: true }, {});
+
+export const chosenLines = ({
+  drawing,
+  selected,
+}: Pick<Desk, "drawing" | "selected">): (Stroke | InkShape)[] =>
+  selected.flatMap((id) => drawing.strokes[id] ?? drawing.inkShapes[id] ?? []);
+
+export const frameOf = (desk: Pick<Desk, "drawing" | "selected">): Box | undefined =>
+  boundsOf(chosenLines(desk).flatMap(chainsOf));
+
+/** Transforms the chosen lines from where they are now, with all that goes along. */
+export function transforming(desk: DeskStore, label: string): (matrix: Matrix) => Edit {
+  const state = desk.getState();
+  const carried = carriedBy(state.drawing, state.selected, state.derived.pockets);
+  const { scaleWidths } = arrange.settings(state);
+  return (matrix) => transformLines(carried, matrix, { scaleWidths, label });
+}
+
+/** Moves, scales, turns or mirrors the chosen lines in one step. */
+export function transformChosen(desk: DeskStore, matrix: Matrix, label: string): void {
+  const { selected, edit } = desk.getState();
+  if (selected.length > 0) edit(transforming(desk, label)(matrix));
+}

@@ -1,0 +1,68 @@
+/** How far tidying goes, which corners it must keep, and what it would make of the lines. */
+import { ranked } from "#core/drawing/drawing.ts";
+import { diagonal } from "#core/geometry/point.ts";
+import type { TidySettings } from "#core/lines/tidy.ts";
+import type { TidyReading } from "../../../work/pockets.worker.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { toolState } from "../tool-state.ts";
+
+interface Settings {
+  /** Page units; a small part of the page when null. */
+  readonly tolerance: number | null;
+  /** Degrees. */
+  readonly corner: number;
+  readonly straight: boolean;
+}
+
+interface Held {
+  /** Corners that must be kept: numbers of points by line, true while the line has so many numbers. */
+  readonly pins: Readonly<Record<string, { readonly of: number; readonly points: readonly number[] }>>;
+  /** What tidying comes to, true while the lines are those it was worked out for. */
+  readonly preview: { readonly stamp: number; readonly reading: TidyReading } | null;
+}
+
+/** `under` is the id of the line beneath the pointer. */
+export const tidy = toolState<Settings, Held, string>(
+  "tidy",
+  { tolerance: null, corner: 45, straight: false },
+  { pins: {}, preview: null },
+);
+
+/** A part of the page's diagonal. */
+const TOLERANCE = 0.0008;
+
+export const tidyTolerance = (desk: Desk): number =>
+  tidy.settings(desk).tolerance ?? TOLERANCE * diagonal(desk.drawing.page.box);
+
+export function tidySettings(desk: Desk): TidySettings {
+  const { corner, straight } = tidy.settings(desk);
+  return { tolerance: tidyTolerance(desk), corner: (corner * Math.PI) / 180, straight };
+}
+
+/** The lines to tidy: those chosen, or all. */
+export const tidyTargets = ({ selected, drawing }: Desk): string[] =>
+  selected.length > 0 ? [...selected] : ranked(drawing.strokes).map(({ id }) => id);
+
+/** Pinned points by line, of the lines that are still as they were pinned. */
+export const pinsOf = (desk: Desk): Record<string, readonly number[]> =>
+  Object.fromEntries(
+    Object.entries(tidy.held(desk).pins).flatMap(([id, { of, points }]) =>
+      desk.drawing.strokes[id]?.points.length === of ? [[id, points]] : [],
+    ),
+  );
+
+export function tidyPreview(desk: Desk): TidyReading | null {
+  const { preview } = tidy.held(desk);
+  return preview?.stamp === desk.stamp ? preview.reading : null;
+}
+
+let asked = 0;
+
+/** Works out what tidying the lines in hand would make of them. */
+export async function previewTidy(desk: DeskStore): Promise<void> {
+  const turn = ++asked;
+  const state = desk.getState();
+  const reading = await state.lines.work.tidy(tidyTargets(state), tidySettings(state), pinsOf(state));
+  const inHand = (desk.getState().held?.tool ?? tidy.name) === tidy.name;
+  if (turn === asked && inHand) tidy.hold(desk, { preview: { stamp: state.stamp, reading } });
+}
