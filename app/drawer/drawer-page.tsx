@@ -3,11 +3,11 @@ import { Copy, FilePlus2, FolderOpen, Pencil, ScanLine, Trash2 } from "lucide-re
 import { type DragEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import { Form, Link, useFetcher } from "react-router";
 import type { Kept } from "../keep/shelf.ts";
-import type { Card } from "../routes/drawer.tsx";
 import { PICTURES } from "../scan/held-scan.ts";
 import { FrondMark } from "../ui/frond-mark.tsx";
 import { useNotice } from "../ui/notices.tsx";
 import { BlankDialog } from "./blank-dialog.tsx";
+import type { Card } from "./card.ts";
 import type { Demo } from "./demo.ts";
 import { ImportDialog } from "./import-dialog.tsx";
 import { NameDialog } from "./name-dialog.tsx";

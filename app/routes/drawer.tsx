@@ -1,4 +1,5 @@
 import { redirect } from "react-router";
+import type { Card } from "../drawer/card.ts";
 import { DEMOS } from "../drawer/demos.server.ts";
 import { DrawerPage } from "../drawer/drawer-page.tsx";
 import { openDemo } from "../drawer/open-demo.ts";
@@ -18,15 +19,6 @@ export const meta: Route.MetaFunction = () => [
   { title: "Fern Pocket" },
   { name: "description", content: "Colours vector line art for spot illustrations." },
 ];
-
-/** What the drawer shows of a drawing. */
-export interface Card {
-  readonly id: string;
-  readonly name: string;
-  readonly changedAt: number;
-  readonly thumbnail: string;
-  readonly strokes: number;
-}
 
 export function loader() {
   return { demos: DEMOS, cards: [] as Card[], storage: "browser" as Kept };

@@ -3,11 +3,10 @@
  * from outside, one with negative area is the rim of an island, one with none is a tree of loose lines. Each
  * island's face is found by looking left from its leftmost point to the nearest edge.
  */
-import { type Cells, columnOf, eachIn, rowOf } from "./cells.ts";
+import { columnOf, eachIn, rowOf } from "./cells.ts";
 import { cross } from "./exact.ts";
-import { type HalfEdges, originOf, targetOf } from "./half-edges.ts";
-import type { Join } from "./joins.ts";
-import type { Lattice, Line, Segments } from "./segments.ts";
+import { originOf, targetOf } from "./half-edges.ts";
+import type { MapParts } from "./map-parts.ts";
 import { isSliver } from "./slivers.ts";
 
 /** What a loop is: the outer bound of a face, the rim of an island, or nothing that encloses. */
@@ -31,16 +30,6 @@ export interface Faces {
   /** One of LOOP for each loop. */
   kind: Uint8Array;
   readonly islands: Map<number, Island>;
-}
-
-/** What faces are read from. */
-export interface MapParts {
-  readonly lines: readonly Line[];
-  readonly joins: ReadonlyMap<number, Join>;
-  readonly lattice: Lattice;
-  readonly segs: Segments;
-  readonly cells: Cells;
-  readonly halfEdges: HalfEdges;
 }
 
 /** `loop` is lent for the result: two numbers a slot. */

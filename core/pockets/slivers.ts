@@ -6,8 +6,8 @@
  */
 import { curveCount, isBent, pointAt } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import type { MapParts } from "./faces.ts";
 import { originOf } from "./half-edges.ts";
+import type { MapParts } from "./map-parts.ts";
 import { endParameter, goesOn, toPage } from "./segments.ts";
 
 /** Rounding to the lattice makes no face thicker on average than this many steps. */

@@ -1,7 +1,16 @@
-import type { Desk, StampedGaps } from "../store/desk-state.ts";
+/** Openings, ends and tails for whoever is to change lines by them: never those of lines that have changed since. */
+import type { LooseEnd } from "#core/pockets/reading.ts";
+import type { GapReading } from "../../work/pockets.worker.ts";
+import type { Desk } from "../store/desk-state.ts";
 
-const NOTHING = { openings: [], looseEnds: [], tails: [] } as const;
+const NOTHING: GapReading = { openings: [], looseEnds: [], tails: [] };
 
-/** Openings, ends and tails for whoever is to change lines by them: none while the lines are not those they were read from. */
-export const freshGaps = ({ gaps, stamp }: Pick<Desk, "gaps" | "stamp">): Omit<StampedGaps, "stamp"> =>
-  gaps.stamp === stamp ? gaps : NOTHING;
+export const areFresh = ({ gaps, stamp }: Pick<Desk, "gaps" | "stamp">): boolean => gaps.stamp === stamp;
+
+/** None while the lines are not those they were read from. */
+export const freshGaps = (desk: Pick<Desk, "gaps" | "stamp">): GapReading =>
+  areFresh(desk) ? desk.gaps : NOTHING;
+
+/** Loose ends of lines that are still as they were read. */
+export const standingEnds = ({ gaps, drawing }: Desk): LooseEnd[] =>
+  gaps.looseEnds.filter(({ line }) => gaps.strokes[line] === drawing.strokes[line]);

@@ -73,9 +73,10 @@ export interface DeskState {
   readonly pointer: Pointer;
 }
 
-/** Openings and ends of the lines as they were at a stamp. */
+/** Openings and ends, with the stamp and the strokes they were read from. */
 export interface StampedGaps extends GapReading {
   readonly stamp: number;
+  readonly strokes: Drawing["strokes"];
 }
 
 /** A sentence for the eye. */

@@ -18,7 +18,7 @@ import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./des
 import { refusal } from "./locks.ts";
 import { PocketFollower } from "./pocket-follower.ts";
 
-const NO_GAPS: StampedGaps = { stamp: -1, openings: [], looseEnds: [], tails: [] };
+const NO_GAPS: StampedGaps = { stamp: -1, strokes: {}, openings: [], looseEnds: [], tails: [] };
 
 /** What is shown depends on these and nothing else. */
 function shownState(drawing: Drawing, pockets: readonly Pocket[], before?: Derived) {
@@ -64,7 +64,10 @@ export function createDesk(id: string, opened: Opened): DeskStore {
 
     const follower = new PocketFollower(lines.work, drawing, {
       onPockets,
-      onGaps: (gaps) => set({ gaps: { ...gaps, stamp: get().stamp }, chosenOpening: null }),
+      onGaps: (gaps) => {
+        const { stamp, drawing: read } = get();
+        set({ gaps: { ...gaps, stamp, strokes: read.strokes }, chosenOpening: null });
+      },
     });
 
     /** Shows a drawing everywhere at once; lines that changed are read anew. */

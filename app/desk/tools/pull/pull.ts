@@ -5,7 +5,7 @@ import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pulledEnd } from "#core/lines/pull.ts";
 import type { LooseEnd } from "#core/pockets/reading.ts";
-import { freshGaps } from "../../gaps/fresh-gaps.ts";
+import { areFresh, freshGaps, standingEnds } from "../../gaps/fresh-gaps.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
 
@@ -14,8 +14,8 @@ const SNAP_PIXELS = 14;
 
 function nearestEnd(desk: Desk, at: Point, within: number): LooseEnd | undefined {
   const byDistance = (a: LooseEnd, b: LooseEnd) => distance(a.at, at) - distance(b.at, at);
-  return freshGaps(desk)
-    .looseEnds.filter((end) => distance(end.at, at) <= within)
+  return standingEnds(desk)
+    .filter((end) => distance(end.at, at) <= within)
     .sort(byDistance)[0];
 }
 
@@ -63,7 +63,14 @@ export const pullTool: Tool = {
         const dragged = to && distance(at, press.at) > 4 * press.pixel;
         const place = dragged ? to : meetingPlace(desk.getState(), end);
         if (place) pull(desk, end, place);
-        else desk.getState().tell("No line is near this end. Drag it onto the one it should meet.");
+        else
+          desk
+            .getState()
+            .tell(
+              areFresh(desk.getState())
+                ? "No line is near this end. Drag it onto the one it should meet."
+                : "The lines are being read anew. Try again in a moment.",
+            );
       },
       trail: () => ({ points: [end.at, to ?? end.at], closed: false, snapped }),
     };
