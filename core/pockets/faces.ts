@@ -5,7 +5,7 @@
  */
 import { columnOf, eachIn, rowOf } from "./cells.ts";
 import { cross } from "./exact.ts";
-import { originOf, targetOf } from "./half-edges.ts";
+import { type HalfEdges, originOf, targetOf } from "./half-edges.ts";
 import type { MapParts } from "./map-parts.ts";
 import { isSliver } from "./slivers.ts";
 
