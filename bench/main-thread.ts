@@ -11,6 +11,7 @@ import type { Point } from "../core/geometry/point.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { pocketsOf } from "../core/pockets/pockets.ts";
 import { linesOf } from "../core/pockets/reading.ts";
+import { CHROMIUM } from "./chromium.ts";
 import { goTo } from "./go-to.ts";
 
 const PORT = 4193;
@@ -21,16 +22,7 @@ export async function mainThreadBench(): Promise<void> {
     env: { ...process.env, PORT: String(PORT), HOST: "127.0.0.1", NODE_ENV: "production" },
     stdio: "ignore",
   });
-  const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
-    args: [
-      "--no-sandbox",
-      "--disable-gpu",
-      "--disable-quic",
-      "--no-first-run",
-      "--disable-background-networking",
-    ],
-  });
+  const browser = await chromium.launch(CHROMIUM);
   try {
     await measure(await browser.newPage({ viewport: { width: 1280, height: 800 } }));
   } finally {

@@ -4,6 +4,7 @@ import { gapsBench } from "./gaps.ts";
 import { killsBench } from "./kills.ts";
 import { lanternBench } from "./lantern.ts";
 import { mainThreadBench } from "./main-thread.ts";
+import { sceneBench } from "./scene.ts";
 import { traceBench } from "./trace.ts";
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
@@ -11,6 +12,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   gaps: gapsBench,
   engines: enginesBench,
   trace: traceBench,
+  scene: sceneBench,
   "main-thread": mainThreadBench,
 };
 

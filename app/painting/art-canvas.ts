@@ -30,7 +30,7 @@ export class ArtCanvas {
     const scene = this.sender.message(sheets);
     this.send(
       { kind: "scene", scene },
-      scene.sheets.map(({ numbers }) => numbers.buffer),
+      scene.sheets.flatMap(({ numbers }) => numbers?.buffer ?? []),
     );
   }
 

@@ -5,13 +5,14 @@
 import type { Box } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
 import type { Item, SceneSheet } from "#core/scene/items.ts";
+import { sameList } from "#core/scene/kept.ts";
 import type { PaintedSheet } from "./canvas-painter.ts";
 
-/** A sheet by the numbers of its items; sheets of one name are told apart by their order. */
+/** A sheet by the numbers of its items; without them where they are those of the message before. */
 export interface NumberedSheet {
   readonly name: string;
   readonly opacity: number;
-  readonly numbers: Uint32Array<ArrayBuffer>;
+  readonly numbers?: Uint32Array<ArrayBuffer>;
 }
 
 export interface SceneMessage {
@@ -20,105 +21,104 @@ export interface SceneMessage {
   readonly fresh: readonly (readonly [number: number, item: Item])[];
 }
 
-/** Numbers items on the sending side. */
+/** Numbers items on the sending side. An item stays on its sheet. */
 export class SceneSender {
   private readonly numbers = new WeakMap<Item, number>();
   private named = 0;
-  private held = new Set<number>();
+  private sent = new Map<string, readonly Item[]>();
 
   message(sheets: readonly SceneSheet[]): SceneMessage {
     const fresh: [number, Item][] = [];
-    const now = new Set<number>();
-    const numbered = sheets.map(({ name, opacity, items }) => {
-      const numbers = Uint32Array.from(items, (item) => {
-        const number = this.numberOf(item);
-        if (!this.held.has(number) && !now.has(number)) fresh.push([number, item]);
-        now.add(number);
-        return number;
+    const keys = keysOf(sheets);
+    const numbered = sheets.map(({ name, opacity, items }, i): NumberedSheet => {
+      const last = this.sent.get(keys[i]) ?? NONE;
+      if (sameItems(last, items)) return { name, opacity };
+      const held = new Set(last);
+      const numbers = Uint32Array.from(items, (item) => this.numberOf(item));
+      items.forEach((item, k) => {
+        if (!held.has(item)) fresh.push([numbers[k], item]);
       });
       return { name, opacity, numbers };
     });
-    this.held = now;
+    this.sent = new Map(keys.map((key, i) => [key, sheets[i].items]));
     return { sheets: numbered, fresh };
   }
 
   private numberOf(item: Item): number {
-    const known = this.numbers.get(item);
-    if (known !== undefined) return known;
-    this.numbers.set(item, ++this.named);
-    return this.named;
+    const number = this.numbers.get(item) ?? ++this.named;
+    this.numbers.set(item, number);
+    return number;
   }
+}
+
+const NONE: readonly Item[] = [];
+
+const sameItems = (a: readonly Item[], b: readonly Item[]): boolean => a === b || sameList(a, b);
+
+/** Names for sheets; those of one name are told apart by their order. */
+function keysOf(sheets: readonly { readonly name: string }[]): string[] {
+  const seen = new Map<string, number>();
+  return sheets.map(({ name }) => {
+    const nth = seen.get(name) ?? 0;
+    seen.set(name, nth + 1);
+    return `${name} ${nth}`;
+  });
 }
 
 /** What has to be painted again: a box in page units, everything, or nothing. */
 export type Damage = Box | "all" | undefined;
 
-/** Holds what was sent on the receiving side. */
+interface HeldSheet extends PaintedSheet {
+  readonly byNumber: ReadonlyMap<number, Item>;
+}
+
+const NOTHING: HeldSheet = { opacity: 1, items: [], byNumber: new Map() };
+
+/** Holds what was sent on the receiving side, and nothing that is shown no more. */
 export class HeldScene {
-  private items = new Map<number, Item>();
-  private numbered: readonly NumberedSheet[] = [];
+  private held = new Map<string, HeldSheet>();
   sheets: readonly PaintedSheet[] = [];
 
   /** Takes a message in and says what it changes. */
   take({ sheets, fresh }: SceneMessage): Damage {
-    const before = this.items;
     const incoming = new Map(fresh);
-    const item = (number: number) => before.get(number) ?? incoming.get(number)!;
-    this.items = new Map();
-    this.sheets = sheets.map(({ opacity, numbers }) => ({
-      opacity,
-      items: Array.from(numbers, (number) => {
-        const one = item(number);
-        this.items.set(number, one);
-        return one;
+    const before = this.held;
+    const keys = keysOf(sheets);
+    this.held = new Map(
+      sheets.map(({ opacity, numbers }, i): [string, HeldSheet] => {
+        const last = before.get(keys[i]) ?? NOTHING;
+        if (!numbers) return [keys[i], { ...last, opacity }];
+        const items = Array.from(numbers, (number) => incoming.get(number) ?? last.byNumber.get(number)!);
+        return [keys[i], { opacity, items, byNumber: new Map(items.map((item, k) => [numbers[k], item])) }];
       }),
-    }));
-    const damage = damageBetween(this.numbered, sheets, item);
-    this.numbered = sheets;
-    return damage;
+    );
+    this.sheets = [...this.held.values()];
+    return damageBetween(before, this.held);
   }
 }
 
-function damageBetween(
-  before: readonly NumberedSheet[],
-  after: readonly NumberedSheet[],
-  item: (number: number) => Item,
-): Damage {
-  const old = byKey(before);
-  const now = byKey(after);
+type Sheets = ReadonlyMap<string, PaintedSheet>;
+
+function damageBetween(before: Sheets, after: Sheets): Damage {
   let box: Box | undefined;
-  for (const key of new Set([...old.keys(), ...now.keys()])) {
-    const [a, b] = [old.get(key), now.get(key)];
+  for (const key of new Set([...before.keys(), ...after.keys()])) {
+    const [a, b] = [before.get(key), after.get(key)];
     if (a && b && a.opacity !== b.opacity) return "all";
-    for (const number of differing(a?.numbers ?? NONE, b?.numbers ?? NONE))
-      box = around(box, boxOfItem(item(number)));
+    if (a?.items === b?.items) continue;
+    for (const item of differing(a?.items ?? NONE, b?.items ?? NONE)) box = around(box, boxOfItem(item));
   }
   return box;
 }
 
-const NONE = new Uint32Array(0);
-
-function byKey(sheets: readonly NumberedSheet[]): Map<string, NumberedSheet> {
-  const seen = new Map<string, number>();
-  return new Map(
-    sheets.map((sheet) => {
-      const nth = seen.get(sheet.name) ?? 0;
-      seen.set(sheet.name, nth + 1);
-      return [`${sheet.name} ${nth}`, sheet];
-    }),
-  );
-}
-
-/** Numbers that are in one list alone, or that others in both lists have changed places with. */
-function differing(before: Uint32Array, after: Uint32Array): number[] {
+/** Items that are in one list alone, or that others in both lists have changed places with. */
+function differing(before: readonly Item[], after: readonly Item[]): Item[] {
   const [old, now] = [new Set(before), new Set(after)];
-  const found = [...before].filter((number) => !now.has(number));
-  found.push(...[...after].filter((number) => !old.has(number)));
-  const kept = after.filter((number) => old.has(number));
-  before
-    .filter((number) => now.has(number))
-    .forEach((number, i) => {
-      if (kept[i] !== number) found.push(number, kept[i]);
-    });
+  const found = before.filter((item) => !now.has(item));
+  found.push(...after.filter((item) => !old.has(item)));
+  const kept = after.filter((item) => old.has(item));
+  const stayed = before.filter((item) => now.has(item));
+  stayed.forEach((item, i) => {
+    if (kept[i] !== item) found.push(item, kept[i]);
+  });
   return found;
 }

@@ -1,5 +1,5 @@
 /** The edits a drawing knows, each a small named value. */
-import { current, type Draft, isDraft } from "immer";
+import { current, type Draft, isDraft, original } from "immer";
 import {
   type Anchor,
   type Blend,
@@ -68,7 +68,7 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
     })),
   }));
   return (draft) => {
-    let rank = topRank(draft.pours);
+    let rank = topRank(plainTable(draft.pours));
     for (const { target, paint, id, shades } of named) {
       const anchor = target.anchor as Draft<Anchor>;
       for (const shade of shades)
@@ -79,6 +79,9 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
     }
   };
 }
+
+/** As it was before this change: asking a draft for each of its entities would make a draft of each. */
+const plainTable = <T extends object>(table: Draft<T>): T => original(table) as T;
 
 const plain = <T extends object>(value: Draft<T>): Draft<T> =>
   isDraft(value) ? (current(value) as Draft<T>) : value;

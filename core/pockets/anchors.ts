@@ -22,6 +22,7 @@ export interface Matches {
     readonly pours: Table<Anchored>;
     /** For each pocket the pour whose region fits it best. */
     readonly byRegion: readonly (string | undefined)[];
+    readonly near: PoursNear;
   };
 }
 
@@ -32,73 +33,99 @@ export function matchAnchors(
   others: Table<Anchored>,
   before?: Matches,
 ): Matches {
-  const byRegion = regionMatches(pockets, pours, before?.of);
-  const pourOf = withLinesFollowed(pockets, pours, byRegion);
+  const all = Object.values(pours);
+  const { byRegion, near } = regionMatches(pockets, pours, all, before?.of);
+  const pourOf = withLinesFollowed(pockets, all, byRegion);
   return {
     pourOf,
     pocketsOf: pocketsOfOthers(pockets, pours, pourOf, others),
-    of: { pockets, pours, byRegion },
+    of: { pockets, pours, byRegion, near },
   };
 }
-
-type Found = (string | undefined)[];
 
 /** The best pour of each pocket; looked for anew only where pockets or pours are not as they were. */
 function regionMatches(
   pockets: readonly Pocket[],
   pours: Table<Anchored>,
+  all: readonly Anchored[],
   before: Matches["of"] | undefined,
-): Found {
-  const all = Object.values(pours);
-  const near = new NearBoxes(all.map(({ anchor }) => boxOf(anchor)));
-  const best = (pocket: Pocket) => bestPour(pocket, all, near);
-  const fresh = all.filter((pour) => !before || !sameClaim(before.pours[pour.id], pour));
-  if (!before || fresh.length > FEW) return pockets.map(best);
-  const known = new Map(before.pockets.map((pocket, index) => [pocket, before.byRegion[index]]));
+): Pick<Matches["of"], "byRegion" | "near"> {
+  const fresh = before ? all.filter((pour) => !sameClaim(before.pours[pour.id], pour)) : all;
+  if (!before || fresh.length + before.near.since.length > FEW) {
+    const near = new PoursNear(all);
+    return { near, byRegion: pockets.map((pocket) => bestPour(pocket, near.to(pocket.box))) };
+  }
+  const near = before.near.with(fresh);
+  const known = knownOf(pockets, before);
   const freshBoxes = fresh.map(({ anchor }) => boxOf(anchor));
   const stays = (id: string | undefined) =>
     id === undefined || (pours[id] !== undefined && sameClaim(before.pours[id], pours[id]));
-  return pockets.map((pocket) => {
-    const id = known.get(pocket);
-    const same = known.has(pocket) && stays(id);
-    return same && freshBoxes.every((box) => boxesApart(pocket.box, box)) ? id : best(pocket);
+  const isThere = (pour: Anchored) => pours[pour.id] !== undefined && sameClaim(pour, pours[pour.id]);
+  const byRegion = pockets.map((pocket, index) => {
+    const id = known(pocket, index);
+    return id !== UNKNOWN && stays(id) && freshBoxes.every((box) => boxesApart(pocket.box, box))
+      ? id
+      : bestPour(pocket, near.to(pocket.box).filter(isThere));
   });
+  return { near, byRegion };
 }
 
-/** So few are asked one by one: an index of all would take longer. */
-const FEW = 16;
+const UNKNOWN = Symbol("a pocket that was not there before");
 
-/** Which of some boxes meet a box, by their numbers in any order. */
-class NearBoxes {
-  private asked = 0;
-  private index: Flatbush | undefined;
+/** What the pour of a pocket was before, by the pocket and its number now. */
+function knownOf(
+  pockets: readonly Pocket[],
+  before: Matches["of"],
+): (pocket: Pocket, index: number) => string | undefined | typeof UNKNOWN {
+  if (pockets === before.pockets) return (_, index) => before.byRegion[index];
+  const known = new Map(before.pockets.map((pocket, index) => [pocket, before.byRegion[index]]));
+  return (pocket) => (known.has(pocket) ? known.get(pocket) : UNKNOWN);
+}
 
-  constructor(private readonly boxes: readonly Box[]) {}
+/** So many pours are kept beside an index before it is made anew. */
+const FEW = 64;
 
-  to(box: Box): readonly number[] {
-    if (++this.asked <= FEW || this.boxes.length <= FEW) {
-      return this.boxes.flatMap((other, number) => (boxesApart(box, other) ? [] : [number]));
-    }
-    this.index ??= indexOf(this.boxes);
-    return this.index.search(box.x, box.y, box.x + box.width, box.y + box.height);
+/** Pours by where they lie; some may have gone since. */
+class PoursNear {
+  constructor(
+    private readonly indexed: readonly Anchored[],
+    readonly since: readonly Anchored[] = [],
+    private readonly index = indexOf(indexed),
+  ) {}
+
+  with(fresh: readonly Anchored[]): PoursNear {
+    return fresh.length === 0 ? this : new PoursNear(this.indexed, [...this.since, ...fresh], this.index);
+  }
+
+  /** Those whose region comes near a box. */
+  to(box: Box): Anchored[] {
+    const { x, y, width, height } = box;
+    const found = this.index?.search(x, y, x + width, y + height) ?? [];
+    return [
+      ...found.map((number) => this.indexed[number]),
+      ...this.since.filter(({ anchor }) => !boxesApart(box, boxOf(anchor))),
+    ];
   }
 }
 
-function indexOf(boxes: readonly Box[]): Flatbush {
-  const index = new Flatbush(boxes.length);
-  for (const { x, y, width, height } of boxes) index.add(x, y, x + width, y + height);
+function indexOf(pours: readonly Anchored[]): Flatbush | undefined {
+  if (pours.length === 0) return undefined;
+  const index = new Flatbush(pours.length);
+  for (const { anchor } of pours) {
+    const { x, y, width, height } = boxOf(anchor);
+    index.add(x, y, x + width, y + height);
+  }
   index.finish();
   return index;
 }
 
 const sameClaim = (a: Anchored | undefined, b: Anchored): boolean =>
-  a?.anchor === b.anchor && a.rank === b.rank;
+  a === b || (a?.anchor === b.anchor && a.rank === b.rank);
 
-function bestPour(pocket: Pocket, pours: readonly Anchored[], near: NearBoxes): string | undefined {
+function bestPour(pocket: Pocket, pours: readonly Anchored[]): string | undefined {
   let best: Anchored | undefined;
   let bestFit = 0;
-  for (const number of near.to(pocket.box)) {
-    const pour = pours[number];
+  for (const pour of pours) {
     const fit = fitOf(pocket, pour.anchor);
     if (fit > bestFit || (fit === bestFit && best && pour.rank > best.rank)) {
       best = pour;
@@ -109,9 +136,13 @@ function bestPour(pocket: Pocket, pours: readonly Anchored[], near: NearBoxes): 
 }
 
 /** A pocket whose lines have gone elsewhere keeps its pour: no other pocket lies within just these lines. */
-function withLinesFollowed(pockets: readonly Pocket[], pours: Table<Anchored>, byRegion: Found): Found {
+function withLinesFollowed(
+  pockets: readonly Pocket[],
+  pours: readonly Anchored[],
+  byRegion: readonly (string | undefined)[],
+): readonly (string | undefined)[] {
   const taken = new Set(byRegion);
-  const lost = Object.values(pours).filter(({ id, anchor }) => anchor.lines.length > 0 && !taken.has(id));
+  const lost = pours.filter(({ id, anchor }) => !taken.has(id) && anchor.lines.length > 0);
   if (lost.length === 0) return byRegion;
   const within = new Map<string, number>();
   pockets.forEach(({ lines }, index) => {

@@ -1,11 +1,11 @@
 /** The flats sheet: poured pockets and shapes of colour, in the order they were laid. */
-import type { Drawing, FlatShape, Paint } from "../drawing/drawing.ts";
+import type { Drawing, FlatShape, Pour } from "../drawing/drawing.ts";
 import { diagonal } from "../geometry/point.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { Chain, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
-import type { Tone } from "./palette.ts";
+import { keeper, sameList } from "./kept.ts";
+import type { Palette, Tone } from "./palette.ts";
 
 /** Two colours overlap by this part of the page's diagonal where they meet, hidden under the later one. */
 const SEAM = 1 / 1200;
@@ -19,15 +19,19 @@ export const flatItems = (
   drawing: Drawing,
   pockets: readonly Pocket[],
   matches: Matches,
-  toneOf: (paint: Paint) => Tone,
+  palette: Palette,
 ): Item[] =>
-  [...pourItems(drawing, pockets, matches, toneOf), ...shapeItems(drawing, toneOf)]
-    .sort((a, b) => a.rank - b.rank)
-    .map(({ item }) => item);
+  inOrder(pourItems(drawing, pockets, matches, palette), shapeItems(drawing, palette)).map(
+    ({ item }) => item,
+  );
+
+/** Two lists by rank; the first is in order already. */
+const inOrder = (poured: readonly Ranked[], shapes: readonly Ranked[]): readonly Ranked[] =>
+  shapes.length === 0 ? poured : [...poured, ...shapes].sort((a, b) => a.rank - b.rank);
 
 const keptShape = keeper<FlatShape, Item>();
 
-const shapeItems = ({ flatShapes }: Drawing, toneOf: (paint: Paint) => Tone): Ranked[] =>
+const shapeItems = ({ flatShapes }: Drawing, { toneOf }: Palette): Ranked[] =>
   Object.values(flatShapes).map((shape) => {
     const { id, rank, name, outline, evenOdd, opacity } = shape;
     const tone = toneOf(shape.paint);
@@ -43,63 +47,126 @@ const shapeItems = ({ flatShapes }: Drawing, toneOf: (paint: Paint) => Tone): Ra
   });
 
 const NO_EFFECTS = {};
-const NOTHING: readonly Chain[] = [];
-
-const keptPour = keeper<Pocket, Item>();
 
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 function pourItems(
   { pours, page }: Drawing,
   pockets: readonly Pocket[],
   { pourOf }: Matches,
-  toneOf: (paint: Paint) => Tone,
+  { toneOf }: Palette,
 ): Ranked[] {
-  const poured = pockets
-    .flatMap((pocket, index) => {
-      const pour = pours[pourOf[index] ?? ""];
-      return pour?.paint ? [{ pocket, tone: toneOf(pour.paint), id: pour.id, rank: pour.rank }] : [];
-    })
-    .sort((a, b) => a.rank - b.rank);
+  const poured: { readonly index: number; readonly pour: Pour }[] = [];
+  pourOf.forEach((id, index) => {
+    const pour = id === undefined ? undefined : pours[id];
+    if (pour?.paint) poured.push({ index, pour });
+  });
+  poured.sort((a, b) => a.pour.rank - b.pour.rank);
   const width = diagonal(page.box) * SEAM;
-  const { seams, strips } = underlapsOf(poured.map(({ pocket }) => pocket));
-  return poured.map(({ pocket, tone, id, rank }, index) => {
-    const chains = seams.get(index) ?? NOTHING;
-    const more = strips.get(index) ?? NOTHING;
-    const item = keptPour(pocket, [id, tone, width, ...chains, null, ...more], () => ({
-      id,
-      says: { is: "pour", at: pocket.seed },
-      area: {
-        kind: "region",
-        chains: more.length > 0 ? [...pocket.cover, ...more] : pocket.cover,
-        evenOdd: false,
-      },
-      paint: { kind: "tone", tone },
-      effects: chains.length > 0 ? { seam: { chains, width } } : NO_EFFECTS,
-    }));
-    return { rank, item };
+  const place = new Int32Array(pockets.length).fill(-1);
+  poured.forEach(({ index }, at) => {
+    place[index] = at;
+  });
+  const borders = bordersOf(pockets);
+  return poured.map(({ index, pour: { id, rank, paint } }, at) => {
+    const isLater = ({ other }: Underlap) => place[other] > at;
+    const tone = toneOf(paint!);
+    return { rank, item: pourItem(pockets[index], { id, tone, width, borders: borders[index], isLater }) };
   });
 }
 
-/**
- * For each of some pockets in the order they are painted what lies under those painted after it: the borders it shares
- * with them, for a hairline, and where no ink hides the border a strip of its own colour.
- */
-function underlapsOf(pockets: readonly Pocket[]) {
-  const indexOf = new Map(pockets.map(({ key }, index) => [key, index]));
-  const seams = new Map<number, Chain[]>();
-  const strips = new Map<number, Chain[]>();
-  const add = (to: Map<number, Chain[]>, index: number, chain: Chain) => {
-    const known = to.get(index);
-    if (known) known.push(chain);
-    else to.set(index, [chain]);
-  };
+/** What the item of a poured pocket is made of. */
+interface Poured {
+  readonly id: string;
+  readonly tone: Tone;
+  /** Of its seam, in page units. */
+  readonly width: number;
+  readonly borders: readonly Underlap[];
+  /** Whether the pocket beyond a border is painted later: then its colour runs on under that one's. */
+  readonly isLater: (border: Underlap) => boolean;
+}
+
+interface KeptPour extends Omit<Poured, "isLater"> {
+  readonly later: number;
+  /** Lines, and where no ink hides a border strips. */
+  readonly chains: readonly Chain[];
+  readonly strips: readonly Chain[];
+  readonly item: Item;
+}
+
+const pouredItems = new WeakMap<Pocket, KeptPour>();
+
+/** Made anew only where what it is made of has changed: there may be thousands. */
+function pourItem(pocket: Pocket, of: Poured): Item {
+  const before = pouredItems.get(pocket);
+  const later = laterOf(of);
+  const { id, tone, width, borders } = of;
+  const same = before?.id === id && before.tone === tone && before.width === width;
+  if (same && before.borders === borders && before.later === later) return before.item;
+  const under = borders.filter(of.isLater);
+  const chains = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
+  const strips = under.flatMap(({ strip }) => (strip ? [strip] : []));
+  const kept = same && sameList(before.chains, chains) && sameList(before.strips, strips);
+  const item = kept ? before.item : itemOf(pocket, of, chains, strips);
+  pouredItems.set(pocket, { id, tone, width, borders, later, chains, strips, item });
+  return item;
+}
+
+/** Numbers that doubles hold exactly have so many bits. */
+const BITS = 53;
+
+/** A bit for each border with a later neighbour; no number where there are too many borders. */
+function laterOf({ borders, isLater }: Poured): number {
+  if (borders.length > BITS) return Number.NaN;
+  let later = 0;
+  let bit = 1;
+  for (const border of borders) {
+    if (isLater(border)) later += bit;
+    bit *= 2;
+  }
+  return later;
+}
+
+const itemOf = (
+  pocket: Pocket,
+  { id, tone, width }: Poured,
+  chains: readonly Chain[],
+  strips: readonly Chain[],
+): Item => ({
+  id,
+  says: { is: "pour", at: pocket.seed },
+  area: {
+    kind: "region",
+    chains: strips.length > 0 ? [...pocket.cover, ...strips] : pocket.cover,
+    evenOdd: false,
+  },
+  paint: { kind: "tone", tone },
+  effects: chains.length > 0 ? { seam: { chains, width } } : NO_EFFECTS,
+});
+
+/** A border seen from one of its pockets: a hairline of it, or where no ink hides it a strip, runs on under the other. */
+interface Underlap {
+  /** Number of the pocket beyond. */
+  readonly other: number;
+  readonly chain: Chain;
+  readonly strip?: Chain;
+}
+
+const known = new WeakMap<readonly Pocket[], Underlap[][]>();
+
+/** The borders of each pocket with its neighbours; the same pockets give the same. */
+function bordersOf(pockets: readonly Pocket[]): Underlap[][] {
+  const before = known.get(pockets);
+  if (before) return before;
+  const byKey = new Map(pockets.map(({ key }, index) => [key, index]));
+  const found = pockets.map((): Underlap[] => []);
   pockets.forEach(({ borders }, index) => {
-    for (const { neighbour, chain, strips: both } of borders) {
-      const other = indexOf.get(neighbour);
+    for (const { neighbour, chain, strips } of borders) {
+      const other = byKey.get(neighbour);
       if (other === undefined) continue;
-      if (both) add(strips, Math.min(index, other), both[index < other ? 0 : 1]);
-      else add(seams, Math.min(index, other), chain);
+      found[index].push({ other, chain, strip: strips?.[0] });
+      found[other].push({ other: index, chain, strip: strips?.[1] });
     }
   });
-  return { seams, strips };
+  known.set(pockets, found);
+  return found;
 }

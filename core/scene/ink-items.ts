@@ -1,19 +1,23 @@
 /** The ink sheet: plain strokes where one width says all, outlines where it changes along the line. */
-import type { Drawing, InkShape, Nib, Paint, Profile, Stroke } from "../drawing/drawing.ts";
+import type { Drawing, InkShape, Nib, Profile, Stroke } from "../drawing/drawing.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { isPlain, profileOf } from "../lines/profile.ts";
 import type { Item } from "./items.ts";
 import { keeper } from "./kept.ts";
-import type { Tone } from "./palette.ts";
+import type { Palette, Tone } from "./palette.ts";
 
-export function inkItems(drawing: Drawing, toneOf: (paint: Paint) => Tone): Item[] {
-  const { strokes, inkShapes, nibs, ink } = drawing;
-  return [...Object.values(strokes), ...Object.values(inkShapes)]
-    .sort((a, b) => a.rank - b.rank)
-    .map((line) => {
-      const tone = toneOf(line.paint ?? ink);
-      return "outline" in line ? shapeItem(line, tone) : strokeItem(line, nibs[line.nib ?? ""], tone);
-    });
+const lists = keeper<Drawing["strokes"], Item[]>();
+
+/** Ink is the largest part of a scene and changes seldom: the same lines give the very same list. */
+export function inkItems({ strokes, inkShapes, nibs, ink }: Drawing, palette: Palette): Item[] {
+  return lists(strokes, [inkShapes, nibs, ink, palette], () =>
+    [...Object.values(strokes), ...Object.values(inkShapes)]
+      .sort((a, b) => a.rank - b.rank)
+      .map((line) => {
+        const tone = palette.toneOf(line.paint ?? ink);
+        return "outline" in line ? shapeItem(line, tone) : strokeItem(line, nibs[line.nib ?? ""], tone);
+      }),
+  );
 }
 
 const kept = keeper<Stroke | InkShape, Item>();

@@ -5,12 +5,13 @@ export function keeper<K extends object, T>(): (key: K, of: readonly unknown[], 
   const known = new WeakMap<K, { readonly of: readonly unknown[]; readonly made: T }>();
   return (key, of, make) => {
     const before = known.get(key);
-    if (before && same(before.of, of)) return before.made;
+    if (before && sameList(before.of, of)) return before.made;
     const made = make();
     known.set(key, { of, made });
     return made;
   };
 }
 
-const same = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+/** Whether two lists hold the very same values in the same order. */
+export const sameList = (a: readonly unknown[], b: readonly unknown[]): boolean =>
   a.length === b.length && a.every((value, i) => value === b[i]);

@@ -28,7 +28,13 @@ export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
   if (before) return before;
   const names = variableNames({ tin });
   const tones = new Map<string, Tone>();
+  const byPaint = new WeakMap<Paint, Tone>();
   const toneOf = (paint: Paint): Tone => {
+    const known = byPaint.get(paint) ?? toneAnew(paint);
+    byPaint.set(paint, known);
+    return known;
+  };
+  const toneAnew = (paint: Paint): Tone => {
     if (!Object.hasOwn(tin, paint.colour)) return MISSING;
     const key = toneKey(paint);
     const tone =

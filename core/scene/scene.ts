@@ -2,7 +2,7 @@
  * The scene: one ordered display list, made from the drawing and its pockets, that every painter reads. Nothing
  * is drawn that is not in it. Items an edit did not touch are the very same objects as before.
  */
-import { type Drawing, type Paint, SHEETS, type SheetName } from "../drawing/drawing.ts";
+import { type Drawing, SHEETS, type SheetName } from "../drawing/drawing.ts";
 import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { type Matches, matchAnchors } from "../pockets/anchors.ts";
@@ -34,20 +34,14 @@ export const derive = (drawing: Drawing, pockets: readonly Pocket[], before?: De
 });
 
 export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } = {}): Scene {
-  const { toneOf: toneIn } = paletteOf(drawing);
-  const tones = new Set<Tone>();
-  const toneOf = (paint: Paint): Tone => {
-    const tone = toneIn(paint);
-    tones.add(tone);
-    return tone;
-  };
+  const palette = paletteOf(drawing);
   const { pockets } = derived;
   const items: Record<SheetName, Item[]> = {
     ground: [],
-    flats: flatItems(drawing, pockets, derived, toneOf),
-    shade: shadeItems(drawing, pockets, derived, toneOf),
+    flats: flatItems(drawing, pockets, derived, palette),
+    shade: shadeItems(drawing, pockets, derived, palette),
     light: [],
-    ink: inkItems(drawing, toneOf),
+    ink: inkItems(drawing, palette),
     gloss: [],
   };
   const sheets = SHEETS.flatMap((name): SceneSheet[] => {
@@ -55,6 +49,8 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
     if (items[name].length === 0 || !(visible || hidden)) return [];
     return [{ name, opacity, items: items[name], ...(visible ? {} : { hidden: true }) }];
   });
+  const tones = new Set<Tone>();
+  for (const sheet of sheets) for (const { paint } of sheet.items) tones.add(paint.tone);
   return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones] };
 }
 

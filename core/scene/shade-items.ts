@@ -1,10 +1,10 @@
 /** The shade sheet. Each kind of shade is a derivation of its own, from facts and pockets to an item. */
-import { type Drawing, type Paint, ranked, type Shade } from "../drawing/drawing.ts";
+import { type Drawing, ranked, type Shade } from "../drawing/drawing.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
-import type { Tone } from "./palette.ts";
+import type { Palette, Tone } from "./palette.ts";
 
 type ShadeOf<K extends Shade["kind"]> = Extract<Shade, { readonly kind: K }>;
 
@@ -17,7 +17,7 @@ export const shadeItems = (
   { shades }: Drawing,
   pockets: readonly Pocket[],
   { pocketsOf }: Matches,
-  toneOf: (paint: Paint) => Tone,
+  { toneOf }: Palette,
 ): Item[] =>
   ranked(shades).flatMap((shade) => {
     const places = (pocketsOf.get(shade.id) ?? []).map((index) => pockets[index]);
