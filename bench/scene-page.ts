@@ -93,7 +93,7 @@ function poured(): { drawing: Drawing; pockets: Pocket[] } {
   const pockets = new LineReader().read(bare).filter(({ hidden }) => !hidden);
   const all = pourTargets(
     bare,
-    { pockets, ...derive(bare, pockets) },
+    derive(bare, pockets),
     pockets.map((_, i) => i),
   );
   return { drawing: edited(bare, pour(all, { colour: "frond", step: 0 })), pockets };
@@ -106,7 +106,7 @@ function timeNow({ drawing, pockets }: ReturnType<typeof poured>): Times {
   const sender = new SceneSender();
   let before = derive(drawing, pockets);
   let now = drawing;
-  surface.show(structuredClone(sender.message(sceneOf(now, before).sheets)));
+  surface.show(structuredClone(sender.message(sceneOf(now, before).parts)));
   surface.move(view, size);
   timedPaint(surface, canvas);
   const times = Array.from({ length: RUNS }, (_, k): Times => {
@@ -115,10 +115,10 @@ function timeNow({ drawing, pockets }: ReturnType<typeof poured>): Times {
     const [changed, editing] = timed(() => edited(now, edit));
     now = changed;
     const [scene, derived] = timed(() => {
-      before = derive(now, pockets, before);
+      before = derive(now, pockets, { before });
       return sceneOf(now, before);
     });
-    const [, send] = timed(() => surface.show(structuredClone(sender.message(scene.sheets))));
+    const [, send] = timed(() => surface.show(structuredClone(sender.message(scene.parts))));
     return { edit: editing, derive: derived, send, paint: timedPaint(surface, canvas) };
   });
   return median(times);
@@ -131,7 +131,7 @@ function timeAnew({ drawing, pockets }: ReturnType<typeof poured>): Times {
     const canvas = new OffscreenCanvas(size.width, size.height);
     const surface = new ArtSurface(canvas);
     const [scene, derived] = timed(() => sceneOf(fresh.drawing, derive(fresh.drawing, fresh.pockets)));
-    const [, send] = timed(() => surface.show(structuredClone(new SceneSender().message(scene.sheets))));
+    const [, send] = timed(() => surface.show(structuredClone(new SceneSender().message(scene.parts))));
     surface.move(view, size);
     return { edit: 0, derive: derived, send, paint: timedPaint(surface, canvas) };
   });

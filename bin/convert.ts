@@ -3,7 +3,7 @@
 import { importSvg } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
-import { LineReader } from "#core/pockets/line-reader.ts";
+import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { derive } from "#core/scene/scene.ts";
 
 export function convertReport(
@@ -11,6 +11,6 @@ export function convertReport(
   { name, merge }: { name: string; merge?: number },
 ): { report: ImportReport; svg: string } {
   const { drawing, report } = importSvg(name, svg, { mergeWithin: merge });
-  const pockets = new LineReader().read(drawing).filter(({ hidden }) => !hidden);
+  const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
   return { report, svg: deliveredSvg(drawing, derive(drawing, pockets)) };
 }

@@ -11,10 +11,13 @@ const SLICE = 40;
 async function drawThumbnail(id: string, scene: Scene): Promise<void> {
   const client = pictureClient();
   try {
-    const { sheets, ...frame } = scene;
-    const items = sheets.flatMap((sheet) => sheet.items);
+    const { parts, ...frame } = scene;
+    const items = parts.flatMap(({ sheets }) => sheets.flatMap((sheet) => sheet.items));
     for (let k = 0; k < items.length; k += SLICE) await client.work.take(items.slice(k, k + SLICE));
-    const frames = sheets.map(({ name, opacity, items: own }) => ({ name, opacity, count: own.length }));
+    const frames = parts.map(({ sheets, ...part }) => ({
+      ...part,
+      sheets: sheets.map(({ name, opacity, items: own }) => ({ name, opacity, count: own.length })),
+    }));
     await keepThumbnail(id, await client.work.svg(frame, frames));
   } catch {
     // The drawer then shows the picture before; the drawing itself is kept by the keeper.

@@ -3,9 +3,7 @@ import { readFile } from "node:fs/promises";
 import { extname, join } from "node:path";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
-import { buildMap } from "#core/pockets/planar-map.ts";
-import { pocketsOf } from "#core/pockets/pockets.ts";
-import { linesOf } from "#core/pockets/reading.ts";
+import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import type { Demo } from "./demo.ts";
 
@@ -66,6 +64,6 @@ async function drawThumbnail(file: string): Promise<string> {
   const text = (await readDemo(file)).toString("utf8");
   if (!file.endsWith(".fern")) return text;
   const drawing = await readDrawingFile(text);
-  const pockets = pocketsOf(buildMap(linesOf(drawing), { strict: drawing.strict }));
+  const { pockets } = new DrawingReader().read(drawing);
   return writeSvg(sceneOf(drawing, derive(drawing, pockets)));
 }

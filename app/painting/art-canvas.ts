@@ -26,11 +26,12 @@ export class ArtCanvas {
     this.send({ kind: "surface", surface }, [surface]);
   }
 
-  show({ sheets }: Scene): void {
-    const scene = this.sender.message(sheets);
+  /** `alone` is the only part that shows fully. */
+  show({ parts }: Scene, alone: string | null = null): void {
+    const scene = this.sender.message(parts, alone);
     this.send(
       { kind: "scene", scene },
-      scene.sheets.flatMap(({ numbers }) => numbers?.buffer ?? []),
+      scene.parts.flatMap(({ sheets }) => sheets.flatMap(({ numbers }) => numbers?.buffer ?? [])),
     );
   }
 

@@ -1,7 +1,7 @@
 /** A canvas that shows a scene in a view, and paints again no more than has changed. */
 import { type Box, grow } from "#core/geometry/point.ts";
 import { around } from "#core/scene/item-box.ts";
-import { paintSheets } from "./canvas-painter.ts";
+import { paintParts } from "./canvas-painter.ts";
 import { type Damage, HeldScene, type SceneMessage } from "./held-scene.ts";
 import type { Size, View } from "./view.ts";
 
@@ -39,7 +39,7 @@ export class ArtSurface {
     context.rect(pixels.x, pixels.y, pixels.width, pixels.height);
     context.clip();
     context.clearRect(pixels.x, pixels.y, pixels.width, pixels.height);
-    paintSheets(context, this.held.sheets, view, onPage(grow(pixels, 1), view));
+    paintParts(context, this.held.parts, view, onPage(grow(pixels, 1), view));
     context.restore();
   }
 

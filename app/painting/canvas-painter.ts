@@ -2,32 +2,59 @@
 import type { Blend } from "#core/drawing/drawing.ts";
 import { type Box, boxesApart } from "#core/geometry/point.ts";
 import { boxOfItem } from "#core/scene/item-box.ts";
-import type { Area, Effects, Item, ItemPaint, SceneSheet } from "#core/scene/items.ts";
+import type { Area, Chain, Effects, Item, ItemPaint, SceneSheet } from "#core/scene/items.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { chainPath, pathOf } from "./paths.ts";
 import type { View } from "./view.ts";
 
 export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
-/** What a painter needs of a sheet. */
+/** What a painter needs of a sheet, and of a part. */
 export type PaintedSheet = Pick<SceneSheet, "opacity" | "items">;
 
-/** Paints the whole scene; the canvas is expected to be clear. */
-export const paintScene = (context: Context, { sheets }: Scene, view: View): void =>
-  paintSheets(context, sheets, view);
+export interface PaintedPart {
+  readonly sheets: readonly PaintedSheet[];
+  readonly hides: readonly Chain[];
+  /** Shown faintly, since another part is looked at alone. */
+  readonly dim?: boolean;
+}
 
-/** Paints sheets from the bottom up, or what of them shows within a box in page units. */
-export function paintSheets(
+/** Paints the whole scene; the canvas is expected to be clear. */
+export const paintScene = (context: Context, { parts }: Scene, view: View): void =>
+  paintParts(context, parts, view);
+
+/** Paints parts from the back to the front, or what of them shows within a box in page units. */
+export function paintParts(context: Context, parts: readonly PaintedPart[], view: View, within?: Box): void {
+  for (const { sheets, hides, dim } of parts) {
+    if (hides.length > 0 && !dim) erase(context, hides, view);
+    paintSheets(context, sheets, view, dim ? DIM : 1, within);
+  }
+}
+
+const DIM = 0.16;
+
+/** Takes away what lies behind a part. */
+function erase(context: Context, hides: readonly Chain[], view: View): void {
+  context.save();
+  context.setTransform(view.scale, 0, 0, view.scale, view.x, view.y);
+  context.globalCompositeOperation = "destination-out";
+  context.fill(pathOf(hides, true));
+  context.restore();
+}
+
+function paintSheets(
   context: Context,
   sheets: readonly PaintedSheet[],
   view: View,
-  within?: Box,
+  share: number,
+  within: Box | undefined,
 ): void {
   for (const sheet of sheets) {
     const items = within ? sheet.items.filter((item) => showsIn(item, within)) : sheet.items;
     const blends = items.some(({ effects }) => effects.blend);
-    if (sheet.opacity >= 1 || blends) paintItems(context, items, view, blends ? sheet.opacity : 1);
-    else paintFaint(context, items, view, sheet.opacity);
+    const opacity = sheet.opacity * share;
+    if (sheet.opacity >= 1 || blends) paintItems(context, items, view, blends ? opacity : share);
+    else paintFaint(context, items, view, opacity);
   }
 }
 

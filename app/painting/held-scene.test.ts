@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { polyline } from "#core/geometry/cubic.ts";
-import type { Item, SceneSheet } from "#core/scene/items.ts";
+import type { Chain, Item, ScenePart, SceneSheet } from "#core/scene/items.ts";
 import { HeldScene, SceneSender } from "./held-scene.ts";
 
 const square = (id: string, x: number, size = 10): Item => ({
@@ -29,15 +29,20 @@ const sheet = (items: readonly Item[], more: Partial<SceneSheet> = {}): SceneShe
 });
 
 /** Sends sheets one after another; gives of each how many items went and what was damaged. */
-function sent(...messages: readonly (readonly SceneSheet[])[]) {
+const sent = (...messages: readonly (readonly SceneSheet[])[]) =>
+  sentParts(...messages.map((sheets) => [{ id: "main", name: "", sheets, hides: NONE }]));
+
+const NONE: readonly Chain[] = [];
+
+function sentParts(...messages: readonly (readonly ScenePart[])[]) {
   const sender = new SceneSender();
   const held = new HeldScene();
-  return messages.map((sheets) => {
-    const message = structuredClone(sender.message(sheets));
+  return messages.map((parts) => {
+    const message = structuredClone(sender.message(parts));
     const damage = held.take(message);
-    expect(held.sheets.map(({ items }) => items.map(({ id }) => id))).toEqual(
-      sheets.map(({ items }) => items.map(({ id }) => id)),
-    );
+    const idsOf = (of: readonly { readonly sheets: readonly Pick<SceneSheet, "items">[] }[]) =>
+      of.map(({ sheets }) => sheets.map(({ items }) => items.map(({ id }) => id)));
+    expect(idsOf(held.parts)).toEqual(idsOf(parts));
     return { fresh: message.fresh.length, damage };
   });
 }
@@ -69,15 +74,26 @@ describe("the scene as the art's worker holds it", () => {
     expect(faded.damage).toBe("all");
   });
 
-  it("tells sheets of one name apart, so that a preview costs no more than itself", () => {
-    const [, shown, hidden, back] = sent(
-      [sheet([a, b]), sheet([c], { name: "ink" })],
-      [sheet([a, b]), sheet([square("preview", 5)]), sheet([c], { name: "ink" })],
-      [sheet([a, b]), sheet([c], { name: "ink" })],
-      [sheet([a]), sheet([c], { name: "ink" })],
+  it("is damaged where a part hides more or less, and all over where parts change their order", () => {
+    const part = (id: string, items: readonly Item[], hides: readonly Chain[] = NONE): ScenePart => ({
+      id,
+      name: id,
+      sheets: [sheet(items)],
+      hides,
+    });
+    const [over, further] = [square("over", 5).area, square("further", 8).area].map((area) =>
+      area.kind === "region" ? area.chains : NONE,
     );
-    expect(shown).toEqual({ fresh: 1, damage: { x: 5, y: 0, width: 10, height: 10 } });
-    expect(hidden.damage).toEqual({ x: 5, y: 0, width: 10, height: 10 });
-    expect(back).toEqual({ fresh: 0, damage: { x: 20, y: 0, width: 10, height: 10 } });
+    const [, same, moved, turned, gone] = sentParts(
+      [part("back", [a]), part("front", [b], over)],
+      [part("back", [a]), part("front", [b], over)],
+      [part("back", [a]), part("front", [b], further)],
+      [part("front", [b], further), part("back", [a])],
+      [part("front", [b], further)],
+    );
+    expect(same).toEqual({ fresh: 0, damage: undefined });
+    expect(moved).toEqual({ fresh: 0, damage: { x: 5, y: 0, width: 13, height: 10 } });
+    expect(turned.damage).toBe("all");
+    expect(gone).toEqual({ fresh: 0, damage: { x: 0, y: 0, width: 10, height: 10 } });
   });
 });

@@ -2,11 +2,11 @@
  * The scene as the art's worker holds it: items by number, so that only those that are new are sent, and the box around
  * what has changed, so that only that is painted again.
  */
-import type { Box } from "#core/geometry/point.ts";
+import { type Box, boundsOf } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
-import type { Item, SceneSheet } from "#core/scene/items.ts";
+import type { Chain, Item, ScenePart } from "#core/scene/items.ts";
 import { sameList } from "#core/scene/kept.ts";
-import type { PaintedSheet } from "./canvas-painter.ts";
+import type { PaintedPart, PaintedSheet } from "./canvas-painter.ts";
 
 /** A sheet by the numbers of its items; without them where they are those of the message before. */
 export interface NumberedSheet {
@@ -15,33 +15,60 @@ export interface NumberedSheet {
   readonly numbers?: Uint32Array<ArrayBuffer>;
 }
 
-export interface SceneMessage {
+export interface NumberedPart {
+  readonly id: string;
+  readonly dim: boolean;
   readonly sheets: readonly NumberedSheet[];
+  /** Left out where it is that of the message before. */
+  readonly hides?: readonly Chain[];
+}
+
+export interface SceneMessage {
+  readonly parts: readonly NumberedPart[];
   /** Items not sent before, with their numbers. */
   readonly fresh: readonly (readonly [number: number, item: Item])[];
 }
+
+const keyOf = (part: string, sheet: string): string => `${sheet} ${part}`;
 
 /** Numbers items on the sending side. An item stays on its sheet. */
 export class SceneSender {
   private readonly numbers = new WeakMap<Item, number>();
   private named = 0;
-  private sent = new Map<string, readonly Item[]>();
+  private items = new Map<string, readonly Item[]>();
+  private hides = new Map<string, readonly Chain[]>();
 
-  message(sheets: readonly SceneSheet[]): SceneMessage {
+  message(parts: readonly ScenePart[], alone: string | null = null): SceneMessage {
     const fresh: [number, Item][] = [];
-    const keys = keysOf(sheets);
-    const numbered = sheets.map(({ name, opacity, items }, i): NumberedSheet => {
-      const last = this.sent.get(keys[i]) ?? NONE;
-      if (sameItems(last, items)) return { name, opacity };
-      const held = new Set(last);
-      const numbers = Uint32Array.from(items, (item) => this.numberOf(item));
-      items.forEach((item, k) => {
-        if (!held.has(item)) fresh.push([numbers[k], item]);
-      });
-      return { name, opacity, numbers };
+    const numbered = parts.map(({ id, sheets, hides }): NumberedPart => {
+      const same = this.hides.get(id) === hides;
+      return {
+        id,
+        dim: alone !== null && alone !== id,
+        sheets: sheets.map((sheet) => this.numberedSheet(id, sheet, fresh)),
+        ...(same ? {} : { hides }),
+      };
     });
-    this.sent = new Map(keys.map((key, i) => [key, sheets[i].items]));
-    return { sheets: numbered, fresh };
+    this.items = new Map(
+      parts.flatMap(({ id, sheets }) => sheets.map(({ name, items }) => [keyOf(id, name), items])),
+    );
+    this.hides = new Map(parts.map(({ id, hides }) => [id, hides]));
+    return { parts: numbered, fresh };
+  }
+
+  private numberedSheet(
+    part: string,
+    { name, opacity, items }: ScenePart["sheets"][number],
+    fresh: [number, Item][],
+  ): NumberedSheet {
+    const last = this.items.get(keyOf(part, name)) ?? NONE;
+    if (last === items || sameList(last, items)) return { name, opacity };
+    const held = new Set(last);
+    const numbers = Uint32Array.from(items, (item) => this.numberOf(item));
+    items.forEach((item, k) => {
+      if (!held.has(item)) fresh.push([numbers[k], item]);
+    });
+    return { name, opacity, numbers };
   }
 
   private numberOf(item: Item): number {
@@ -53,18 +80,6 @@ export class SceneSender {
 
 const NONE: readonly Item[] = [];
 
-const sameItems = (a: readonly Item[], b: readonly Item[]): boolean => a === b || sameList(a, b);
-
-/** Names for sheets; those of one name are told apart by their order. */
-function keysOf(sheets: readonly { readonly name: string }[]): string[] {
-  const seen = new Map<string, number>();
-  return sheets.map(({ name }) => {
-    const nth = seen.get(name) ?? 0;
-    seen.set(name, nth + 1);
-    return `${name} ${nth}`;
-  });
-}
-
 /** What has to be painted again: a box in page units, everything, or nothing. */
 export type Damage = Box | "all" | undefined;
 
@@ -72,34 +87,75 @@ interface HeldSheet extends PaintedSheet {
   readonly byNumber: ReadonlyMap<number, Item>;
 }
 
+interface HeldPart extends PaintedPart {
+  readonly id: string;
+  readonly dim: boolean;
+}
+
 const NOTHING: HeldSheet = { opacity: 1, items: [], byNumber: new Map() };
 
 /** Holds what was sent on the receiving side, and nothing that is shown no more. */
 export class HeldScene {
   private held = new Map<string, HeldSheet>();
-  sheets: readonly PaintedSheet[] = [];
+  parts: readonly HeldPart[] = [];
 
   /** Takes a message in and says what it changes. */
-  take({ sheets, fresh }: SceneMessage): Damage {
+  take({ parts, fresh }: SceneMessage): Damage {
     const incoming = new Map(fresh);
-    const before = this.held;
-    const keys = keysOf(sheets);
-    this.held = new Map(
-      sheets.map(({ opacity, numbers }, i): [string, HeldSheet] => {
-        const last = before.get(keys[i]) ?? NOTHING;
-        if (!numbers) return [keys[i], { ...last, opacity }];
-        const items = Array.from(numbers, (number) => incoming.get(number) ?? last.byNumber.get(number)!);
-        return [keys[i], { opacity, items, byNumber: new Map(items.map((item, k) => [numbers[k], item])) }];
-      }),
-    );
-    this.sheets = [...this.held.values()];
-    return damageBetween(before, this.held);
+    const sheetsBefore = this.held;
+    const before = this.parts;
+    this.held = new Map();
+    this.parts = parts.map(({ id, dim, sheets, hides }): HeldPart => {
+      const last = before.find((part) => part.id === id);
+      return {
+        id,
+        dim,
+        hides: hides ?? last?.hides ?? [],
+        sheets: sheets.map((sheet) => this.takeSheet(keyOf(id, sheet.name), sheet, sheetsBefore, incoming)),
+      };
+    });
+    return around2(damageOfParts(before, this.parts), damageOfSheets(sheetsBefore, this.held));
   }
+
+  private takeSheet(
+    key: string,
+    { opacity, numbers }: NumberedSheet,
+    before: ReadonlyMap<string, HeldSheet>,
+    incoming: ReadonlyMap<number, Item>,
+  ): HeldSheet {
+    const last = before.get(key) ?? NOTHING;
+    const items = numbers
+      ? Array.from(numbers, (number) => incoming.get(number) ?? last.byNumber.get(number)!)
+      : last.items;
+    const byNumber = numbers ? new Map(items.map((item, k) => [numbers[k], item])) : last.byNumber;
+    const sheet = { opacity, items, byNumber };
+    this.held.set(key, sheet);
+    return sheet;
+  }
+}
+
+const around2 = (a: Damage, b: Damage): Damage => (a === "all" || b === "all" ? "all" : around(a, b));
+
+/** All where parts change their order or faintness, else what they hide. */
+function damageOfParts(before: readonly HeldPart[], after: readonly HeldPart[]): Damage {
+  const old = new Map(before.map((part) => [part.id, part]));
+  const now = new Set(after.map(({ id }) => id));
+  const kept = after.filter(({ id }) => old.has(id));
+  const stayed = before.filter(({ id }) => now.has(id));
+  if (kept.some(({ id, dim }, i) => stayed[i].id !== id || stayed[i].dim !== dim)) return "all";
+  let box: Box | undefined;
+  for (const part of before.filter(({ id }) => !now.has(id))) box = around(box, boundsOf(part.hides));
+  for (const part of after) {
+    const last = old.get(part.id);
+    if (last?.hides === part.hides) continue;
+    box = around(box, around(boundsOf(part.hides), last && boundsOf(last.hides)));
+  }
+  return box;
 }
 
 type Sheets = ReadonlyMap<string, PaintedSheet>;
 
-function damageBetween(before: Sheets, after: Sheets): Damage {
+function damageOfSheets(before: Sheets, after: Sheets): Damage {
   let box: Box | undefined;
   for (const key of new Set([...before.keys(), ...after.keys()])) {
     const [a, b] = [before.get(key), after.get(key)];

@@ -2,7 +2,7 @@
 import * as Comlink from "comlink";
 import { withPpi } from "#core/formats/png-ppi.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
-import type { Item, SceneSheet } from "#core/scene/items.ts";
+import type { Item, ScenePart, SceneSheet } from "#core/scene/items.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { paintScene } from "../painting/canvas-painter.ts";
 
@@ -24,18 +24,23 @@ function take(items: readonly Item[]): void {
 }
 
 /** The scene made of the items taken, as SVG, for the drawer's picture. */
-function svg(frame: Omit<Scene, "sheets">, sheets: readonly SheetFrame[]): string {
+function svg(frame: Omit<Scene, "parts">, frames: readonly PartFrame[]): string {
   let from = 0;
-  const whole = sheets.map(({ count, ...sheet }) => {
-    const items = collected.slice(from, from + count);
-    from += count;
-    return { ...sheet, items };
-  });
-  return writeSvg({ ...frame, sheets: whole });
+  const parts = frames.map(({ sheets, ...part }) => ({
+    ...part,
+    sheets: sheets.map(({ count, ...sheet }) => {
+      const items = collected.slice(from, from + count);
+      from += count;
+      return { ...sheet, items };
+    }),
+  }));
+  return writeSvg({ ...frame, parts });
 }
 
-/** A sheet without its items, but with their number. */
-export type SheetFrame = Omit<SceneSheet, "items"> & { readonly count: number };
+/** A part whose sheets have no items, but their number. */
+export type PartFrame = Omit<ScenePart, "sheets"> & {
+  readonly sheets: readonly (Omit<SceneSheet, "items"> & { readonly count: number })[];
+};
 
 const work = { png, take, svg };
 

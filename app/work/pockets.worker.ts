@@ -5,14 +5,10 @@ import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
 import type { TidySettings } from "#core/lines/tidy.ts";
 import { tidiedUnderEnds } from "#core/lines/tidy-met.ts";
-import type { Opening } from "#core/pockets/free-space.ts";
-import { explainLeak, type Leak } from "#core/pockets/leak.ts";
-import { isReached, LineReader } from "#core/pockets/line-reader.ts";
+import { type DrawingGaps, DrawingReader } from "#core/pockets/drawing-reader.ts";
+import type { Leak } from "#core/pockets/leak.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
-import { type ReachReading, readReach } from "#core/pockets/reach-reading.ts";
-import { type Gaps, type LooseEnd, longestReach } from "#core/pockets/reading.ts";
-import type { Tail } from "#core/pockets/tails.ts";
-import { unlessTooDense } from "#core/pockets/too-dense.ts";
+import type { ReachReading } from "#core/pockets/reach-reading.ts";
 
 enablePatches();
 
@@ -28,12 +24,7 @@ export interface PocketReading {
   readonly trouble?: string;
 }
 
-export interface GapReading {
-  readonly openings: readonly Opening[];
-  readonly looseEnds: readonly LooseEnd[];
-  /** Shortest first. */
-  readonly tails: readonly Tail[];
-}
+export type GapReading = DrawingGaps;
 
 /** What tidying lines comes to, all together. */
 export interface TidyReading {
@@ -44,24 +35,17 @@ export interface TidyReading {
 }
 
 let drawing: Drawing | undefined;
-const reader = new LineReader();
+const reader = new DrawingReader();
 let told = new Set<Pocket>();
+
 function read(): PocketReading {
   const begun = performance.now();
-  const { pockets, trouble } = unlessTooDense<{ pockets: Pocket[]; trouble?: string }>(
-    () => ({ pockets: reader.read(drawing!).filter(({ hidden }) => !hidden) }),
-    ({ message }) => ({ pockets: [], trouble: message }),
-  );
+  const { pockets: all, trouble } = reader.read(drawing!);
+  const pockets = all.filter(({ hidden }) => !hidden);
   const fresh = pockets.filter((pocket) => !told.has(pocket));
   told = new Set(pockets);
   return { keys: pockets.map(({ key }) => key), fresh, took: performance.now() - begun, trouble };
 }
-
-const readGaps = (): Gaps | undefined =>
-  unlessTooDense<Gaps | undefined>(
-    () => reader.gaps(drawing!),
-    () => undefined,
-  );
 
 const work = {
   open(next: Drawing): PocketReading {
@@ -75,10 +59,7 @@ const work = {
     return read();
   },
 
-  gaps(): GapReading {
-    const gaps = readGaps();
-    return { openings: gaps?.openings ?? [], looseEnds: gaps?.looseEnds ?? [], tails: reader.tails() };
-  },
+  gaps: (): GapReading => reader.gaps(drawing!),
 
   tidy(
     ids: readonly string[],
@@ -101,18 +82,12 @@ const work = {
   },
 
   /** What a reach would close. */
-  reach: (width: number): ReachReading | null => {
-    const gaps = readGaps();
-    if (!gaps) return null;
-    const reading = readReach(gaps.space, width);
+  reach: (width: number): ReachReading => {
+    const reading = reader.reach(drawing!, width);
     return Comlink.transfer(reading, [reading.triangles.buffer]);
   },
 
-  leak: (at: Point): Leak | undefined => {
-    const closed = (opening: Opening) => isReached(drawing!, opening);
-    const gaps = readGaps();
-    return gaps && explainLeak(gaps.space, at, longestReach(drawing!), closed);
-  },
+  leak: (part: string, at: Point): Leak | undefined => reader.leak(drawing!, part, at),
 };
 
 export type PocketWork = typeof work;

@@ -6,13 +6,13 @@ import type { Anchor } from "./drawing.ts";
 /** Whether two anchors hold in the same pocket; also after a file has parted them. */
 export const sameAnchor = (a: Anchor, b: Anchor): boolean => a === b || anchorKey(a) === anchorKey(b);
 
-export const anchorKey = ({ seed: [x, y], area }: Anchor): string => `${x} ${y} ${area}`;
+export const anchorKey = ({ seed: [x, y], area, part = "" }: Anchor): string => `${x} ${y} ${area} ${part}`;
 
 /** An anchor that goes along with the lines around it. */
-export const movedAnchor = ({ seed, area, lines, region }: Anchor, matrix: Matrix): Anchor => ({
+export const movedAnchor = ({ seed, area, region, ...same }: Anchor, matrix: Matrix): Anchor => ({
+  ...same,
   seed: mappedPoint(seed, matrix),
   area: area * meanScale(matrix) ** 2,
-  lines,
   region: region.map((ring) => mapped(ring, matrix)),
 });
 

@@ -13,10 +13,30 @@ export interface Paint {
   readonly step: number;
 }
 
+/** A piece of the drawing with lines and colour of its own; it hides what lies behind it. */
+export interface Part {
+  readonly id: string;
+  /** From the back to the front. */
+  readonly rank: number;
+  readonly name: string;
+  readonly visible: boolean;
+  readonly locked: boolean;
+}
+
+/** What belongs to a part; to the drawing's first where none is named (parts.ts). */
+interface InPart {
+  readonly part?: string;
+}
+
 /** What everything drawn in ink has. */
-interface Inked {
+interface Inked extends InPart {
   readonly id: string;
   readonly rank: number;
+  /**
+   * Shows only inside its part and is no line to be read: ink of a line of another part that reached into this one when
+   * it was made.
+   */
+  readonly echo?: true;
   readonly name?: string;
   /** Names of the groups it came in, from the outermost in. */
   readonly groups?: readonly string[];
@@ -38,6 +58,8 @@ export interface Stroke extends Inked {
   readonly width: number;
   /** Its own width along the line, from the hand's pressure or a scan; even when left out. */
   readonly profile?: Profile;
+  /** For a piece of a line that was cut for a part: the line, and which stretch of it by length; both may pass 1. */
+  readonly cut?: { readonly of: string; readonly from: number; readonly to: number };
   /** The nib it is drawn with, whose profile comes on top of its own; even when left out. */
   readonly nib?: string;
   /** Round when left out, as are its joins. */
@@ -66,7 +88,7 @@ export interface Nib {
 }
 
 /** Colour as a shape of its own on the flats sheet: closed chains of cubics. */
-export interface FlatShape {
+export interface FlatShape extends InPart {
   readonly id: string;
   readonly rank: number;
   readonly outline: readonly (readonly number[])[];
@@ -74,16 +96,20 @@ export interface FlatShape {
   readonly paint: Paint;
   readonly opacity: number;
   readonly name?: string;
+  /** Shows only inside its part. */
+  readonly echo?: true;
 }
 
 /** An invisible line that closes a gap. */
-export interface Bridge {
+export interface Bridge extends InPart {
   readonly id: string;
   readonly points: readonly number[];
+  /** Left behind in the place of a line that went to a part in front. */
+  readonly left?: true;
 }
 
 /** An opening that is meant to stay open, remembered by where it is. */
-export interface Declined {
+export interface Declined extends InPart {
   readonly id: string;
   readonly at: Point;
 }
@@ -100,7 +126,7 @@ export interface Colour {
  * How something that lives in a pocket finds it again after the lines have changed: what the pocket was like when it
  * was put there. An anchor without a region is known by its seed alone.
  */
-export interface Anchor {
+export interface Anchor extends InPart {
   /** A point inside. */
   readonly seed: Point;
   /** Page units squared; 0 where there is no region. */
@@ -121,6 +147,8 @@ export interface Anchored {
 /** Colour put into one pocket. Without paint it remembers that the pocket was left bare on purpose. */
 export interface Pour extends Anchored {
   readonly paint: Paint | null;
+  /** Nothing is here, and what lies behind the part shows. */
+  readonly through?: true;
 }
 
 export const BLENDS = ["normal", "multiply", "screen", "overlay", "soft-light"] as const;
@@ -161,6 +189,7 @@ export interface Page {
 export interface Drawing {
   readonly name: string;
   readonly page: Page;
+  readonly parts: Table<Part>;
   readonly strokes: Table<Stroke>;
   readonly inkShapes: Table<InkShape>;
   readonly nibs: Table<Nib>;

@@ -134,7 +134,7 @@ export const addBridges = (bridges: readonly Bridge[]): Edit => ({
   sheet: "ink",
   label: bridges.length === 1 ? "Add bridge" : `Add ${bridges.length} bridges`,
   change: (draft) => {
-    for (const { id, points } of bridges) draft.bridges[id] = { id, points: [...points] };
+    for (const bridge of bridges) draft.bridges[bridge.id] = { ...bridge, points: [...bridge.points] };
   },
 });
 
@@ -185,7 +185,7 @@ export const letWaitingGo = (pours: readonly string[], shades: readonly string[]
 export const declineOpenings = (declined: readonly Declined[]): Edit => ({
   label: declined.length === 1 ? "Leave opening open" : `Leave ${declined.length} openings open`,
   change: (draft) => {
-    for (const { id, at } of declined) draft.declined[id] = { id, at: [at[0], at[1]] };
+    for (const one of declined) draft.declined[one.id] = { ...one, at: [one.at[0], one.at[1]] };
   },
 });
 

@@ -4,6 +4,7 @@
  * for each the record that checks it.
  */
 import type { Drawing } from "./drawing.ts";
+import { startingParts } from "./parts.ts";
 import { startingInk, startingNibs, startingSheets, startingTin } from "./start.ts";
 
 export interface Field<T> {
@@ -20,6 +21,7 @@ export interface Field<T> {
 export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   name: { form: "value", lines: "none", svg: "picture" },
   page: { form: "value", lines: "none", svg: "facts" },
+  parts: { form: "table", lines: "gaps", svg: "facts", start: startingParts },
   strokes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
   inkShapes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
   nibs: { form: "table", lines: "gaps", svg: "facts", start: startingNibs },

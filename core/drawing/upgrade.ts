@@ -5,6 +5,7 @@
  */
 import { seedOnly } from "./anchor.ts";
 import type { Drawing } from "./drawing.ts";
+import { startingParts } from "./parts.ts";
 import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
 import { startingNibs } from "./start.ts";
 
@@ -64,9 +65,10 @@ function withOpenInk(record: RecordForm): RecordForm {
   return changed(record, "sheets", (sheet) => (sheet.name === "ink" ? { ...sheet, locked: false } : sheet));
 }
 
-/** Up to version 3 pours held their anchors' parts themselves, and shades knew their pockets by a place alone. */
+/** Up to version 3 there were no parts, pours were their own anchors, and shades knew their pockets by a place alone. */
 function withAnchors(record: RecordForm): RecordForm {
-  return changed(changed(record, "pours", pourWithAnchor), "shades", shadeWithAnchor);
+  const { parts = Object.values(startingParts()) } = record;
+  return { parts, ...changed(changed(record, "pours", pourWithAnchor), "shades", shadeWithAnchor) };
 }
 
 const pourWithAnchor = remembered(({ seed, area, lines, region, ...pour }) => ({

@@ -2,6 +2,7 @@
 import type { Drawing } from "../drawing/drawing.ts";
 import { FIELD_NAMES } from "../drawing/fields.ts";
 import { withMissingColours } from "../drawing/missing-colours.ts";
+import { withMissingParts } from "../drawing/parts.ts";
 import { fromRecord, type RecordForm, toRecord } from "../drawing/record-form.ts";
 import { upgradedRecord, VERSION } from "../drawing/upgrade.ts";
 import { isDash, isInkWidth, isNearPage } from "./bounds.ts";
@@ -32,7 +33,7 @@ export function readDrawingFile(text: string): Drawing {
   const drawing = fromRecord(result.value) as Drawing;
   const beyond = beyondPage(drawing);
   if (beyond.length > 0) throw unexpected(beyond);
-  return withMissingColours(drawing);
+  return withMissingParts(withMissingColours(drawing));
 }
 
 const unexpected = (parts: readonly string[]): FileProblem =>

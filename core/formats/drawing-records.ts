@@ -101,13 +101,31 @@ export class PaintRecord {
   @IsInt() @Min(-3) @Max(3) step!: number;
 }
 
+/** A yes; there is no other answer than leaving it out. */
+const IsTrue = () => Equals(true);
+
+export class PartRecord extends Ranked {
+  @IsString() @MaxLength(80) name!: string;
+  @IsBoolean() visible!: boolean;
+  @IsBoolean() locked!: boolean;
+}
+
 class InkedRecord extends Ranked {
+  @IsOptional() @IsId() part?: string;
+  @IsOptional() @IsTrue() echo?: true;
   @IsOptional() @IsString() @MaxLength(200) name?: string;
   @IsOptional() @IsArray() @IsString({ each: true }) groups?: string[];
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint?: PaintRecord;
 }
 
+export class CutRecord {
+  @IsId() of!: string;
+  @Min(0) @Max(1) from!: number;
+  @Min(0) @Max(2) to!: number;
+}
+
 export class StrokeRecord extends InkedRecord {
+  @IsOptional() @ValidateNested() @Type(() => CutRecord) cut?: CutRecord;
   @IsChain() points!: number[];
   @IsBoolean() closed!: boolean;
   @IsPositive() @Max(LARGEST) width!: number;
@@ -133,11 +151,14 @@ export class NibRecord extends Ranked {
 
 export class BridgeRecord {
   @IsId() id!: string;
+  @IsOptional() @IsId() part?: string;
+  @IsOptional() @IsTrue() left?: true;
   @IsChain() @ArrayMinSize(8) points!: number[];
 }
 
 export class DeclinedRecord {
   @IsId() id!: string;
+  @IsOptional() @IsId() part?: string;
   @IsPlace() at!: [number, number];
 }
 
@@ -150,6 +171,7 @@ export class ColourRecord extends Ranked {
 
 /** Without a region it is known by its seed alone. */
 export class AnchorRecord {
+  @IsOptional() @IsId() part?: string;
   @IsPlace() seed!: [number, number];
   @Min(0) @IsNumber(FINITE) area!: number;
   @IsArray() @IsString({ each: true }) lines!: string[];
@@ -158,10 +180,13 @@ export class AnchorRecord {
 
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
+  @IsOptional() @IsTrue() through?: true;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
 export class FlatShapeRecord extends Ranked {
+  @IsOptional() @IsId() part?: string;
+  @IsOptional() @IsTrue() echo?: true;
   @IsChains() outline!: number[][];
   @IsBoolean() evenOdd!: boolean;
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
@@ -191,6 +216,7 @@ type RecordClass = new () => object;
 const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecorator[] } = {
   name: [IsString(), MaxLength(200)],
   page: PageRecord,
+  parts: PartRecord,
   strokes: StrokeRecord,
   inkShapes: InkShapeRecord,
   nibs: NibRecord,

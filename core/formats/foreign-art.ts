@@ -75,7 +75,9 @@ export function lookOf(drawing: Drawing) {
   const pockets = shown(drawing);
   const derived = derive(drawing, pockets);
   const scene = sceneOf(drawing, derived);
-  const shades = scene.sheets.find(({ name }) => name === "shade")?.items.length ?? 0;
+  const shades = scene.parts.flatMap(({ sheets }) =>
+    sheets.flatMap(({ name, items }) => (name === "shade" ? items : [])),
+  ).length;
   const paintOf = (pocket: Pocket) => drawing.pours[derived.pourOf[pockets.indexOf(pocket)] ?? ""]?.paint;
   return { pockets, paintOf, shades };
 }

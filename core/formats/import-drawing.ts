@@ -19,14 +19,14 @@ import type {
 } from "../drawing/drawing.ts";
 import { withMissingColours } from "../drawing/missing-colours.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
+import { inPart, MAIN, withMissingParts } from "../drawing/parts.ts";
 import { speckArea } from "../drawing/speck.ts";
 import { startingTin } from "../drawing/start.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, boxesApart, diagonal, type Point } from "../geometry/point.ts";
 import { anchorAround, anchorOf } from "../pockets/anchors.ts";
-import { LineReader } from "../pockets/line-reader.ts";
+import { DrawingReader } from "../pockets/drawing-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
-import { unlessTooDense } from "../pockets/too-dense.ts";
 import { pocketAt } from "../scene/scene.ts";
 import { asideLines, cutLine, type ImportReport, outsideLine, speckLine } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
@@ -170,10 +170,7 @@ function boxSearch(boxes: readonly Box[]): (box: Box) => number[] {
 
 /** Where the lines ask for too much there are none: colour then stays in the shapes it came in. */
 const readPockets = (drawing: Drawing): Pocket[] =>
-  unlessTooDense(
-    () => new LineReader().read(drawing).filter(({ hidden }) => !hidden),
-    () => [],
-  );
+  new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
 
 const pourInto = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
   id,
@@ -183,12 +180,18 @@ const pourInto = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour 
 });
 
 /** Colour whose pocket is not there now: it keeps the region it was seen in. */
-function waitingPour(id: string, rank: number, paint: Paint, seed: Point, outline: readonly Chain[]): Pour {
+function waitingPour(
+  id: string,
+  rank: number,
+  paint: Paint,
+  { seed, part }: { readonly seed: Point; readonly part: string },
+  outline: readonly Chain[],
+): Pour {
   const chains = outline.map((chain) => [...chain]);
   const area = Math.abs(chains.reduce((sum, chain) => sum + enclosedArea(chain), 0));
   const tolerance = diagonal(boundsOf(chains)!) * 1e-3;
   const region = chains.map((chain) => flatten(chain, tolerance));
-  return { id, rank, paint, anchor: { seed, area, lines: [], region } };
+  return { id, rank, paint, anchor: { seed, area, lines: [], region, ...inPart(part) } };
 }
 
 /** Paints by the names they go by in a file's style rules. */
@@ -215,29 +218,40 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   };
   const byId = <T extends { id: string }>(items: readonly T[]) =>
     Object.fromEntries(items.map((item) => [item.id, item]));
-  const bare = withMissingColours({
-    ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
-    ...facts,
-    flatShapes: byId(reading.flats.map(({ value: _, ...flat }) => ({ ...flat, paint: paintOfId(flat.id) }))),
-  });
+  const bare = withMissingParts(
+    withMissingColours({
+      ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
+      ...facts,
+      flatShapes: byId(
+        reading.flats.map(({ value: _, ...flat }) => ({ ...flat, paint: paintOfId(flat.id) })),
+      ),
+    }),
+  );
   const pockets = readPockets(bare);
-  const shaded = shades.map(({ at, ...shade }): Shade => {
-    const places = [...new Set(at.flatMap((place) => pocketAt(pockets, place) ?? []))];
-    const anchor = places.length > 0 ? anchorAround(places) : seedOnly(at[0]);
+  const pocketIn = (part: string, place: Point) =>
+    pocketAt(
+      pockets.filter((pocket) => pocket.part === part),
+      place,
+    );
+  const shaded = shades.map(({ at, part = MAIN, ...shade }): Shade => {
+    const places = [...new Set(at.flatMap((place) => pocketIn(part, place) ?? []))];
+    const anchor = places.length > 0 ? anchorAround(places) : { ...seedOnly(at[0]), ...inPart(part) };
     return { ...shade, paint: paintOfId(shade.id), anchor };
   });
-  const poured = pours.map(({ seed, outline, paint, rank }): Pour => {
+  const poured = pours.map(({ seed, outline, paint, rank, part = MAIN }): Pour => {
     const id = `p${rank}`;
-    const pocket = pocketAt(pockets, seed);
+    const pocket = pocketIn(part, seed);
     return pocket
       ? pourInto(pocket, id, rank, paintOf(paint))
-      : waitingPour(id, rank, paintOf(paint), seed, outline);
+      : waitingPour(id, rank, paintOf(paint), { seed, part }, outline);
   });
-  const drawing = withMissingColours({
-    ...bare,
-    pours: byId([...poured, ...renamed(read.waitingPours, "w")]),
-    shades: byId([...shaded, ...renamed(read.waitingShades, "w")]),
-  });
+  const drawing = withMissingParts(
+    withMissingColours({
+      ...bare,
+      pours: byId([...poured, ...renamed(read.waitingPours, "w")]),
+      shades: byId([...shaded, ...renamed(read.waitingShades, "w")]),
+    }),
+  );
   const tinned = Object.keys(facts.tin).length;
   return { drawing, report: reportOf(drawing, reading, { found: tinned, kept: tinned }) };
 }

@@ -8,7 +8,7 @@ import { type Box, boundsOf } from "../geometry/point.ts";
 import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
 import type { AsideKind, Asides, Clip, Mark, Marks, Tint } from "./svg-mark.ts";
-import { factsIn, isSheet } from "./svg-ours.ts";
+import { factsIn, isFrame } from "./svg-ours.ts";
 import { readPaint } from "./svg-paint.ts";
 import { chainsOf } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
@@ -103,9 +103,9 @@ class Painter {
     return { ...place, groups: [...place.groups, name] };
   }
 
-  private isOwn({ attributes, parent }: SvgElement): boolean {
-    const above = attributes.id === "art" ? parent === this.tree.root : parent?.attributes.id === "art";
-    return above && !("data-name" in attributes) && factsIn(this.tree) !== undefined;
+  private isOwn(element: SvgElement): boolean {
+    const isArt = element.attributes.id === "art" && element.parent === this.tree.root;
+    return (isArt || isFrame(element)) && factsIn(this.tree) !== undefined;
   }
 
   private aside(kind: AsideKind, name: string): void {
@@ -146,7 +146,7 @@ class Painter {
     }
     if (UNPAINTED.has(name) || name === "script") return;
     const place = this.enter(element, above);
-    if (place.style.display === "none" && !(this.ours && isSheet(element))) return;
+    if (place.style.display === "none" && !(this.ours && isFrame(element))) return;
     if (SHAPES.has(name)) this.addMark(element, place);
     else if (name === "use") this.follow(element, place);
     else if (name === "svg") this.openViewport(element, place, element);

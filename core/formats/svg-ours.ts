@@ -1,5 +1,6 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
 import { BLENDS, type Shade } from "../drawing/drawing.ts";
+import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
 import { OURS } from "./svg-facts.ts";
 import type { Mark } from "./svg-mark.ts";
@@ -12,14 +13,30 @@ export const factsIn = ({ byId }: SvgTree): string | undefined => {
   return element?.name === "metadata" ? element.text : undefined;
 };
 
-/** Whether an element of a file of ours is a whole sheet. */
-export const isSheet = ({ parent }: SvgElement): boolean => parent?.attributes.id === "art";
+/** The sheet that an element of a file of ours is, as a whole. */
+const sheetNamed = ({ attributes, parent }: SvgElement): string | undefined =>
+  attributes["data-sheet"] ??
+  (parent?.attributes.id === "art" && !("data-name" in attributes) ? attributes.id : undefined);
+
+const isPart = ({ attributes }: SvgElement): boolean => attributes["data-is"] === "part";
+
+/** Whether an element of a file of ours is a sheet or a part: those are read also where they are hidden. */
+export const isFrame = (element: SvgElement): boolean => sheetNamed(element) !== undefined || isPart(element);
 
 /** The sheet a mark lies on in a file of ours. */
 export function sheetOf({ element }: Mark): string | undefined {
-  for (let above: SvgElement | null = element; above; above = above.parent)
-    if (isSheet(above)) return above.attributes.id;
+  for (let above: SvgElement | null = element; above; above = above.parent) {
+    const sheet = sheetNamed(above);
+    if (sheet) return sheet;
+  }
   return undefined;
+}
+
+/** The part a mark belongs to in a file of ours, as its entities say it. */
+export function partIn({ element }: Mark): { readonly part?: string } {
+  for (let above: SvgElement | null = element; above; above = above.parent)
+    if (isPart(above)) return inPart(above.attributes["data-part"] ?? MAIN);
+  return {};
 }
 
 /** The name a mark's paint goes by in the file's style rules, without the letter for fills or strokes. */
@@ -41,8 +58,11 @@ export const placesOf = ({ element }: Mark): Point[] => placesIn(element.attribu
 export function shadeOf(mark: Mark, at: readonly Point[], id: string, rank: number): ReadShade {
   const blend = BLENDS.find((mode) => mode === mark.style["mix-blend-mode"]) ?? "normal";
   const opacity = shareIn(mark.element.attributes["data-opacity"]);
-  return { id, rank, kind: "drawn", points: mark.chains[0].points, at, blend, opacity };
+  return { id, rank, kind: "drawn", points: mark.chains[0].points, at, blend, opacity, ...partIn(mark) };
 }
 
 /** A shade that is to find its pockets again. */
-export type ReadShade = Omit<Shade, "paint" | "anchor"> & { readonly at: readonly Point[] };
+export type ReadShade = Omit<Shade, "paint" | "anchor"> & {
+  readonly at: readonly Point[];
+  readonly part?: string;
+};

@@ -16,10 +16,10 @@ import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
 import type { AsideKind, Asides, Mark, Tint } from "./svg-mark.ts";
 import { marksOf } from "./svg-marks.ts";
-import { factsIn, kindOf, paintNameOf, placesOf, type ReadShade, shadeOf } from "./svg-ours.ts";
+import { factsIn, kindOf, paintNameOf, partIn, placesOf, type ReadShade, shadeOf } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
-import { drawnStroke, type Kind, nibIn, shareIn } from "./svg-says.ts";
+import { drawnStroke, echoIn, type Kind, nibIn, shareIn } from "./svg-says.ts";
 import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
@@ -32,6 +32,8 @@ export interface ReadFlat {
   readonly value: string;
   readonly opacity: number;
   readonly name?: string;
+  readonly part?: string;
+  readonly echo?: true;
 }
 
 /** Colour that a file of ours says was poured into the pocket around a point. */
@@ -41,6 +43,7 @@ export interface ReadPour {
   readonly outline: readonly (readonly number[])[];
   readonly paint: string;
   readonly rank: number;
+  readonly part?: string;
 }
 
 export interface OurReading {
@@ -94,7 +97,8 @@ export function readSvg(
   if (!box || (marks.length === 0 && facts === undefined))
     throw new FileProblem("no-lines", emptyMessage(asides));
   const page = pageFor(box, tree.root.attributes.width);
-  const reader = new MarkReader(box, asides, (lengthOf(tree.root.attributes.width) ?? box.width) / box.width);
+  const pixels = (lengthOf(tree.root.attributes.width) ?? box.width) / box.width;
+  const reader = new MarkReader(box, asides, pixels, facts !== undefined);
   if (facts !== undefined) return reader.readOurs(marks, page, { facts, title: titleOf(tree) });
   reader.readAll(marks, (share) => onProgress(0.7 + 0.3 * share));
   const reading = reader.reading(page);
@@ -151,6 +155,7 @@ class MarkReader {
     private readonly box: Box,
     private readonly asides: Asides,
     private readonly pixelsPerUnit: number,
+    private readonly ours: boolean,
   ) {}
 
   readAll(marks: readonly Mark[], onProgress: (share: number) => void): void {
@@ -197,7 +202,7 @@ class MarkReader {
     value: string,
   ): string {
     const id = `i${++this.rank}`;
-    this.inkShapes.push({ id, rank: this.rank, outline, evenOdd, ...calledAs(mark) });
+    this.inkShapes.push({ id, rank: this.rank, outline, evenOdd, ...calledAs(mark), ...this.saidOf(mark) });
     this.tints.set(id, value);
     return id;
   }
@@ -206,8 +211,23 @@ class MarkReader {
     const id = `f${++this.rank}`;
     const { name } = mark;
     const { value, alpha: opacity } = tint;
-    this.flats.push({ id, rank: this.rank, outline, evenOdd, value, opacity, ...(name ? { name } : {}) });
+    const named = name ? { name } : {};
+    this.flats.push({
+      id,
+      rank: this.rank,
+      outline,
+      evenOdd,
+      value,
+      opacity,
+      ...named,
+      ...this.saidOf(mark),
+    });
     return id;
+  }
+
+  /** What a file of ours says of an item beside how it looks. */
+  private saidOf(mark: Mark): { readonly part?: string; readonly echo?: true } {
+    return this.ours ? { ...partIn(mark), ...echoIn(mark.element.attributes) } : {};
   }
 
   private addStroke(mark: Mark, tint: Tint, later: readonly Cover[]): void {
@@ -306,6 +326,7 @@ class MarkReader {
             outline: mark.chains.map(closedPoints),
             paint: paintNameOf(mark),
             rank: ++this.rank,
+            ...partIn(mark),
           });
         return NONE;
       },
@@ -341,11 +362,13 @@ class MarkReader {
   private addOurStroke(mark: Mark): string[] {
     const drawn = drawnStroke(mark.element.attributes);
     if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box))
-      return [this.pushStroke({ ...drawn, ...calledAs(mark) })];
+      return [this.pushStroke({ ...drawn, ...calledAs(mark), ...partIn(mark) })];
     return mark.chains.flatMap(({ points, closed }) => {
       const pen = mark.stroke && this.pen(mark, points);
       const nib = nibIn(mark.element.attributes);
-      return pen ? [this.pushStroke({ points, closed, ...pen, ...nib, ...calledAs(mark) })] : [];
+      return pen
+        ? [this.pushStroke({ points, closed, ...pen, ...nib, ...calledAs(mark), ...partIn(mark) })]
+        : [];
     });
   }
 

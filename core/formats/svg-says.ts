@@ -21,13 +21,13 @@ const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
   pour: ({ at }) => ({ "data-is": "pour", "data-at": placesText([at]) }),
-  flat: () => ({ "data-is": "flat" }),
+  flat: (says) => ({ "data-is": "flat", ...echoWords(says) }),
   shade: ({ at }, { effects: { opacity = 1 } }) => ({
     "data-is": "shade",
     "data-at": placesText(at),
     "data-opacity": opacity < 1 ? short(opacity, 3) : undefined,
   }),
-  stroke: ({ nib }) => ({ "data-is": "stroke", "data-nib": nib }),
+  stroke: (says) => ({ "data-is": "stroke", "data-nib": says.nib, ...cutWords(says), ...echoWords(says) }),
   nibbed: ({ stroke }, _, digits) => ({
     "data-is": "stroke",
     "data-line": pathData(stroke.points, stroke.closed, digits),
@@ -35,9 +35,25 @@ const WORDS: {
     "data-nib": stroke.nib,
     "data-profile": stroke.profile?.map((n) => short(n, 5)).join(" "),
     "data-cap": stroke.cap,
+    ...cutWords(stroke),
+    ...echoWords(stroke),
   }),
-  shape: () => ({ "data-is": "shape" }),
+  shape: (says) => ({ "data-is": "shape", ...echoWords(says) }),
 };
+
+const echoWords = ({ echo }: { readonly echo?: true }): Attributes => (echo ? { "data-echo": "" } : {});
+
+const cutWords = ({ cut }: Pick<Stroke, "cut">): Attributes =>
+  cut ? { "data-cut": `${cut.from} ${cut.to} ${cut.of}` } : {};
+
+export const echoIn = (attributes: Attributes): { readonly echo?: true } =>
+  "data-echo" in attributes ? { echo: true } : {};
+
+function cutIn(attributes: Attributes): Pick<Stroke, "cut"> {
+  const [, from, to, of] = /^(\S+) (\S+) (.+)$/.exec(attributes["data-cut"] ?? "") ?? [];
+  const cut = { of, from: Number(from), to: Number(to) };
+  return of && of.length <= 80 && cut.from >= 0 && cut.from <= 1 && cut.to >= 0 && cut.to <= 2 ? { cut } : {};
+}
 
 /** The attributes that say what an item stands for; lines are written with so many decimals. */
 export const sayingOf = (item: Item, lineDigits: number): Attributes =>
@@ -76,12 +92,14 @@ export function drawnStroke(attributes: Attributes): Omit<Stroke, "id" | "rank">
   return { points: line.points, closed: line.closed, width, ...nibIn(attributes), ...(cap ? { cap } : {}) };
 }
 
-/** The nib and the profile a stroke says it has. */
-export function nibIn(attributes: Attributes): Pick<Stroke, "nib" | "profile"> {
+/** The nib and the profile a stroke says it has, and what part of a line it is. */
+export function nibIn(attributes: Attributes): Pick<Stroke, "nib" | "profile" | "cut" | "echo"> {
   const profile = numbersIn(attributes["data-profile"]);
   return {
     ...(attributes["data-nib"] ? { nib: attributes["data-nib"] } : {}),
     ...(isProfile(profile) ? { profile } : {}),
+    ...cutIn(attributes),
+    ...echoIn(attributes),
   };
 }
 

@@ -3,8 +3,9 @@
  * properties named after the tin. Every shape also carries its plain colour, for programs without custom properties.
  */
 import { type Drawing, type Page, widthInInches } from "../drawing/drawing.ts";
+import { MAIN } from "../drawing/parts.ts";
 import { plainText } from "../drawing/plain-text.ts";
-import type { Area, Chain, Effects, Item, ItemPaint, SceneSheet } from "../scene/items.ts";
+import type { Area, Chain, Effects, Item, ItemPaint, ScenePart, SceneSheet } from "../scene/items.ts";
 import { type Derived, type Scene, sceneOf } from "../scene/scene.ts";
 import { factsOf, OURS } from "./svg-facts.ts";
 import { digitsFor, lineDigitsFor, pathData, short } from "./svg-path.ts";
@@ -27,12 +28,19 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const printed = drawing ? sizeAttributes(drawing.page) : "";
   const facts = drawing ? factsOf(drawing, idsIn(scene)) : "";
   const clips = clipsOf(scene, digits.colour);
-  const root = rootId([scene.tones, [...clips.values()]]);
-  const context: Context = { root, digits, clipIds: idsOfClips(root, clips) };
-  const body = scene.sheets.map((sheet) => writeSheet(sheet, context));
-  const defs = [...clips].map(
-    ([clip, d]) => `<clipPath id="${context.clipIds.get(clip)}"><path d="${d}"/></clipPath>`,
-  );
+  const hides = hidesOf(scene, digits.colour);
+  const root = rootId([scene.tones, [...clips.values()], [...hides.values()]]);
+  const context: Context = { root, digits, clipIds: idsOfClips(root, "trim", clips) };
+  const hideIds = idsOfClips(root, "behind", hides);
+  const body = writeParts(scene.parts, hideIds, context);
+  const defs = [
+    ...[...clips].map(
+      ([clip, d]) => `<clipPath id="${context.clipIds.get(clip)}"><path d="${d}"/></clipPath>`,
+    ),
+    ...[...hides].map(
+      ([clip, d]) => `<clipPath id="${hideIds.get(clip)}"><path clip-rule="evenodd" d="${d}"/></clipPath>`,
+    ),
+  ];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}>`,
     `<title>${escaped(scene.title)}</title>`,
@@ -40,7 +48,7 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
     `<style>${styleOf(scene, root)}</style>`,
     ...(defs.length ? [`<defs>\n${defs.join("\n")}\n</defs>`] : []),
     `<g id="art" style="isolation:isolate">`,
-    ...body,
+    body,
     "</g>",
     "</svg>\n",
   ].join("\n");
@@ -53,8 +61,10 @@ interface Context {
   readonly clipIds: ReadonlyMap<readonly Chain[], string>;
 }
 
-const idsIn = ({ sheets }: Scene): Set<string> =>
-  new Set(sheets.flatMap(({ items }) => items.map(({ id }) => id)));
+const itemsIn = ({ parts }: Scene): Item[] =>
+  parts.flatMap(({ sheets }) => sheets.flatMap(({ items }) => items));
+
+const idsIn = (scene: Scene): Set<string> => new Set(itemsIn(scene).map(({ id }) => id));
 
 function sizeAttributes(page: Page): string {
   const width = short(page.width, 3);
@@ -71,15 +81,47 @@ interface Digits {
 const digitsOf = (size: number): Digits => ({ colour: digitsFor(size), line: lineDigitsFor(size) });
 
 /** The outlines that items are clipped to, each once, as path data. */
-function clipsOf({ sheets }: Scene, digits: number): Map<readonly Chain[], string> {
-  const clips = sheets.flatMap(({ items }) =>
-    items.flatMap(({ effects }) => (effects.clip ? [effects.clip] : [])),
-  );
+function clipsOf(scene: Scene, digits: number): Map<readonly Chain[], string> {
+  const clips = itemsIn(scene).flatMap(({ effects }) => (effects.clip ? [effects.clip] : []));
   return new Map(clips.map((clip) => [clip, outlineData(clip, digits)]));
 }
 
-const idsOfClips = (root: string, clips: ReadonlyMap<readonly Chain[], string>) =>
-  new Map([...clips.keys()].map((clip, i) => [clip, `${root}-trim-${i + 1}`]));
+/** For what each part hides all but that: far more than the page, with holes. */
+function hidesOf({ parts, box }: Scene, digits: number): Map<readonly Chain[], string> {
+  const [x, y] = [box.x - FAR * box.width, box.y - FAR * box.height];
+  const all = `M${x} ${y}h${(2 * FAR + 1) * box.width}v${(2 * FAR + 1) * box.height}h${-(2 * FAR + 1) * box.width}Z`;
+  const hiding = parts.filter(({ hides, hidden }) => hides.length > 0 && !hidden);
+  return new Map(hiding.map(({ hides }) => [hides, `${all}${outlineData(hides, digits)}`]));
+}
+
+const FAR = 20;
+
+const idsOfClips = (root: string, name: string, clips: ReadonlyMap<readonly Chain[], string>) =>
+  new Map([...clips.keys()].map((clip, i) => [clip, `${root}-${name}-${i + 1}`]));
+
+/** A drawing of one part has its sheets alone; each part of several clips all that lies behind it. */
+function writeParts(
+  parts: readonly ScenePart[],
+  hideIds: ReadonlyMap<readonly Chain[], string>,
+  context: Context,
+): string {
+  if (parts.length === 1 && parts[0].id === MAIN) return writeSheets(parts[0], context, true);
+  return parts.reduce((behind, part) => {
+    const clip = hideIds.get(part.hides);
+    const seen = clip && behind ? `<g clip-path="url(#${clip})">\n${behind}\n</g>` : behind;
+    const own = {
+      "data-is": "part",
+      "data-part": part.id,
+      "data-name": part.name,
+      display: part.hidden ? "none" : undefined,
+    };
+    const written = `<g${attributeText(own)}>\n${writeSheets(part, context, false)}\n</g>`;
+    return seen ? `${seen}\n${written}` : written;
+  }, "");
+}
+
+const writeSheets = ({ sheets }: ScenePart, context: Context, named: boolean): string =>
+  sheets.map((sheet) => writeSheet(sheet, context, named)).join("\n");
 
 /**
  * An id that is the same only for pictures with the same colours and clips, by 32-bit FNV-1a (Fowler, Noll and Vo):
@@ -102,11 +144,14 @@ function styleOf(scene: Scene, root: string): string {
   return `@supports (color:var(--a)){#${root}{${properties}}${fills.join("")}}`;
 }
 
-/** A faint group would not blend with what lies below it: then its items are faint themselves. */
-function writeSheet({ name, items, opacity, hidden }: SceneSheet, context: Context): string {
+/**
+ * A faint group would not blend with what lies below it: then its items are faint themselves. Where there is but one
+ * sheet of a name it has that as its id.
+ */
+function writeSheet({ name, items, opacity, hidden }: SceneSheet, context: Context, named: boolean): string {
   const blends = items.some(({ effects }) => effects.blend);
   const attributes = {
-    id: name,
+    [named ? "id" : "data-sheet"]: name,
     opacity: opacity < 1 && !blends ? short(opacity, 3) : undefined,
     display: hidden ? "none" : undefined,
     ...(name === "ink" ? { "stroke-linecap": "round", "stroke-linejoin": "round" } : {}),

@@ -19,8 +19,24 @@ export function shareAt(profile: Profile, place: number): number {
 const isEven = (profile: Profile): boolean =>
   profile.every((share, k) => k % 2 === 0 || Math.abs(share - 1) < 1e-6);
 
-/** The profile a stroke is drawn with: its own times that of its nib; undefined when both are even. */
-export function profileOf({ profile }: Stroke, nib: Nib | undefined): Profile | undefined {
+/**
+ * The profile a stroke is drawn with: its own times that of its nib; undefined when both are even. A piece of a line has
+ * the stretch that the line had there.
+ */
+export function profileOf(stroke: Stroke, nib: Nib | undefined): Profile | undefined {
+  const whole = wholeProfile(stroke, nib);
+  return whole && stroke.cut ? stretchOf(whole, stroke.cut.from, stroke.cut.to) : whole;
+}
+
+/** A profile from one place to another, which may lie beyond the end of a line that goes round. */
+function stretchOf(profile: Profile, from: number, to: number): Profile {
+  const places = [0, 1].flatMap((turn) => profile.flatMap((n, k) => (k % 2 === 0 ? [n + turn] : [])));
+  const inside = places.filter((place) => place > from && place < to);
+  const share = (place: number) => shareAt(profile, place > 1 ? place - 1 : place);
+  return [from, ...inside, to].flatMap((place) => [(place - from) / (to - from), share(place)]);
+}
+
+function wholeProfile({ profile }: Stroke, nib: Nib | undefined): Profile | undefined {
   const given = [profile, nib?.profile].filter((p): p is Profile => p !== undefined && !isEven(p));
   if (given.length < 2) return given[0];
   const places = [...new Set(given.flatMap((p) => p.filter((_, k) => k % 2 === 0)))].sort((a, b) => a - b);

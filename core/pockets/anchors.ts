@@ -7,6 +7,7 @@
 import Flatbush from "flatbush";
 import { anchorKey } from "../drawing/anchor.ts";
 import type { Anchor, Anchored, Table } from "../drawing/drawing.ts";
+import { inPart, partOf } from "../drawing/parts.ts";
 import { type Box, boundsOf, boxesApart, boxHolds } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type { Pocket } from "./pockets.ts";
@@ -236,8 +237,8 @@ const anchors = new WeakMap<Pocket, Anchor>();
 export function anchorOf(pocket: Pocket): Anchor {
   const known = anchors.get(pocket);
   if (known) return known;
-  const { seed, area, lines, rings } = pocket;
-  const anchor: Anchor = { seed, area, lines, region: rings };
+  const { seed, area, lines, rings, part } = pocket;
+  const anchor: Anchor = { seed, area, lines, region: rings, ...inPart(part) };
   anchors.set(pocket, anchor);
   return anchor;
 }
@@ -247,7 +248,7 @@ export function anchorAround(pockets: readonly Pocket[]): Anchor {
   const [first, ...others] = pockets.map(anchorOf);
   if (others.length === 0) return first;
   return {
-    seed: first.seed,
+    ...first,
     area: pockets.reduce((sum, { area }) => sum + area, 0),
     lines: [...new Set(pockets.flatMap(({ lines }) => lines))],
     region: pockets.flatMap(({ rings }) => rings),
@@ -266,8 +267,9 @@ function fitOf(pocket: Pocket, anchor: Anchor): number {
     : likeness(pocket.area, anchor.area);
 }
 
-const meets = ({ box, rings, seed }: Pocket, anchor: Anchor): boolean =>
-  (boxHolds(boxOf(anchor), seed) && regionContains(anchor.region, seed)) ||
-  (boxHolds(box, anchor.seed) && regionContains(rings, anchor.seed));
+const meets = ({ box, rings, seed, part }: Pocket, anchor: Anchor): boolean =>
+  part === partOf(anchor) &&
+  ((boxHolds(boxOf(anchor), seed) && regionContains(anchor.region, seed)) ||
+    (boxHolds(box, anchor.seed) && regionContains(rings, anchor.seed)));
 
 const likeness = (a: number, b: number): number => Math.min(a, b) / Math.max(a, b);

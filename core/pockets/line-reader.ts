@@ -3,6 +3,7 @@
  * not. Openings within the drawing's reach are closed by bridges that live in the map alone.
  */
 import type { Drawing } from "../drawing/drawing.ts";
+import { MAIN } from "../drawing/parts.ts";
 import { distance } from "../geometry/point.ts";
 import type { Opening } from "./free-space.ts";
 import { changeBetween, editMap } from "./map-edit.ts";
@@ -14,6 +15,12 @@ import { type Tail, tailsOf } from "./tails.ts";
 import { TooDense } from "./too-dense.ts";
 
 export class LineReader {
+  /** Of one part, whose pockets have keys from `base` on. */
+  constructor(
+    private readonly part = MAIN,
+    private readonly base = 0,
+  ) {}
+
   /** Lines in the map: the drawing's own, then the bridges of its reach. */
   private own: readonly Line[] = [];
   private reached: readonly Line[] = [];
@@ -51,10 +58,14 @@ export class LineReader {
       this.map = undefined;
       this.lastGaps = undefined;
       this.map = buildMap(lines, { strict });
-      this.pockets = new PocketReader(this.map);
+      this.pockets = new PocketReader(this.map, this.part, this.base);
     }
     this.own = own;
     this.reached = reached;
+  }
+
+  get planarMap(): PlanarMap | undefined {
+    return this.map;
   }
 
   /** Loose tails of the lines as `gaps` has read them last, shortest first. */

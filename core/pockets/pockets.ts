@@ -1,4 +1,6 @@
 /** Pockets: the bounded faces of the planar map, with everything the rest of the house asks of them. */
+
+import { MAIN } from "../drawing/parts.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";
 import { innerPoint } from "../geometry/polygon.ts";
@@ -21,8 +23,10 @@ export interface Border {
 }
 
 export interface Pocket {
-  /** Stays the same from one reading to the next while nothing about the pocket changes. */
+  /** Stays the same from one reading to the next while nothing about the pocket changes; no two of a drawing share it. */
   readonly key: number;
+  /** The part whose lines bound it. */
+  readonly part: string;
   /** Exact area in page units squared, holes taken off. */
   readonly area: number;
   /** A point well inside. */
@@ -38,6 +42,8 @@ export interface Pocket {
   readonly lines: readonly string[];
   /** Borders with pockets of a higher key. */
   readonly borders: readonly Border[];
+  /** Where a bridge, and no ink, parts it from the open: strips by which its colour may run out over what lies behind. */
+  readonly hems: readonly (readonly number[])[];
   /** Wholly under the ink around it: not offered, never counted as missed. */
   readonly hidden: boolean;
 }
@@ -62,7 +68,12 @@ export class PocketReader {
   private kept = new Map<number, Kept>();
   private readonly cutter: CurveCutter;
 
-  constructor(private readonly map: PlanarMap) {
+  /** Keys begin at `base`; all pockets are of one part. */
+  constructor(
+    private readonly map: PlanarMap,
+    private readonly part = MAIN,
+    private readonly base = 0,
+  ) {
     this.cutter = new CurveCutter(map);
   }
 
@@ -115,7 +126,8 @@ export class PocketReader {
     const outline = parts.map(({ chain }) => chain);
     const inked = runs.some(({ line }) => map.lines[line].region);
     const pocket: Pocket = {
-      key,
+      key: this.base + key,
+      part: this.part,
       area,
       seed,
       box: boundsOf([rings[0]])!,
@@ -126,6 +138,7 @@ export class PocketReader {
         .filter((line) => !map.joins.has(line))
         .map((line) => map.lines[line].id),
       borders: this.bordersOf(faced, cycles, key),
+      hems: this.hemsOf(faced, cycles),
       hidden: this.underInk(parts, rings, area, seed),
     };
     return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices: verticesOf(faced, cycles) };
@@ -140,7 +153,7 @@ export class PocketReader {
     if (same) return before;
     return {
       ...before,
-      pocket: { ...pocket, borders: this.bordersOf(faced, cycles, pocket.key) },
+      pocket: { ...pocket, borders: this.bordersOf(faced, cycles, pocket.key - this.base) },
       across: acrossOf(faced, cycles),
     };
   }
@@ -151,11 +164,29 @@ export class PocketReader {
       const pieces = this.cutter.pieces(runs);
       return runs.flatMap(({ beyond, line }, i): Border[] => {
         if (beyond <= key) return [];
-        const border = { neighbour: beyond, chain: pieces[i] };
-        const bare = this.map.lines[line].bridge && !this.map.joins.has(line) && pieces[i].length >= 8;
+        const border = { neighbour: this.base + beyond, chain: pieces[i] };
+        const bare = this.isBare(line) && pieces[i].length >= 8;
         return [bare ? { ...border, strips: seamStrips(this.map, line, pieces[i]) } : border];
       });
     });
+  }
+
+  private hemsOf(faced: FacedMap, cycles: readonly number[][]): number[][] {
+    return cycles.flatMap((cycle) => {
+      const runs = runsOf(faced, cycle, true);
+      if (!runs.some(({ beyond, line }) => beyond < 0 && this.isBare(line))) return [];
+      const pieces = this.cutter.pieces(runs);
+      return runs.flatMap(({ beyond, line }, i) =>
+        beyond < 0 && this.isBare(line) && pieces[i].length >= 8
+          ? [seamStrips(this.map, line, pieces[i])[0]]
+          : [],
+      );
+    });
+  }
+
+  /** A bridge that someone has drawn: no ink hides it. */
+  private isBare(line: number): boolean {
+    return this.map.lines[line].bridge && !this.map.joins.has(line);
   }
 
   /** A pocket can only hide under its ink when its area is less than the ink along its outline could cover. */

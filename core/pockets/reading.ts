@@ -47,10 +47,12 @@ const linesOfShape = remembered((shape: InkShape): Line[] =>
 /** The drawing's line work; a stroke or bridge that is the same object gives the same line again. */
 export const linesOf = ({ strokes, nibs, inkShapes, bridges }: Drawing): Line[] =>
   [
-    ...Object.values(strokes).map((stroke) =>
-      lineOfStroke(stroke, stroke.nib ? nibs[stroke.nib] : undefined),
-    ),
-    ...Object.values(inkShapes).flatMap(linesOfShape),
+    ...Object.values(strokes)
+      .filter(({ echo }) => !echo)
+      .map((stroke) => lineOfStroke(stroke, stroke.nib ? nibs[stroke.nib] : undefined)),
+    ...Object.values(inkShapes)
+      .filter(({ echo }) => !echo)
+      .flatMap(linesOfShape),
     ...Object.values(bridges).map(lineOfBridge),
   ].filter(({ points }) => points.length >= 8);
 

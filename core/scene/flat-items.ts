@@ -15,15 +15,21 @@ interface Ranked {
   readonly item: Item;
 }
 
-export const flatItems = (
-  drawing: Drawing,
-  pockets: readonly Pocket[],
-  matches: Matches,
-  palette: Palette,
-): Item[] =>
-  inOrder(pourItems(drawing, pockets, matches, palette), shapeItems(drawing, palette)).map(
+/** The part whose flats they are. */
+export interface FlatsOf {
+  readonly part: string;
+  /** Nothing lies behind it. */
+  readonly isBack: boolean;
+  /** Its region. */
+  readonly hides: readonly Chain[];
+}
+
+export const flatItems = (drawing: Drawing, of: FlatsOf, derived: Derived, palette: Palette): Item[] =>
+  inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.hides, palette)).map(
     ({ item }) => item,
   );
+
+type Derived = Matches & { readonly pockets: readonly Pocket[] };
 
 /** Two lists by rank; the first is in order already. */
 const inOrder = (poured: readonly Ranked[], shapes: readonly Ranked[]): readonly Ranked[] =>
@@ -31,16 +37,17 @@ const inOrder = (poured: readonly Ranked[], shapes: readonly Ranked[]): readonly
 
 const keptShape = keeper<FlatShape, Item>();
 
-const shapeItems = ({ flatShapes }: Drawing, { toneOf }: Palette): Ranked[] =>
+const shapeItems = ({ flatShapes }: Drawing, region: readonly Chain[], { toneOf }: Palette): Ranked[] =>
   Object.values(flatShapes).map((shape) => {
-    const { id, rank, name, outline, evenOdd, opacity } = shape;
+    const { id, rank, name, outline, evenOdd, opacity, echo } = shape;
+    const clip = echo ? { clip: region } : NO_EFFECTS;
     const tone = toneOf(shape.paint);
-    const item = keptShape(shape, [tone], () => ({
+    const item = keptShape(shape, [tone, echo && region], () => ({
       id,
-      says: { is: "flat" },
+      says: { is: "flat", echo },
       area: { kind: "region", chains: outline, evenOdd },
       paint: { kind: "tone", tone },
-      effects: opacity < 1 ? { opacity } : NO_EFFECTS,
+      effects: opacity < 1 ? { ...clip, opacity } : clip,
       name,
     }));
     return { rank, item };
@@ -51,13 +58,13 @@ const NO_EFFECTS = {};
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 function pourItems(
   { pours, page }: Drawing,
-  pockets: readonly Pocket[],
-  { pourOf }: Matches,
+  { part, isBack }: FlatsOf,
+  { pockets, pourOf }: Derived,
   { toneOf }: Palette,
 ): Ranked[] {
   const poured: { readonly index: number; readonly pour: Pour }[] = [];
   pourOf.forEach((id, index) => {
-    const pour = id === undefined ? undefined : pours[id];
+    const pour = id === undefined || pockets[index].part !== part ? undefined : pours[id];
     if (pour?.paint) poured.push({ index, pour });
   });
   poured.sort((a, b) => a.pour.rank - b.pour.rank);
@@ -70,7 +77,10 @@ function pourItems(
   return poured.map(({ index, pour: { id, rank, paint } }, at) => {
     const isLater = ({ other }: Underlap) => place[other] > at;
     const tone = toneOf(paint!);
-    return { rank, item: pourItem(pockets[index], { id, tone, width, borders: borders[index], isLater }) };
+    return {
+      rank,
+      item: pourItem(pockets[index], { id, tone, width, borders: borders[index], isBack, isLater }),
+    };
   });
 }
 
@@ -81,6 +91,8 @@ interface Poured {
   /** Of its seam, in page units. */
   readonly width: number;
   readonly borders: readonly Underlap[];
+  /** Nothing lies behind it: its colour need not run out over what does. */
+  readonly isBack: boolean;
   /** Whether the pocket beyond a border is painted later: then its colour runs on under that one's. */
   readonly isLater: (border: Underlap) => boolean;
 }
@@ -99,15 +111,17 @@ const pouredItems = new WeakMap<Pocket, KeptPour>();
 function pourItem(pocket: Pocket, of: Poured): Item {
   const before = pouredItems.get(pocket);
   const later = laterOf(of);
-  const { id, tone, width, borders } = of;
-  const same = before?.id === id && before.tone === tone && before.width === width;
+  const { id, tone, width, borders, isBack } = of;
+  const same =
+    before?.id === id && before.tone === tone && before.width === width && before.isBack === isBack;
   if (same && before.borders === borders && before.later === later) return before.item;
   const under = borders.filter(of.isLater);
   const chains = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
-  const strips = under.flatMap(({ strip }) => (strip ? [strip] : []));
+  const hems = isBack ? [] : pocket.hems;
+  const strips = [...under.flatMap(({ strip }) => (strip ? [strip] : [])), ...hems];
   const kept = same && sameList(before.chains, chains) && sameList(before.strips, strips);
   const item = kept ? before.item : itemOf(pocket, of, chains, strips);
-  pouredItems.set(pocket, { id, tone, width, borders, later, chains, strips, item });
+  pouredItems.set(pocket, { id, tone, width, borders, isBack, later, chains, strips, item });
   return item;
 }
 

@@ -2,20 +2,30 @@
 import type { Drawing, InkShape, Nib, Profile, Stroke } from "../drawing/drawing.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { isPlain, profileOf } from "../lines/profile.ts";
-import type { Item } from "./items.ts";
+import type { Chain, Effects, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
+const hasEcho = keeper<Drawing["strokes"], boolean>();
 const lists = keeper<Drawing["strokes"], Item[]>();
 
-/** Ink is the largest part of a scene and changes seldom: the same lines give the very same list. */
-export function inkItems({ strokes, inkShapes, nibs, ink }: Drawing, palette: Palette): Item[] {
-  return lists(strokes, [inkShapes, nibs, ink, palette], () =>
-    [...Object.values(strokes), ...Object.values(inkShapes)]
+/** Ink is the largest part of a scene and changes seldom: the same lines give the very same list. `region` is their part's. */
+export function inkItems(
+  { strokes, inkShapes, nibs, ink }: Drawing,
+  region: readonly Chain[],
+  palette: Palette,
+): Item[] {
+  const lines = () => [...Object.values(strokes), ...Object.values(inkShapes)];
+  const clip = hasEcho(strokes, [inkShapes], () => lines().some(({ echo }) => echo)) ? region : null;
+  return lists(strokes, [inkShapes, nibs, ink, palette, clip], () =>
+    lines()
       .sort((a, b) => a.rank - b.rank)
       .map((line) => {
         const tone = palette.toneOf(line.paint ?? ink);
-        return "outline" in line ? shapeItem(line, tone) : strokeItem(line, nibs[line.nib ?? ""], tone);
+        const shown = line.echo ? region : undefined;
+        return "outline" in line
+          ? shapeItem(line, tone, shown)
+          : strokeItem(line, nibs[line.nib ?? ""], tone, shown);
       }),
   );
 }
@@ -23,23 +33,28 @@ export function inkItems({ strokes, inkShapes, nibs, ink }: Drawing, palette: Pa
 const kept = keeper<Stroke | InkShape, Item>();
 const NO_EFFECTS = {};
 
-const shapeItem = (shape: InkShape, tone: Tone): Item =>
-  kept(shape, [tone], () => ({
+/** An echo shows only inside its part's region. */
+type Clip = readonly Chain[] | undefined;
+
+const effectsOf = (clip: Clip): Effects => (clip ? { clip } : NO_EFFECTS);
+
+const shapeItem = (shape: InkShape, tone: Tone, clip: Clip): Item =>
+  kept(shape, [tone, clip], () => ({
     id: shape.id,
-    says: { is: "shape" },
+    says: { is: "shape", echo: shape.echo },
     area: { kind: "region", chains: shape.outline, evenOdd: shape.evenOdd },
     paint: { kind: "tone", tone },
-    effects: NO_EFFECTS,
+    effects: effectsOf(clip),
     name: shape.name,
     groups: shape.groups,
   }));
 
-const strokeItem = (stroke: Stroke, nib: Nib | undefined, tone: Tone): Item =>
-  kept(stroke, [nib, tone], () => ({
+const strokeItem = (stroke: Stroke, nib: Nib | undefined, tone: Tone, clip: Clip): Item =>
+  kept(stroke, [nib, tone, clip], () => ({
     id: stroke.id,
     ...(isPlain(stroke, nib) ? plainStroke(stroke) : nibbedStroke(stroke, nib)),
     paint: { kind: "tone", tone },
-    effects: NO_EFFECTS,
+    effects: effectsOf(clip),
     name: stroke.name,
     groups: stroke.groups,
   }));
@@ -48,7 +63,7 @@ function plainStroke(stroke: Stroke): Pick<Item, "says" | "area"> {
   const { points, closed, width } = stroke;
   const { cap = "round", join = "round", miterLimit = 4, dash = [], dashOffset = 0 } = stroke;
   return {
-    says: { is: "stroke", nib: stroke.nib },
+    says: { is: "stroke", nib: stroke.nib, cut: stroke.cut, echo: stroke.echo },
     area: { kind: "line", points, closed, width, cap, join, miterLimit, dash, dashOffset },
   };
 }

@@ -48,13 +48,13 @@ export interface Effects {
 export type Says =
   /** A point of its pocket. */
   | { readonly is: "pour"; readonly at: Point }
-  | { readonly is: "flat" }
+  | { readonly is: "flat"; readonly echo?: true }
   /** A point of each of its pockets. */
   | { readonly is: "shade"; readonly at: readonly Point[] }
-  | { readonly is: "stroke"; readonly nib?: string }
+  | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }
-  | { readonly is: "shape" };
+  | { readonly is: "shape"; readonly echo?: true };
 
 export interface Item {
   readonly id: string;
@@ -65,6 +65,17 @@ export interface Item {
   readonly name?: string;
   /** Names of the groups it came in, from the outermost in. */
   readonly groups?: readonly string[];
+}
+
+/** A part with its sheets, from the bottom up. */
+export interface ScenePart {
+  readonly id: string;
+  readonly name: string;
+  readonly sheets: readonly SceneSheet[];
+  /** What of the parts behind it cannot be seen: closed chains, by the nonzero rule. */
+  readonly hides: readonly Chain[];
+  /** There, but not to be seen. */
+  readonly hidden?: true;
 }
 
 export interface SceneSheet {

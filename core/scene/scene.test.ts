@@ -9,7 +9,7 @@ import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { box, straight } from "../pockets/testing.ts";
-import { derive, pocketAt, sceneOf } from "./scene.ts";
+import { derive, pocketAt, type Scene, sceneOf } from "./scene.ts";
 
 const bare = newDrawing("Two rooms", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
   ...[
@@ -33,7 +33,8 @@ const pockets = pocketsOf(buildMap(linesOf(bare)));
 const edited = (...edits: Edit[]): Drawing =>
   edits.reduce((drawing, edit) => applyEdit(beginHistory(drawing), edit)?.history.drawing ?? drawing, bare);
 const scene = (drawing: Drawing) => sceneOf(drawing, derive(drawing, pockets));
-const sheetNames = (drawing: Drawing) => scene(drawing).sheets.map(({ name }) => name);
+const sheetsOf = (of: Scene) => of.parts.flatMap(({ sheets }) => sheets);
+const sheetNames = (drawing: Drawing) => sheetsOf(scene(drawing)).map(({ name }) => name);
 const both = pockets.map((pocket, i) =>
   pour([{ anchor: anchorOf(pocket) }], { colour: i ? "radish" : "frond", step: 0 }, [`p${i}`]),
 );
@@ -59,16 +60,16 @@ describe("the scene", () => {
 
   it("lays a seam beneath the later colour on every shared border, and none beside bare pockets", () => {
     const seamsOf = (drawing: Drawing) =>
-      scene(drawing).sheets[0].items.map(({ effects }) => effects.seam?.chains.length ?? 0);
+      sheetsOf(scene(drawing))[0].items.map(({ effects }) => effects.seam?.chains.length ?? 0);
     expect(seamsOf(edited(...both))).toEqual([1, 0]);
     expect(seamsOf(edited(both[0]))).toEqual([0]);
   });
 
   it("trims a shade to the pocket it began in, and shows none where that pocket is gone", () => {
     const drawing = edited(shade);
-    const [item] = scene(drawing).sheets[0].items;
+    const [item] = sheetsOf(scene(drawing))[0].items;
     expect(item.effects.clip).toBe(pocketAt(pockets, [60, 50])!.outline);
-    expect(sceneOf(drawing, derive(drawing, [])).sheets.map(({ name }) => name)).toEqual(["ink"]);
+    expect(sheetsOf(sceneOf(drawing, derive(drawing, []))).map(({ name }) => name)).toEqual(["ink"]);
   });
 
   it("lets every use follow its colour, ladder steps too", () => {
@@ -79,7 +80,7 @@ describe("the scene", () => {
 
   it("keeps the very items that an edit did not touch", () => {
     const drawing = edited(...both, shade);
-    const itemsOf = (one: Drawing) => scene(one).sheets.flatMap(({ items }) => items);
+    const itemsOf = (one: Drawing) => sheetsOf(scene(one)).flatMap(({ items }) => items);
     const before = itemsOf(drawing);
     expect(itemsOf(drawing).every((item, i) => item === before[i])).toBe(true);
     const after = itemsOf(

@@ -2,58 +2,141 @@
  * The scene: one ordered display list, made from the drawing and its pockets, that every painter reads. Nothing
  * is drawn that is not in it. Items an edit did not touch are the very same objects as before.
  */
-import { type Drawing, SHEETS, type SheetName } from "../drawing/drawing.ts";
+import { type Drawing, type Part, SHEETS, type SheetName } from "../drawing/drawing.ts";
+import { drawingOfPart, partsOf } from "../drawing/parts.ts";
 import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { type Matches, matchAnchors } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { flatItems } from "./flat-items.ts";
 import { inkItems } from "./ink-items.ts";
-import type { Item, SceneSheet } from "./items.ts";
-import { paletteOf, type Tone } from "./palette.ts";
+import type { Chain, Item, ScenePart, SceneSheet } from "./items.ts";
+import { keeper } from "./kept.ts";
+import { type Palette, paletteOf, type Tone } from "./palette.ts";
 import { shadeItems } from "./shade-items.ts";
 
 export interface Scene {
   readonly title: string;
   readonly box: Box;
-  /** Sheets with something on them, from the bottom up; hidden ones only where they were asked for. */
-  readonly sheets: readonly SceneSheet[];
+  /** From the back to the front: parts with something on them; hidden ones only where they were asked for. */
+  readonly parts: readonly ScenePart[];
   /** Every tone used, each once. */
   readonly tones: readonly Tone[];
 }
 
 /** What is derived from a drawing and read beside it. */
 export interface Derived extends Matches {
+  /** Those that can be worked on, those of the front part first: nothing shows through them, and their part is seen. */
   readonly pockets: readonly Pocket[];
+  /** All that were given. */
+  readonly all: readonly Pocket[];
 }
 
-/** `before` only makes it faster: what was derived from a drawing that differs little. */
-export const derive = (drawing: Drawing, pockets: readonly Pocket[], before?: Derived): Derived => ({
-  pockets,
-  ...matchAnchors(pockets, drawing.pours, drawing.shades, before),
-});
+/** `before` only makes it faster: what was derived from a drawing that differs little. `only` leaves other parts out. */
+export function derive(
+  drawing: Drawing,
+  all: readonly Pocket[],
+  { before, only }: { readonly before?: Derived; readonly only?: string | null } = {},
+): Derived {
+  const matches = matchAnchors(all, drawing.pours, drawing.shades, before);
+  const worksOn = (index: number) =>
+    drawing.parts[all[index].part]?.visible &&
+    (!only || all[index].part === only) &&
+    !drawing.pours[matches.pourOf[index] ?? ""]?.through;
+  const kept = all.flatMap((_, index) => (worksOn(index) ? [index] : []));
+  if (kept.length === all.length) return { ...matches, pockets: all, all };
+  const place = new Map(kept.map((index, at) => [index, at]));
+  return {
+    ...matches,
+    pourOf: kept.map((index) => matches.pourOf[index]),
+    pocketsOf: new Map(
+      [...matches.pocketsOf].map(([id, places]) => [id, places.flatMap((index) => place.get(index) ?? [])]),
+    ),
+    pockets: kept.map((index) => all[index]),
+    all,
+  };
+}
 
 export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } = {}): Scene {
   const palette = paletteOf(drawing);
-  const { pockets } = derived;
+  const whole = matchesOfAll(drawing, derived);
+  const parts = partsOf(drawing).flatMap((part, index): ScenePart[] => {
+    if (!part.visible && !hidden) return [];
+    const sheets = sheetsOf(drawing, part, { derived: whole, palette, hidden, isBack: index === 0 });
+    if (sheets.length === 0) return [];
+    const hides = index === 0 ? NOTHING : hiddenBehind(part, drawing, whole);
+    return [{ id: part.id, name: part.name, sheets, hides, ...(part.visible ? {} : { hidden: true }) }];
+  });
+  const tones = new Set<Tone>();
+  for (const { sheets } of parts)
+    for (const { items } of sheets) for (const { paint } of items) tones.add(paint.tone);
+  return { title: drawing.name, box: drawing.page.box, parts, tones: [...tones] };
+}
+
+const NOTHING: readonly Chain[] = [];
+
+/** The pockets that are painted: all there are, also those nobody can work on now. */
+const matchesOfAll = (drawing: Drawing, derived: Derived): Derived =>
+  derived.all === derived.pockets
+    ? derived
+    : {
+        ...matchAnchors(derived.all, drawing.pours, drawing.shades, derived),
+        pockets: derived.all,
+        all: derived.all,
+      };
+
+interface PartWork {
+  readonly derived: Derived;
+  readonly palette: Palette;
+  /** Whether hidden sheets are wanted. */
+  readonly hidden: boolean;
+  readonly isBack: boolean;
+}
+
+function sheetsOf(
+  drawing: Drawing,
+  { id }: Part,
+  { derived, palette, hidden, isBack }: PartWork,
+): SceneSheet[] {
+  const own = drawingOfPart(drawing, id);
+  const hides = hiddenBehind({ id }, drawing, derived);
   const items: Record<SheetName, Item[]> = {
     ground: [],
-    flats: flatItems(drawing, pockets, derived, palette),
-    shade: shadeItems(drawing, pockets, derived, palette),
+    flats: flatItems(own, { part: id, isBack, hides }, derived, palette),
+    shade: shadeItems(own, id, derived, palette),
     light: [],
-    ink: inkItems(drawing, palette),
+    ink: inkItems(own, hides, palette),
     gloss: [],
   };
-  const sheets = SHEETS.flatMap((name): SceneSheet[] => {
+  return SHEETS.flatMap((name): SceneSheet[] => {
     const { visible, opacity } = drawing.sheets[name];
     if (items[name].length === 0 || !(visible || hidden)) return [];
     return [{ name, opacity, items: items[name], ...(visible ? {} : { hidden: true }) }];
   });
-  const tones = new Set<Tone>();
-  for (const sheet of sheets) for (const { paint } of sheet.items) tones.add(paint.tone);
-  return { title: drawing.name, box: drawing.page.box, sheets, tones: [...tones] };
 }
 
-/** The pocket that holds a point. */
+const hidden = keeper<readonly Pocket[], Map<string, readonly Chain[]>>();
+
+/** The region of a part: all its pockets but those that what is behind shows through. */
+function hiddenBehind(
+  { id }: Pick<Part, "id">,
+  { pours }: Drawing,
+  { all, pourOf }: Derived,
+): readonly Chain[] {
+  const through = all.filter((_, index) => pours[pourOf[index] ?? ""]?.through);
+  const regions = hidden(all, through, () => {
+    const found = new Map<string, Chain[]>();
+    for (const pocket of all) {
+      if (through.includes(pocket)) continue;
+      const chains = found.get(pocket.part);
+      if (chains) chains.push(...pocket.outline);
+      else found.set(pocket.part, [...pocket.outline]);
+    }
+    return found;
+  });
+  return regions.get(id) ?? NOTHING;
+}
+
+/** The pocket that holds a point; of several the one in front. */
 export const pocketAt = (pockets: readonly Pocket[], at: Point): Pocket | undefined =>
   pockets.find(({ rings, box }) => boxHolds(box, at) && regionContains(rings, at));

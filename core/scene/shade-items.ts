@@ -1,5 +1,6 @@
 /** The shade sheet. Each kind of shade is a derivation of its own, from facts and pockets to an item. */
 import { type Drawing, ranked, type Shade } from "../drawing/drawing.ts";
+import { partOf } from "../drawing/parts.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { Chain, Item } from "./items.ts";
@@ -15,11 +16,12 @@ const SHADES: {
 
 export const shadeItems = (
   { shades }: Drawing,
-  pockets: readonly Pocket[],
-  { pocketsOf }: Matches,
+  part: string,
+  { pockets, pocketsOf }: Matches & { readonly pockets: readonly Pocket[] },
   { toneOf }: Palette,
 ): Item[] =>
   ranked(shades).flatMap((shade) => {
+    if (partOf(shade.anchor) !== part) return [];
     const places = (pocketsOf.get(shade.id) ?? []).map((index) => pockets[index]);
     return places.length > 0 ? [SHADES[shade.kind](shade, places, toneOf(shade.paint))] : [];
   });

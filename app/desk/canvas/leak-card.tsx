@@ -13,7 +13,8 @@ export function LeakCard() {
   const page = useDesk((s) => s.drawing.page);
   const { bridgeLeak, set } = useDeskStore().getState();
   if (!leak) return null;
-  const { openings, wish } = leak;
+  const { openings: found, wish, part } = leak;
+  const openings = found.map((opening) => ({ ...opening, part }));
   const [widest] = openings;
   const [x, y] = toScreen(view, widest?.at ?? leak.path[0]);
   const left = Math.max(8, Math.min(x + 26, matSize.width - CARD.width - 8));

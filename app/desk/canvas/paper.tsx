@@ -259,7 +259,8 @@ class Painter {
     if (now.matSize.width === 0) return;
     const moved = !before || before.view !== now.view || before.matSize !== now.matSize;
     if (moved || before.mat !== now.mat || before.checkGround !== now.checkGround) this.paintMat(now);
-    if (!before || before.scene !== now.scene) this.art.show(now.scene);
+    if (!before || before.scene !== now.scene || before.alone !== now.alone)
+      this.art.show(now.scene, now.alone);
     if (moved) this.art.move(now.view, now.matSize);
     this.paintOverlay(now);
   }

@@ -1,6 +1,7 @@
 /** What can be done with openings: bridge them for good, or leave them open. */
 import { declineOpenings, reconsiderOpenings } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
+import { drawingOfPart, inPart } from "#core/drawing/parts.ts";
 import { isDeclined, isReached } from "#core/pockets/line-reader.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { bridgeEdit } from "./bridge-edit.ts";
@@ -12,8 +13,9 @@ export function sortOpenings({ gaps, drawing }: Pick<Desk, "gaps" | "drawing">) 
   const open: number[] = [];
   const declined: number[] = [];
   gaps.openings.forEach((opening, i) => {
-    if (isDeclined(drawing, opening)) declined.push(i);
-    else if (isReached(drawing, opening)) closed.push(i);
+    const own = drawingOfPart(drawing, opening.part);
+    if (isDeclined(own, opening)) declined.push(i);
+    else if (isReached(own, opening)) closed.push(i);
     else open.push(i);
   });
   return { closed, open, declined };
@@ -28,7 +30,8 @@ export function bridgeOpenings(desk: Desk, indices: readonly number[]): void {
 export function leaveOpen(desk: Desk, indices: readonly number[]): void {
   const { openings } = freshGaps(desk);
   const left = indices.flatMap((i) => openings[i] ?? []);
-  if (left.length > 0) desk.edit(declineOpenings(left.map(({ at }) => ({ id: newId(), at }))));
+  if (left.length > 0)
+    desk.edit(declineOpenings(left.map(({ at, part }) => ({ id: newId(), at, ...inPart(part) }))));
 }
 
 export const reconsider = (desk: Desk): void => desk.edit(reconsiderOpenings());

@@ -26,7 +26,8 @@ export function PressPanel() {
 }
 
 function figureOf(name: SheetName, { scene }: Desk): number {
-  return scene.sheets.find((sheet) => sheet.name === name)?.items.length ?? 0;
+  const sheets = scene.parts.flatMap((part) => part.sheets);
+  return sheets.reduce((sum, sheet) => sum + (sheet.name === name ? sheet.items.length : 0), 0);
 }
 
 /** Whether there is anything on a sheet, seen or not. */

@@ -3,7 +3,7 @@ import type { StoreApi } from "zustand";
 import type { Drawing, Paint } from "#core/drawing/drawing.ts";
 import type { Edit, History } from "#core/drawing/history.ts";
 import type { Point } from "#core/geometry/point.ts";
-import type { Opening } from "#core/pockets/free-space.ts";
+import type { PartOpening } from "#core/pockets/drawing-reader.ts";
 import type { Leak } from "#core/pockets/leak.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
@@ -36,6 +36,10 @@ export interface DeskState {
   readonly trouble: string | null;
   readonly keeping: KeepState;
   readonly stage: StageName;
+  /** The part that is worked on: new lines belong to it. */
+  readonly part: string;
+  /** The only part that shows fully and can be worked on, if one was chosen. */
+  readonly alone: string | null;
   /** The tool chosen on each stage; its first where none was. */
   readonly tools: Readonly<Partial<Record<StageName, string>>>;
   /** The tool a held key has put in the hand. */
@@ -58,7 +62,7 @@ export interface DeskState {
   readonly matSize: Size;
   /** The pocket walked to by keyboard, by its index. */
   readonly walked: number | null;
-  readonly leak: (Leak & { readonly wish?: Wish }) | null;
+  readonly leak: (Leak & { readonly wish?: Wish; readonly part: string }) | null;
   /** What a reach that is being tried would close. */
   readonly triedReach: (ReachReading & { readonly width: number }) | null;
   readonly showBridges: boolean;
@@ -124,7 +128,7 @@ export interface DeskActions {
   /** Why colour would run out of a place; a wish is what was asked for there. */
   readonly explainLeak: (at: Point, wish?: Wish) => Promise<void>;
   /** Bridges openings for good; when none is left on the way out of a wish's place, the wish is fulfilled. */
-  readonly bridgeLeak: (openings: readonly Opening[]) => void;
+  readonly bridgeLeak: (openings: readonly PartOpening[]) => void;
   /** Shows what a reach in page units would close, without touching the drawing. */
   readonly tryReach: (width: number) => Promise<void>;
   /** Answers questions about the lines as they are shown. */

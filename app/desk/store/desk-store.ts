@@ -5,6 +5,7 @@
 import { createStore } from "zustand";
 import { type Drawing, ranked } from "#core/drawing/drawing.ts";
 import { applyEdit, type Move, redo, undo } from "#core/drawing/history.ts";
+import { partsOf } from "#core/drawing/parts.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { type Derived, derive, pocketAt, sceneOf } from "#core/scene/scene.ts";
 import { Keeper } from "../../keep/keeper.ts";
@@ -21,8 +22,13 @@ import { PocketFollower } from "./pocket-follower.ts";
 const NO_GAPS: StampedGaps = { stamp: -1, strokes: {}, openings: [], looseEnds: [], tails: [] };
 
 /** What is shown depends on these and nothing else. */
-function shownState(drawing: Drawing, pockets: readonly Pocket[], before?: Derived) {
-  const derived = derive(drawing, pockets, before);
+function shownState(
+  drawing: Drawing,
+  pockets: readonly Pocket[],
+  only: string | null = null,
+  before?: Derived,
+) {
+  const derived = derive(drawing, pockets, { before, only });
   return { drawing, derived, scene: sceneOf(drawing, derived) };
 }
 
@@ -40,9 +46,9 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const onPockets = ({ keys, fresh, trouble }: PocketReading, upToDate: boolean) => {
       for (const pocket of fresh) known.set(pocket.key, pocket);
       known = new Map(keys.map((key) => [key, known.get(key)!]));
-      const { drawing: shown, derived } = get();
+      const { drawing: shown, derived, alone } = get();
       set({
-        ...shownState(shown, [...known.values()], derived),
+        ...shownState(shown, [...known.values()], alone, derived),
         reading: !upToDate,
         trouble: trouble ?? null,
         walked: null,
@@ -76,8 +82,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         set(more);
         return;
       }
-      const { pockets } = get().derived;
-      set({ ...shownState(next, pockets, get().derived), ...more });
+      const { derived, alone } = get();
+      set({ ...shownState(next, derived.all, alone, derived), ...more });
       const read = follower.follow(next);
       if (!read.pockets) return;
       tried++;
@@ -103,6 +109,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       trouble: null,
       keeping: opened.kept === "memory" ? "memory" : "kept",
       stage: "Flats",
+      part: partsOf(drawing).at(-1)!.id,
+      alone: null,
       tools: {},
       heldTool: null,
       settings: {},
@@ -166,8 +174,9 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       chooseStage: (stage) => emptyHand({ stage }),
       tell: (text) => set({ said: text, reason: { text, at: get().pointer.at } }),
       explainLeak: async (at, wanted) => {
-        const leak = (await lines.work.leak(at)) ?? null;
-        set({ leak: leak && { ...leak, wish: wanted }, said: leak ? sayLeak(leak, drawing.page) : "" });
+        const { part } = get();
+        const leak = (await lines.work.leak(part, at)) ?? null;
+        set({ leak: leak && { ...leak, wish: wanted, part }, said: leak ? sayLeak(leak, drawing.page) : "" });
       },
       bridgeLeak: (openings) => {
         const { leak, history } = get();
@@ -179,7 +188,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       tryReach: async (width) => {
         const turn = ++tried;
         const reading = await lines.work.reach(width);
-        if (turn === tried) set({ triedReach: reading && { ...reading, width } });
+        if (turn === tried) set({ triedReach: { ...reading, width } });
       },
       close: () => {
         follower.stop();

@@ -297,7 +297,7 @@ describe("the store", () => {
     const before = state().history;
     state().show(pourInto(state(), [left], { colour: "radish", step: 0 })!);
     expect(pocketCounts(state()).coloured).toBe(1);
-    expect(state().scene.sheets[0].name).toBe("flats");
+    expect(state().scene.parts[0].sheets[0].name).toBe("flats");
     expect(state().history).toBe(before);
     state().show(null);
     expect(state().drawing).toBe(before.drawing);

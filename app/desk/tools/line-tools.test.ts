@@ -470,7 +470,7 @@ describe("arranging on the desk", () => {
     state().edit(changeStrokes([named("post").id], { nib: "own" }));
     const inkOf = () =>
       state()
-        .scene.sheets.find(({ name }) => name === "ink")!
+        .scene.parts[0].sheets.find(({ name }) => name === "ink")!
         .items.find(({ id }) => id === named("post").id)!;
     const before = inkOf();
     expect(before.area.kind).toBe("region");

@@ -1,0 +1,76 @@
+/** Parts: pieces of a drawing with lines, bridges and colour of their own, one before the other. */
+import { type Drawing, type Part, ranked, type Table } from "./drawing.ts";
+
+/** The part that every drawing begins with; what names no part belongs to it. */
+export const MAIN = "main";
+
+export const startingParts = (): Table<Part> => ({
+  [MAIN]: { id: MAIN, rank: 1, name: "Drawing", visible: true, locked: false },
+});
+
+/** The part of a line, a bridge or a shape; colour in pockets says it by its anchor. */
+export const partOf = ({ part = MAIN }: { readonly part?: string }): string => part;
+
+/** What a new thing of a part has to say; nothing for the part that things are of anyway. */
+export const inPart = (part: string): { readonly part?: string } => (part === MAIN ? {} : { part });
+
+/** From the back to the front. */
+export const partsOf = (drawing: Pick<Drawing, "parts">): Part[] => ranked(drawing.parts);
+
+/** The tables whose entities name their part themselves. */
+export const PARTED = ["strokes", "inkShapes", "bridges", "declined", "flatShapes"] as const;
+
+/** The drawing with the lines, bridges and shapes of one part alone; the same tables give the same again. */
+export function drawingOfPart(drawing: Drawing, part: string): Drawing {
+  if (Object.keys(drawing.parts).length === 1) return drawing;
+  const { strokes, inkShapes, bridges, declined, flatShapes } = drawing;
+  return {
+    ...drawing,
+    strokes: ofPart(strokes, part),
+    inkShapes: ofPart(inkShapes, part),
+    bridges: ofPart(bridges, part),
+    declined: ofPart(declined, part),
+    flatShapes: ofPart(flatShapes, part),
+  };
+}
+
+interface Parted {
+  readonly part?: string;
+}
+
+const split = new WeakMap<Table<Parted>, Map<string, Table<Parted>>>();
+
+function ofPart<T extends Parted>(table: Table<T>, part: string): Table<T> {
+  const known = split.get(table) ?? byPart(table);
+  split.set(table, known);
+  return (known.get(part) ?? EMPTY) as Table<T>;
+}
+
+const EMPTY: Table<Parted> = {};
+
+function byPart(table: Table<Parted>): Map<string, Table<Parted>> {
+  const found = new Map<string, Record<string, Parted>>();
+  for (const [id, entity] of Object.entries(table)) {
+    const own = found.get(partOf(entity));
+    if (own) own[id] = entity;
+    else found.set(partOf(entity), { [id]: entity });
+  }
+  return found;
+}
+
+/** The drawing with a record for every part that something in it names: a file may have lost one. */
+export function withMissingParts(drawing: Drawing): Drawing {
+  const named = PARTED.flatMap((name) => Object.values<Parted>(drawing[name]).map(partOf));
+  const anchored = [...Object.values(drawing.pours), ...Object.values(drawing.shades)];
+  const ids = new Set([...named, ...anchored.map(({ anchor }) => partOf(anchor))]);
+  const missing = [...ids].filter((id) => !Object.hasOwn(drawing.parts, id));
+  if (missing.length === 0 && Object.keys(drawing.parts).length > 0) return drawing;
+  const top = Object.values(drawing.parts).reduce((most, { rank }) => Math.max(most, rank), 0);
+  const found = (missing.length > 0 ? missing : [MAIN]).map(
+    (id, i): Part => ({ id, rank: top + i + 1, name: "Missing part", visible: true, locked: false }),
+  );
+  return {
+    ...drawing,
+    parts: { ...drawing.parts, ...Object.fromEntries(found.map((part) => [part.id, part])) },
+  };
+}
