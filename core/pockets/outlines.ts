@@ -147,7 +147,7 @@ export class CurveCutter {
   }
 
   /** Where the lines meet at the vertex that a half-edge leaves. */
-  private meeting(h: number): Point {
+  meeting(h: number): Point {
     const vertex = originOf(this.map.noding, h);
     const known = this.meetings.get(vertex);
     if (known) return known;

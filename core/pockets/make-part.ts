@@ -1,0 +1,302 @@
+/**
+ * Makes a part of some pockets: what bounds or lies in them goes with them, what bounds pockets that stay as well leaves
+ * an unseen bridge behind. The picture stays as it is: pieces are drawn as the line was there, ink of lines that stay and
+ * reach into the part goes along as an echo, and where the part's own lines enclose more than the pockets did, what lies
+ * behind shows through.
+ */
+import type { Anchor, Bridge, Drawing, FlatShape, Part, Pour, Shade, Stroke } from "../drawing/drawing.ts";
+import { newId } from "../drawing/new-id.ts";
+import { drawingOfPart, inPart, partOf } from "../drawing/parts.ts";
+import { arcLengthOf, lengthAt } from "../geometry/arc-length.ts";
+import { curveCount, flatten, pointAt } from "../geometry/cubic.ts";
+import { nearestOnLines, nearestPlace } from "../geometry/nearest.ts";
+import { boxHolds, diagonal, type Point } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
+import { profileOf, shareAt } from "../lines/profile.ts";
+import { anchorAround, anchorOf, matchAnchors } from "./anchors.ts";
+import { type CarvedPiece, type Carving, carve } from "./carve.ts";
+import { LineReader } from "./line-reader.ts";
+import type { PlanarMap } from "./planar-map.ts";
+import type { Pocket } from "./pockets.ts";
+
+export interface PartOfPockets {
+  readonly name: string;
+  /** Pockets of one part, as the map gave them; hidden ones among them. */
+  readonly pockets: readonly Pocket[];
+  readonly map: PlanarMap;
+  /** Those that go. */
+  readonly chosen: ReadonlySet<Pocket>;
+  /** Lines that go whole, beside what bounds the pockets. */
+  readonly lines?: ReadonlySet<string>;
+}
+
+/** The drawing with a part in front of the one the pockets were in. */
+export function withPart(drawing: Drawing, given: PartOfPockets): Drawing {
+  const from = given.pockets[0]?.part ?? partOf({});
+  const part = partInFront(drawing, from, given.name);
+  const carving = carvingOf(given);
+  const carved = withPieces(drawing, { from, to: part.id, ...given, carving });
+  const parted: Drawing = { ...carved, parts: { ...drawing.parts, [part.id]: part } };
+  const fresh = [from, part.id].flatMap((id) => new LineReader(id).read(drawingOfPart(parted, id)));
+  const homes = homesOf(given, fresh, { from, to: part.id });
+  const coloured = withColour(drawing, parted, given, homes);
+  return withEchoes(withWindows(coloured, part.id, given, fresh), given, { from, to: part.id });
+}
+
+function partInFront({ parts }: Drawing, behind: string, name: string): Part {
+  const { rank } = parts[behind];
+  const above = Object.values(parts).flatMap((part) => (part.rank > rank ? [part.rank] : []));
+  const next = above.length > 0 ? Math.min(...above) : rank + 2;
+  return { id: newId(), rank: (rank + next) / 2, name, visible: true, locked: false };
+}
+
+function carvingOf({ map, pockets, chosen, lines }: PartOfPockets): Carving {
+  const base = pockets.length > 0 ? keyBase(pockets) : 0;
+  const inside = new Set([...chosen].map(({ key }) => key - base));
+  const closed = new Set(pockets.map(({ key }) => key - base));
+  const carving = carve(
+    map,
+    (face) => inside.has(face),
+    (face) => closed.has(face),
+  );
+  if (!lines) return carving;
+  const whole = (piece: CarvedPiece): CarvedPiece => ({ ...piece, goes: true });
+  const pieces = [...carving.pieces].map(([line, own]): [number, readonly CarvedPiece[]] =>
+    lines.has(ownerOf(map.lines[line].id)) ? [line, [wholeLine(map, line, own.map(whole))]] : [line, own],
+  );
+  return { ...carving, pieces: new Map(pieces) };
+}
+
+/** Keys of one part's pockets begin at a multiple of this (drawing-reader.ts). */
+const keyBase = ([{ key }]: readonly Pocket[]): number => Math.floor(key / 2 ** 32) * 2 ** 32;
+
+function wholeLine(map: PlanarMap, line: number, pieces: readonly CarvedPiece[]): CarvedPiece {
+  const points = Array.from(map.lines[line].points);
+  return { ...pieces[0], from: 0, to: curveCount(points), points, goes: true };
+}
+
+/** A stroke or a bridge, or for a chain of an ink shape the shape. */
+const ownerOf = (id: string): string => id.replace(/\/\d+$/, "");
+
+interface Carved extends PartOfPockets {
+  readonly carving: Carving;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** The lines of a drawing in their parts: whole where they can be, in pieces where they are cut. */
+function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawing {
+  const strokes = { ...drawing.strokes };
+  const bridges = { ...drawing.bridges };
+  const inkShapes = { ...drawing.inkShapes };
+  const leave = (points: readonly number[], part: string) => {
+    const id = newId();
+    bridges[id] = { id, points, ...inPart(part), ...(part === from ? { left: true as const } : {}) };
+  };
+  for (const [line, pieces] of carving.pieces) {
+    const { id } = map.lines[line];
+    if (strokes[id]) {
+      delete strokes[id];
+      for (const piece of strokePieces(drawing.strokes[id], pieces, { from, to })) strokes[piece.id] = piece;
+    } else if (bridges[id]) {
+      delete bridges[id];
+      for (const piece of bridgePieces(drawing.bridges[id], pieces, { from, to })) bridges[piece.id] = piece;
+    } else if (map.joins.has(line) || !inkShapes[ownerOf(id)]) {
+      // Where ink closed by touching, or a reach closed, each side keeps it closed.
+      if (touchesCut(map, carving, line) && pieces.some(({ goes }) => goes)) leave(pieces[0].points, to);
+    }
+  }
+  for (const id of shapesThatGo(map, carving)) inkShapes[id] = { ...inkShapes[id], part: to };
+  for (const { line, points } of carving.shared)
+    if (!map.lines[line].bridge || map.joins.has(line)) leave(points, from);
+  return { ...drawing, strokes, bridges, inkShapes };
+}
+
+/** Whether a join, or one of the lines it joins, is not as it was in one of the parts. */
+function touchesCut(map: PlanarMap, carving: Carving, line: number): boolean {
+  const join = map.joins.get(line);
+  if (!join) return true;
+  const goes = [join.line, join.other].map(
+    (one) => carving.pieces.get(one)?.map((piece) => piece.goes) ?? [],
+  );
+  return !goes.flat().every(Boolean);
+}
+
+/** Ink shapes go whole once any of their outline goes. */
+function shapesThatGo(map: PlanarMap, { pieces }: Carving): Set<string> {
+  const found = new Set<string>();
+  for (const [line, own] of pieces)
+    if (map.lines[line].region && own.some(({ goes }) => goes)) found.add(ownerOf(map.lines[line].id));
+  return found;
+}
+
+interface Ways {
+  readonly from: string;
+  readonly to: string;
+}
+
+function strokePieces(stroke: Stroke, pieces: readonly CarvedPiece[], { from, to }: Ways): Stroke[] {
+  const placed = (goes: boolean): Stroke => {
+    const { part: _, ...bare } = stroke;
+    return { ...bare, ...inPart(goes ? to : from) };
+  };
+  if (pieces.length === 1) return [placed(pieces[0].goes)];
+  const arc = arcLengthOf(stroke.points, stroke.width * 0.05);
+  const end = curveCount(stroke.points);
+  const share = (u: number) => (u > end ? 1 + share2(u - end) : share2(u));
+  const share2 = (u: number) => lengthAt(arc, u) / arc.total;
+  const { of = stroke.id, from: begun = 0, to: ended = 1 } = stroke.cut ?? {};
+  const within = (part: number) => begun + (ended - begun) * part;
+  return pieces.map((piece) => ({
+    ...placed(piece.goes),
+    id: newId(),
+    points: piece.points,
+    closed: false,
+    cut: { of, from: within(share(piece.from)), to: within(share(piece.to)) },
+    ...(stroke.dash ? { dashOffset: (stroke.dashOffset ?? 0) + share(piece.from) * arc.total } : {}),
+  }));
+}
+
+function bridgePieces(bridge: Bridge, pieces: readonly CarvedPiece[], { from, to }: Ways): Bridge[] {
+  const { part: _, ...bare } = bridge;
+  return pieces.map((piece) => ({
+    ...bare,
+    id: pieces.length === 1 ? bridge.id : newId(),
+    points: piece.points,
+    ...inPart(piece.goes ? to : from),
+  }));
+}
+
+/** For each pocket of before the one it is now. */
+function homesOf(
+  { pockets, chosen }: PartOfPockets,
+  fresh: readonly Pocket[],
+  { from, to }: Ways,
+): Map<Pocket, Pocket> {
+  const homes = new Map<Pocket, Pocket>();
+  for (const pocket of pockets) {
+    const part = chosen.has(pocket) ? to : from;
+    const home = fresh.find((one) => one.part === part && regionContains(one.rings, pocket.seed));
+    if (home) homes.set(pocket, home);
+  }
+  return homes;
+}
+
+/** Pours and shades with the pockets they live in; one that lives in both parts becomes two. */
+function withColour(
+  before: Drawing,
+  drawing: Drawing,
+  { pockets }: PartOfPockets,
+  homes: ReadonlyMap<Pocket, Pocket>,
+): Drawing {
+  const { pourOf, pocketsOf } = matchAnchors(pockets, before.pours, before.shades);
+  const pours: Record<string, Pour> = { ...before.pours };
+  const placed = new Set<string>();
+  pockets.forEach((pocket, index) => {
+    const id = pourOf[index];
+    const home = homes.get(pocket);
+    if (id === undefined || !home) return;
+    const own = placed.has(id) ? newId() : id;
+    placed.add(id);
+    pours[own] = { ...before.pours[id], id: own, anchor: anchorOf(home) };
+  });
+  const shades: Record<string, Shade> = { ...before.shades };
+  for (const [id, places] of pocketsOf) {
+    const byPart = new Map<string, Pocket[]>();
+    for (const index of places) {
+      const home = homes.get(pockets[index]);
+      if (home) byPart.set(home.part, [...(byPart.get(home.part) ?? []), home]);
+    }
+    [...byPart.values()].forEach((own, i) => {
+      const name = i === 0 ? id : newId();
+      shades[name] = { ...before.shades[id], id: name, anchor: anchorAround(own) };
+    });
+  }
+  return { ...drawing, pours, shades };
+}
+
+/** What a part's lines enclose beside the pockets that were chosen is open to what lies behind. */
+function withWindows(
+  drawing: Drawing,
+  part: string,
+  { chosen }: PartOfPockets,
+  fresh: readonly Pocket[],
+): Drawing {
+  const windows = fresh.filter((pocket) => pocket.part === part && !isIn([...chosen], pocket.seed));
+  const rank = Object.values(drawing.pours).reduce((top, pour) => Math.max(top, pour.rank), 0);
+  const pours = windows.map((pocket, i): Pour => {
+    const anchor: Anchor = anchorOf(pocket);
+    return { id: newId(), rank: rank + i + 1, paint: null, through: true, anchor };
+  });
+  return {
+    ...drawing,
+    pours: { ...drawing.pours, ...Object.fromEntries(pours.map((pour) => [pour.id, pour])) },
+  };
+}
+
+/** Ink that stays but reaches into the part, and shapes of colour that lie in both, go along as echoes. */
+function withEchoes(drawing: Drawing, { chosen }: PartOfPockets, { from, to }: Ways): Drawing {
+  if (chosen.size === 0) return drawing;
+  const region = [...chosen];
+  const behind = drawingOfPart(drawing, from);
+  const reaches = reachInto(drawing, region, Object.values(drawingOfPart(drawing, to).strokes));
+  const strokes = Object.values(behind.strokes)
+    .filter(reaches)
+    .map((stroke): Stroke => ({ ...stroke, id: newId(), part: to, echo: true }));
+  const shapes = Object.values(behind.flatShapes).map((shape) => ({ shape, lies: placeOf(shape, region) }));
+  const flats = shapes.flatMap(({ shape, lies }): FlatShape[] => {
+    if (lies === "outside") return [];
+    return lies === "inside" ? [{ ...shape, part: to }] : [{ ...shape, id: newId(), part: to, echo: true }];
+  });
+  return {
+    ...drawing,
+    strokes: { ...drawing.strokes, ...byId(strokes) },
+    flatShapes: { ...drawing.flatShapes, ...byId(flats) },
+  };
+}
+
+const byId = <T extends { readonly id: string }>(items: readonly T[]) =>
+  Object.fromEntries(items.map((item) => [item.id, item]));
+
+const isIn = (region: readonly Pocket[], at: Point): boolean =>
+  region.some(({ rings, box }) => boxHolds(box, at) && regionContains(rings, at));
+
+/** Places at which a line is asked whether its ink reaches into the part, for each of its cubics. */
+const PROBES = 16;
+/** Ink this much less far in than the border's own does not show, as a part of the page's diagonal. */
+const SLACK = 1e-4;
+
+/** Whether a stroke's ink shows inside a region, beyond the ink of the lines that bound it. */
+function reachInto({ nibs, page }: Drawing, region: readonly Pocket[], bounds: readonly Stroke[]) {
+  const outlines = region.flatMap(({ outline }) => outline.map((points) => ({ points })));
+  const halfAt = (stroke: Stroke, u: number) => {
+    const profile = profileOf(stroke, nibs[stroke.nib ?? ""]);
+    return (stroke.width * (profile ? shareAt(profile, u / curveCount(stroke.points)) : 1)) / 2;
+  };
+  const slack = SLACK * diagonal(page.box);
+  return (stroke: Stroke): boolean => {
+    const probes = PROBES * curveCount(stroke.points);
+    for (let k = 0; k <= probes; k++) {
+      const u = k / PROBES;
+      const at = pointAt(stroke.points, u);
+      const half = halfAt(stroke, u);
+      if (isIn(region, at)) return true;
+      const border = nearestOnLines(outlines, at, half);
+      if (!border) continue;
+      const over = nearestOnLines(bounds, border.at, slack)?.line;
+      const hidden = over ? halfAt(over, nearestPlace(over.points, border.at)) : 0;
+      if (half - border.gap > hidden + slack) return true;
+    }
+    return false;
+  };
+}
+
+function placeOf({ outline }: FlatShape, region: readonly Pocket[]): "inside" | "outside" | "both" {
+  const rings = outline.map((chain) => flatten(chain, Number.POSITIVE_INFINITY));
+  const places = rings.flatMap((ring) =>
+    Array.from({ length: ring.length / 2 }, (_, k): Point => [ring[2 * k], ring[2 * k + 1]]),
+  );
+  const within = places.filter((at) => isIn(region, at)).length;
+  if (within === places.length) return "inside";
+  return within > 0 || region.some(({ seed }) => regionContains(rings, seed)) ? "both" : "outside";
+}
