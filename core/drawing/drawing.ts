@@ -28,15 +28,18 @@ interface InPart {
   readonly part?: string;
 }
 
+/**
+ * Drawn for the look alone, and no line to be read: what of another part reached into this one when it was made, seen
+ * only within this one; or what lies over a place where a line was cut.
+ */
+export const ECHOES = ["within", "over"] as const;
+export type Echo = (typeof ECHOES)[number];
+
 /** What everything drawn in ink has. */
 interface Inked extends InPart {
   readonly id: string;
   readonly rank: number;
-  /**
-   * Shows only inside its part and is no line to be read: ink of a line of another part that reached into this one when
-   * it was made.
-   */
-  readonly echo?: true;
+  readonly echo?: Echo;
   readonly name?: string;
   /** Names of the groups it came in, from the outermost in. */
   readonly groups?: readonly string[];
@@ -96,16 +99,17 @@ export interface FlatShape extends InPart {
   readonly paint: Paint;
   readonly opacity: number;
   readonly name?: string;
-  /** Shows only inside its part. */
-  readonly echo?: true;
+  readonly echo?: Echo;
 }
 
 /** An invisible line that closes a gap. */
 export interface Bridge extends InPart {
   readonly id: string;
   readonly points: readonly number[];
-  /** Left behind in the place of a line that went to a part in front. */
-  readonly left?: true;
+  /** Left when a part was made: in the place of a line that was cut off there, or of a join that ink made by touching. */
+  readonly left?: "cut" | "join";
+  /** Colour of a part behind goes on beyond it: this part's colour runs out over that by a hairline. */
+  readonly meets?: true;
 }
 
 /** An opening that is meant to stay open, remembered by where it is. */

@@ -23,7 +23,7 @@ import {
   ValidateNested,
   validateSync,
 } from "class-validator";
-import { BLENDS, CAPS, JOINS, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
+import { BLENDS, CAPS, ECHOES, type Echo, JOINS, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
 import { FIELDS, type FieldName } from "../drawing/fields.ts";
 import { isPageBox, isProfile, LARGEST, PAGE_SIDE } from "./bounds.ts";
 
@@ -112,7 +112,7 @@ export class PartRecord extends Ranked {
 
 class InkedRecord extends Ranked {
   @IsOptional() @IsId() part?: string;
-  @IsOptional() @IsTrue() echo?: true;
+  @IsOptional() @IsIn(ECHOES) echo?: Echo;
   @IsOptional() @IsString() @MaxLength(200) name?: string;
   @IsOptional() @IsArray() @IsString({ each: true }) groups?: string[];
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint?: PaintRecord;
@@ -152,7 +152,8 @@ export class NibRecord extends Ranked {
 export class BridgeRecord {
   @IsId() id!: string;
   @IsOptional() @IsId() part?: string;
-  @IsOptional() @IsTrue() left?: true;
+  @IsOptional() @IsIn(["cut", "join"]) left?: "cut" | "join";
+  @IsOptional() @IsTrue() meets?: true;
   @IsChain() @ArrayMinSize(8) points!: number[];
 }
 
@@ -186,7 +187,7 @@ export class PourRecord extends Ranked {
 
 export class FlatShapeRecord extends Ranked {
   @IsOptional() @IsId() part?: string;
-  @IsOptional() @IsTrue() echo?: true;
+  @IsOptional() @IsIn(ECHOES) echo?: Echo;
   @IsChains() outline!: number[][];
   @IsBoolean() evenOdd!: boolean;
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;

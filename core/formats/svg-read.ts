@@ -3,7 +3,7 @@
  * beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
 import { converter } from "culori";
-import type { InkShape, Page, Stroke } from "../drawing/drawing.ts";
+import type { Echo, InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
 import { polyline } from "../geometry/cubic.ts";
@@ -33,7 +33,7 @@ export interface ReadFlat {
   readonly opacity: number;
   readonly name?: string;
   readonly part?: string;
-  readonly echo?: true;
+  readonly echo?: Echo;
 }
 
 /** Colour that a file of ours says was poured into the pocket around a point. */
@@ -226,7 +226,7 @@ class MarkReader {
   }
 
   /** What a file of ours says of an item beside how it looks. */
-  private saidOf(mark: Mark): { readonly part?: string; readonly echo?: true } {
+  private saidOf(mark: Mark): { readonly part?: string; readonly echo?: Echo } {
     return this.ours ? { ...partIn(mark), ...echoIn(mark.element.attributes) } : {};
   }
 

@@ -2,7 +2,7 @@
  * What our SVGs say of their shapes beside how they look: each names in `data-is` what it stands for, and what its kind
  * needs to come back. One place for writer and reader.
  */
-import { CAPS, type Stroke } from "../drawing/drawing.ts";
+import { CAPS, ECHOES, type Echo, type Stroke } from "../drawing/drawing.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Item, Says } from "../scene/items.ts";
@@ -41,13 +41,15 @@ const WORDS: {
   shape: (says) => ({ "data-is": "shape", ...echoWords(says) }),
 };
 
-const echoWords = ({ echo }: { readonly echo?: true }): Attributes => (echo ? { "data-echo": "" } : {});
+const echoWords = ({ echo }: { readonly echo?: Echo }): Attributes => ({ "data-echo": echo });
 
 const cutWords = ({ cut }: Pick<Stroke, "cut">): Attributes =>
   cut ? { "data-cut": `${cut.from} ${cut.to} ${cut.of}` } : {};
 
-export const echoIn = (attributes: Attributes): { readonly echo?: true } =>
-  "data-echo" in attributes ? { echo: true } : {};
+export function echoIn(attributes: Attributes): { readonly echo?: Echo } {
+  const echo = ECHOES.find((name) => name === attributes["data-echo"]);
+  return echo ? { echo } : {};
+}
 
 function cutIn(attributes: Attributes): Pick<Stroke, "cut"> {
   const [, from, to, of] = /^(\S+) (\S+) (.+)$/.exec(attributes["data-cut"] ?? "") ?? [];

@@ -81,6 +81,9 @@ function standingEdges({ noding, halfEdges }: PlanarMap): (edge: number) => numb
 const halfEdgeFrom = ({ noding }: PlanarMap, edge: number, vertex: number): number =>
   originOf(noding, 2 * edge) === vertex ? 2 * edge : 2 * edge + 1;
 
+/** Parameters this near one another are one. */
+const LEAST = 1e-6;
+
 function spansOf(
   map: PlanarMap,
   line: number,
@@ -92,9 +95,12 @@ function spansOf(
   for (let s = ends.first[line]; s < ends.last[line]; s++)
     for (let edge = noding.first[s]; noding.owner[edge] === s; edge++) {
       const h = 2 * edge;
-      const from = spans.length > 0 ? spans[spans.length - 1].to : 0;
+      const before = spans[spans.length - 1];
+      const from = before?.to ?? 0;
       const to = paramAt(map, h, targetOf(noding, h));
-      spans.push({ from, to, edge, ...judge(edge) });
+      // What rounding leaves between two crossings at one place is no stretch of its own.
+      const side = before && to - from < LEAST ? before : judge(edge);
+      spans.push({ from, to, edge, goes: side.goes, isShared: side.isShared });
     }
   const last = spans.pop();
   return last ? [...spans, { ...last, to: curveCount(map.lines[line].points) }] : spans;

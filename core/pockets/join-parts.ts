@@ -1,7 +1,9 @@
 /** Joins a part to another: their lines make pockets together again, and lines that were cut for the part grow whole. */
-import type { Bridge, Drawing, Pour, Stroke, Table } from "../drawing/drawing.ts";
+import type { Bridge, Drawing, Echo, Pour, Stroke, Table } from "../drawing/drawing.ts";
 import { inPart, partOf } from "../drawing/parts.ts";
+import { arcLengthOf, lengthAt } from "../geometry/arc-length.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
+import { range } from "../geometry/lists.ts";
 import { nearestOnLines } from "../geometry/nearest.ts";
 import { diagonal, distance, type Point } from "../geometry/point.ts";
 
@@ -14,7 +16,7 @@ export function withPartJoined(drawing: Drawing, part: string, into: string): Dr
     const anchor = moved(one.anchor);
     return anchor === one.anchor ? one : { ...one, anchor };
   };
-  const isEcho = (one: { readonly part?: string; readonly echo?: true }) => partOf(one) === part && one.echo;
+  const isEcho = (one: { readonly part?: string; readonly echo?: Echo }) => partOf(one) === part && one.echo;
   const isWindow = ({ anchor, through }: Pour) => partOf(anchor) === part && through;
   const keep = <T>(table: Table<T>, leaves: (one: T) => unknown, change: (one: T) => T): Table<T> =>
     Object.fromEntries(
@@ -48,7 +50,7 @@ function splicedStrokes({ strokes, page }: Drawing, part: string): Table<Stroke>
   const near = SAME * diagonal(page.box);
   const families = new Map<string, Stroke[]>();
   for (const stroke of Object.values(strokes))
-    if (stroke.cut && partOf(stroke) === part)
+    if (stroke.cut && !stroke.echo && partOf(stroke) === part)
       families.set(stroke.cut.of, [...(families.get(stroke.cut.of) ?? []), stroke]);
   const result: Record<string, Stroke> = { ...strokes };
   for (const pieces of families.values()) {
@@ -97,23 +99,39 @@ function grownWhole(stroke: Stroke, near: number): Stroke {
   if (!cut || cut.to - cut.from < 1 - 1e-6) return stroke;
   const closes = distance(startOf(stroke), endOf(stroke)) <= near;
   const points = closes ? [...stroke.points.slice(0, -2), ...startOf(stroke)] : stroke.points;
-  const whole = { ...rest, id: cut.of, points, closed: closes };
-  return cut.from > 1e-6 ? { ...whole, cut } : whole;
+  return { ...rest, id: cut.of, points: closes ? begunAt(points, 1 - cut.from) : points, closed: closes };
 }
 
-/** Bridges that were left behind for lines that are there again are of no use any more. */
+/** A closed chain begun at the knot that lies at a place from 0 to 1 of its length. */
+function begunAt(points: readonly number[], place: number): readonly number[] {
+  const arc = arcLengthOf(points, Number.POSITIVE_INFINITY);
+  const knots = range(0, curveCount(points));
+  const off = (knot: number) => Math.abs(lengthAt(arc, knot) / arc.total - (place % 1));
+  const start = knots.reduce((best, knot) => (off(knot) < off(best) ? knot : best), 0);
+  return [...points.slice(6 * start), ...points.slice(2, 6 * start + 2)];
+}
+
+/** Bridges that were left when the part was made are of no use any more where what they stand for is there again. */
 function withoutNeedless({ bridges, strokes, inkShapes, page }: Drawing, part: string): Table<Bridge> {
   const near = SAME * diagonal(page.box) * 10;
-  const lines = [
-    ...Object.values(strokes).filter((stroke) => partOf(stroke) === part && !stroke.echo),
-    ...Object.values(inkShapes).flatMap((shape) =>
-      partOf(shape) === part ? shape.outline.map((points) => ({ points })) : [],
-    ),
-  ];
+  const drawn = Object.values(strokes).filter((stroke) => partOf(stroke) === part && !stroke.echo);
+  const outlines = Object.values(inkShapes).flatMap((shape) =>
+    partOf(shape) === part ? shape.outline.map((points) => ({ points, width: 0 })) : [],
+  );
+  const own = Object.values(bridges).filter((bridge) => partOf(bridge) === part);
+  const lines = [...drawn, ...outlines, ...own.flatMap((one) => (one.left ? [] : [{ ...one, width: 0 }]))];
+  const isOn = (at: Point) => nearestOnLines(lines, at, near) !== undefined;
+  const isInInk = (at: Point) =>
+    lines.some((line) => nearestOnLines([line], at, line.width / 2 + near) !== undefined);
   const isNeedless = (bridge: Bridge) =>
-    bridge.left && partOf(bridge) === part && placesOn(bridge).every((at) => nearestOnLines(lines, at, near));
-  return Object.fromEntries(Object.entries(bridges).filter(([, bridge]) => !isNeedless(bridge)));
+    bridge.left === "cut"
+      ? placesOn(bridge).every(isOn)
+      : bridge.left === "join" && endsOf(bridge).every(isInInk);
+  const gone = new Set(own.filter(isNeedless));
+  return Object.fromEntries(Object.entries(bridges).filter(([, bridge]) => !gone.has(bridge)));
 }
 
 const placesOn = ({ points }: Bridge): Point[] =>
   Array.from({ length: 4 * curveCount(points) + 1 }, (_, k) => pointAt(points, k / 4));
+
+const endsOf = ({ points }: Bridge): Point[] => [pointAt(points, 0), pointAt(points, curveCount(points))];

@@ -7,8 +7,8 @@
 import type { Anchor, Bridge, Drawing, FlatShape, Part, Pour, Shade, Stroke } from "../drawing/drawing.ts";
 import { newId } from "../drawing/new-id.ts";
 import { drawingOfPart, inPart, partOf } from "../drawing/parts.ts";
-import { arcLengthOf, lengthAt } from "../geometry/arc-length.ts";
-import { curveCount, flatten, pointAt } from "../geometry/cubic.ts";
+import { arcLengthOf, lengthAt, parameterAt } from "../geometry/arc-length.ts";
+import { between, curveCount, derivativeAt, flatten, pointAt } from "../geometry/cubic.ts";
 import { nearestOnLines, nearestPlace } from "../geometry/nearest.ts";
 import { boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
@@ -89,37 +89,39 @@ function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawi
   const strokes = { ...drawing.strokes };
   const bridges = { ...drawing.bridges };
   const inkShapes = { ...drawing.inkShapes };
-  const leave = (points: readonly number[], part: string) => {
+  const leave = (points: readonly number[], part: string, left: Bridge["left"]) => {
     const id = newId();
-    bridges[id] = { id, points, ...inPart(part), ...(part === from ? { left: true as const } : {}) };
+    bridges[id] = { id, points, left, ...inPart(part) };
   };
   for (const [line, pieces] of carving.pieces) {
     const { id } = map.lines[line];
     if (strokes[id]) {
       delete strokes[id];
-      for (const piece of strokePieces(drawing.strokes[id], pieces, { from, to })) strokes[piece.id] = piece;
+      const cut = strokePieces(drawing.strokes[id], pieces, { from, to });
+      const patches = pieces.length > 1 ? patchesOver(drawing.strokes[id], pieces, to) : [];
+      for (const piece of [...cut, ...patches]) strokes[piece.id] = piece;
     } else if (bridges[id]) {
       delete bridges[id];
-      for (const piece of bridgePieces(drawing.bridges[id], pieces, { from, to })) bridges[piece.id] = piece;
-    } else if (map.joins.has(line) || !inkShapes[ownerOf(id)]) {
-      // Where ink closed by touching, or a reach closed, each side keeps it closed.
-      if (touchesCut(map, carving, line) && pieces.some(({ goes }) => goes)) leave(pieces[0].points, to);
+      for (const piece of bridgePieces(drawing.bridges[id], pieces, { from, to })) {
+        const meets = carving.shared.some((one) => one.line === line) && partOf(piece) === to;
+        bridges[piece.id] = meets ? { ...piece, meets: true } : piece;
+      }
+    } else if (!map.lines[line].region) {
+      // What ink closed by touching, or a reach closed, may not be closed by what is left on either side.
+      const goes = pieces[0].goes;
+      if (!joinsOnly(map, carving, line, goes)) leave(pieces[0].points, goes ? to : from, "join");
     }
   }
   for (const id of shapesThatGo(map, carving)) inkShapes[id] = { ...inkShapes[id], part: to };
-  for (const { line, points } of carving.shared)
-    if (!map.lines[line].bridge || map.joins.has(line)) leave(points, from);
+  for (const { line, points } of carving.shared) leave(points, from, map.joins.has(line) ? "join" : "cut");
   return { ...drawing, strokes, bridges, inkShapes };
 }
 
-/** Whether a join, or one of the lines it joins, is not as it was in one of the parts. */
-function touchesCut(map: PlanarMap, carving: Carving, line: number): boolean {
+/** Whether a join is between lines all of which go, or all of which stay, as it does. */
+function joinsOnly(map: PlanarMap, carving: Carving, line: number, goes: boolean): boolean {
   const join = map.joins.get(line);
-  if (!join) return true;
-  const goes = [join.line, join.other].map(
-    (one) => carving.pieces.get(one)?.map((piece) => piece.goes) ?? [],
-  );
-  return !goes.flat().every(Boolean);
+  const pieces = join ? [join.line, join.other].flatMap((one) => carving.pieces.get(one) ?? []) : [];
+  return join !== undefined && pieces.every((piece) => piece.goes === goes);
 }
 
 /** Ink shapes go whole once any of their outline goes. */
@@ -141,20 +143,77 @@ function strokePieces(stroke: Stroke, pieces: readonly CarvedPiece[], { from, to
     return { ...bare, ...inPart(goes ? to : from) };
   };
   if (pieces.length === 1) return [placed(pieces[0].goes)];
-  const arc = arcLengthOf(stroke.points, stroke.width * 0.05);
-  const end = curveCount(stroke.points);
-  const share = (u: number) => (u > end ? 1 + share2(u - end) : share2(u));
-  const share2 = (u: number) => lengthAt(arc, u) / arc.total;
-  const { of = stroke.id, from: begun = 0, to: ended = 1 } = stroke.cut ?? {};
-  const within = (part: number) => begun + (ended - begun) * part;
   return pieces.map((piece) => ({
     ...placed(piece.goes),
+    // What goes round has no ends of its own, so that its caps have never shown.
+    ...(stroke.closed ? { cap: "round" as const } : {}),
+    ...stretch(stroke, piece),
     id: newId(),
-    points: piece.points,
     closed: false,
-    cut: { of, from: within(share(piece.from)), to: within(share(piece.to)) },
-    ...(stroke.dash ? { dashOffset: (stroke.dashOffset ?? 0) + share(piece.from) * arc.total } : {}),
   }));
+}
+
+/** A stretch of a stroke, drawn as the stroke is there. */
+function stretch(
+  stroke: Stroke,
+  { from, to, points }: Pick<CarvedPiece, "from" | "to" | "points">,
+): Pick<Stroke, "points" | "cut" | "dashOffset"> {
+  const arc = arcLengthOf(stroke.points, stroke.width * 0.05);
+  const end = curveCount(stroke.points);
+  const share = (u: number) =>
+    u > end ? 1 + lengthAt(arc, u - end) / arc.total : lengthAt(arc, u) / arc.total;
+  const { of = stroke.id, from: begun = 0, to: ended = 1 } = stroke.cut ?? {};
+  const within = (part: number) => begun + (ended - begun) * part;
+  return {
+    points,
+    cut: { of, from: within(share(from)), to: within(share(to)) },
+    ...(stroke.dash ? { dashOffset: (stroke.dashOffset ?? 0) + share(from) * arc.total } : {}),
+  };
+}
+
+/** How far a patch reaches to each side of a cut, as a part of the line's width. */
+const PATCH = 0.1;
+/** Lines that turn by less than this many radians have no corner. */
+const SMOOTH = 1e-3;
+
+/** Short stretches over the cuts of a line whose caps or corners would show there. */
+function patchesOver(stroke: Stroke, pieces: readonly CarvedPiece[], to: string): Stroke[] {
+  const { points, cap = "round", join = "round", width } = stroke;
+  const end = curveCount(points);
+  const arc = arcLengthOf(points, width * 0.05);
+  const rounded = cap === "round" || stroke.closed;
+  return pieces.flatMap((piece): Stroke[] => {
+    const u = piece.to % end;
+    const isEnd = u < 1e-9 || u > end - 1e-9;
+    if (isEnd || (rounded && !(join === "miter" && turnAt(points, u) > SMOOTH))) return [];
+    const at = lengthAt(arc, u);
+    const [from, until] = [at - PATCH * width, at + PATCH * width].map((length) =>
+      parameterAt(arc, Math.max(0, Math.min(arc.total, length))),
+    );
+    const over = { from, to: until, points: between(points, from, until) };
+    const { part: _, ...bare } = stroke;
+    return [
+      {
+        ...bare,
+        ...inPart(to),
+        ...stretch(stroke, over),
+        id: newId(),
+        closed: false,
+        cap: "butt",
+        echo: "over",
+      },
+    ];
+  });
+}
+
+/** By how much a chain turns at a parameter, in radians. */
+function turnAt(points: readonly number[], u: number): number {
+  const [a, b] = [u - 1e-4, u + 1e-4].map((near) => {
+    const [dx, dy] = derivativeAt(points, near);
+    return Math.atan2(dy, dx);
+  });
+  const turn = Math.abs(a - b);
+  return Math.min(turn, 2 * Math.PI - turn);
 }
 
 function bridgePieces(bridge: Bridge, pieces: readonly CarvedPiece[], { from, to }: Ways): Bridge[] {
@@ -242,11 +301,13 @@ function withEchoes(drawing: Drawing, { chosen }: PartOfPockets, { from, to }: W
   const reaches = reachInto(drawing, region, Object.values(drawingOfPart(drawing, to).strokes));
   const strokes = Object.values(behind.strokes)
     .filter(reaches)
-    .map((stroke): Stroke => ({ ...stroke, id: newId(), part: to, echo: true }));
+    .map((stroke): Stroke => ({ ...stroke, id: newId(), part: to, echo: "within" }));
   const shapes = Object.values(behind.flatShapes).map((shape) => ({ shape, lies: placeOf(shape, region) }));
   const flats = shapes.flatMap(({ shape, lies }): FlatShape[] => {
     if (lies === "outside") return [];
-    return lies === "inside" ? [{ ...shape, part: to }] : [{ ...shape, id: newId(), part: to, echo: true }];
+    return lies === "inside"
+      ? [{ ...shape, part: to }]
+      : [{ ...shape, id: newId(), part: to, echo: "within" }];
   });
   return {
     ...drawing,

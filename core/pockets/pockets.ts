@@ -6,6 +6,7 @@ import { type Box, boundsOf, type Point } from "../geometry/point.ts";
 import { innerPoint } from "../geometry/polygon.ts";
 import { boundingLoops, LOOP, resolveFaces } from "./faces.ts";
 import { originOf } from "./half-edges.ts";
+import { hemOf } from "./hems.ts";
 import { isHidden, pushInkedBounds } from "./hidden.ts";
 import { type InkRegion, isInk } from "./ink-regions.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
@@ -42,7 +43,7 @@ export interface Pocket {
   readonly lines: readonly string[];
   /** Borders with pockets of a higher key. */
   readonly borders: readonly Border[];
-  /** Where a bridge, and no ink, parts it from the open: strips by which its colour may run out over what lies behind. */
+  /** Ribbons within it along bridges beyond which colour of a part behind goes on (see hems.ts); they wind backwards. */
   readonly hems: readonly (readonly number[])[];
   /** Wholly under the ink around it: not offered, never counted as missed. */
   readonly hidden: boolean;
@@ -138,7 +139,7 @@ export class PocketReader {
         .filter((line) => !map.joins.has(line))
         .map((line) => map.lines[line].id),
       borders: this.bordersOf(faced, cycles, key),
-      hems: this.hemsOf(faced, cycles),
+      hems: this.hemsOf(faced, cycles, rings),
       hidden: this.underInk(parts, rings, area, seed),
     };
     return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices: verticesOf(faced, cycles) };
@@ -171,16 +172,16 @@ export class PocketReader {
     });
   }
 
-  private hemsOf(faced: FacedMap, cycles: readonly number[][]): number[][] {
+  private hemsOf(faced: FacedMap, cycles: readonly number[][], rings: readonly number[][]): number[][] {
+    const { lines, lattice } = this.map;
     return cycles.flatMap((cycle) => {
       const runs = runsOf(faced, cycle, true);
-      if (!runs.some(({ beyond, line }) => beyond < 0 && this.isBare(line))) return [];
-      const pieces = this.cutter.pieces(runs);
-      return runs.flatMap(({ beyond, line }, i) =>
-        beyond < 0 && this.isBare(line) && pieces[i].length >= 8
-          ? [seamStrips(this.map, line, pieces[i])[0]]
-          : [],
-      );
+      if (!runs.some(({ line }) => lines[line].meets)) return [];
+      const pieces = this.cutter.pieces(runs).filter((_, i) => lines[runs[i].line].meets);
+      return pieces.flatMap((piece) => {
+        const hem = hemOf(flatten(piece, lattice.tolerance), rings, lattice);
+        return hem ? [hem] : [];
+      });
     });
   }
 

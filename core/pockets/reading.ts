@@ -30,7 +30,7 @@ function lineOfStroke(stroke: Stroke, nib: Nib | undefined): Line {
 }
 
 const lineOfBridge = remembered(
-  ({ id, points }: Bridge): Line => ({ id, points, closed: false, width: 0, bridge: true }),
+  ({ id, points, meets }: Bridge): Line => ({ id, points, closed: false, width: 0, bridge: true, meets }),
 );
 
 const linesOfShape = remembered((shape: InkShape): Line[] =>

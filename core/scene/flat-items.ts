@@ -18,8 +18,6 @@ interface Ranked {
 /** The part whose flats they are. */
 export interface FlatsOf {
   readonly part: string;
-  /** Nothing lies behind it. */
-  readonly isBack: boolean;
   /** Its region. */
   readonly hides: readonly Chain[];
 }
@@ -40,7 +38,7 @@ const keptShape = keeper<FlatShape, Item>();
 const shapeItems = ({ flatShapes }: Drawing, region: readonly Chain[], { toneOf }: Palette): Ranked[] =>
   Object.values(flatShapes).map((shape) => {
     const { id, rank, name, outline, evenOdd, opacity, echo } = shape;
-    const clip = echo ? { clip: region } : NO_EFFECTS;
+    const clip = echo === "within" ? { clip: region } : NO_EFFECTS;
     const tone = toneOf(shape.paint);
     const item = keptShape(shape, [tone, echo && region], () => ({
       id,
@@ -58,7 +56,7 @@ const NO_EFFECTS = {};
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 function pourItems(
   { pours, page }: Drawing,
-  { part, isBack }: FlatsOf,
+  { part }: FlatsOf,
   { pockets, pourOf }: Derived,
   { toneOf }: Palette,
 ): Ranked[] {
@@ -79,7 +77,7 @@ function pourItems(
     const tone = toneOf(paint!);
     return {
       rank,
-      item: pourItem(pockets[index], { id, tone, width, borders: borders[index], isBack, isLater }),
+      item: pourItem(pockets[index], { id, tone, width, borders: borders[index], isLater }),
     };
   });
 }
@@ -91,8 +89,6 @@ interface Poured {
   /** Of its seam, in page units. */
   readonly width: number;
   readonly borders: readonly Underlap[];
-  /** Nothing lies behind it: its colour need not run out over what does. */
-  readonly isBack: boolean;
   /** Whether the pocket beyond a border is painted later: then its colour runs on under that one's. */
   readonly isLater: (border: Underlap) => boolean;
 }
@@ -111,17 +107,15 @@ const pouredItems = new WeakMap<Pocket, KeptPour>();
 function pourItem(pocket: Pocket, of: Poured): Item {
   const before = pouredItems.get(pocket);
   const later = laterOf(of);
-  const { id, tone, width, borders, isBack } = of;
-  const same =
-    before?.id === id && before.tone === tone && before.width === width && before.isBack === isBack;
+  const { id, tone, width, borders } = of;
+  const same = before?.id === id && before.tone === tone && before.width === width;
   if (same && before.borders === borders && before.later === later) return before.item;
   const under = borders.filter(of.isLater);
   const chains = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
-  const hems = isBack ? [] : pocket.hems;
-  const strips = [...under.flatMap(({ strip }) => (strip ? [strip] : [])), ...hems];
+  const strips = under.flatMap(({ strip }) => (strip ? [strip] : []));
   const kept = same && sameList(before.chains, chains) && sameList(before.strips, strips);
   const item = kept ? before.item : itemOf(pocket, of, chains, strips);
-  pouredItems.set(pocket, { id, tone, width, borders, isBack, later, chains, strips, item });
+  pouredItems.set(pocket, { id, tone, width, borders, later, chains, strips, item });
   return item;
 }
 

@@ -16,13 +16,15 @@ export function inkItems(
   palette: Palette,
 ): Item[] {
   const lines = () => [...Object.values(strokes), ...Object.values(inkShapes)];
-  const clip = hasEcho(strokes, [inkShapes], () => lines().some(({ echo }) => echo)) ? region : null;
+  const clip = hasEcho(strokes, [inkShapes], () => lines().some(({ echo }) => echo === "within"))
+    ? region
+    : null;
   return lists(strokes, [inkShapes, nibs, ink, palette, clip], () =>
     lines()
       .sort((a, b) => a.rank - b.rank)
       .map((line) => {
         const tone = palette.toneOf(line.paint ?? ink);
-        const shown = line.echo ? region : undefined;
+        const shown = line.echo === "within" ? region : undefined;
         return "outline" in line
           ? shapeItem(line, tone, shown)
           : strokeItem(line, nibs[line.nib ?? ""], tone, shown);
@@ -33,7 +35,7 @@ export function inkItems(
 const kept = keeper<Stroke | InkShape, Item>();
 const NO_EFFECTS = {};
 
-/** An echo shows only inside its part's region. */
+/** An echo from within shows only inside its part's region. */
 type Clip = readonly Chain[] | undefined;
 
 const effectsOf = (clip: Clip): Effects => (clip ? { clip } : NO_EFFECTS);

@@ -2,7 +2,7 @@
  * The parts of a scene: what is painted is an area, with a paint, under effects. Painters know these three and nothing
  * of what an item means; that is said beside them, for files that are to come back and for hit tests.
  */
-import type { Blend, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Blend, Echo, SheetName, Stroke } from "../drawing/drawing.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Tone } from "./palette.ts";
 
@@ -48,13 +48,13 @@ export interface Effects {
 export type Says =
   /** A point of its pocket. */
   | { readonly is: "pour"; readonly at: Point }
-  | { readonly is: "flat"; readonly echo?: true }
+  | { readonly is: "flat"; readonly echo?: Echo }
   /** A point of each of its pockets. */
   | { readonly is: "shade"; readonly at: readonly Point[] }
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }
-  | { readonly is: "shape"; readonly echo?: true };
+  | { readonly is: "shape"; readonly echo?: Echo };
 
 export interface Item {
   readonly id: string;

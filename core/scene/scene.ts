@@ -62,7 +62,7 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
   const whole = matchesOfAll(drawing, derived);
   const parts = partsOf(drawing).flatMap((part, index): ScenePart[] => {
     if (!part.visible && !hidden) return [];
-    const sheets = sheetsOf(drawing, part, { derived: whole, palette, hidden, isBack: index === 0 });
+    const sheets = sheetsOf(drawing, part, { derived: whole, palette, hidden });
     if (sheets.length === 0) return [];
     const hides = index === 0 ? NOTHING : hiddenBehind(part, drawing, whole);
     return [{ id: part.id, name: part.name, sheets, hides, ...(part.visible ? {} : { hidden: true }) }];
@@ -90,19 +90,14 @@ interface PartWork {
   readonly palette: Palette;
   /** Whether hidden sheets are wanted. */
   readonly hidden: boolean;
-  readonly isBack: boolean;
 }
 
-function sheetsOf(
-  drawing: Drawing,
-  { id }: Part,
-  { derived, palette, hidden, isBack }: PartWork,
-): SceneSheet[] {
+function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: PartWork): SceneSheet[] {
   const own = drawingOfPart(drawing, id);
   const hides = hiddenBehind({ id }, drawing, derived);
   const items: Record<SheetName, Item[]> = {
     ground: [],
-    flats: flatItems(own, { part: id, isBack, hides }, derived, palette),
+    flats: flatItems(own, { part: id, hides }, derived, palette),
     shade: shadeItems(own, id, derived, palette),
     light: [],
     ink: inkItems(own, hides, palette),
@@ -129,8 +124,8 @@ function hiddenBehind(
     for (const pocket of all) {
       if (through.includes(pocket)) continue;
       const chains = found.get(pocket.part);
-      if (chains) chains.push(...pocket.outline);
-      else found.set(pocket.part, [...pocket.outline]);
+      if (chains) chains.push(...pocket.outline, ...pocket.hems);
+      else found.set(pocket.part, [...pocket.outline, ...pocket.hems]);
     }
     return found;
   });

@@ -1,0 +1,117 @@
+/** Making a part of pockets and joining it again: the picture, the pockets and the pours stay as they are. */
+import { readFileSync } from "node:fs";
+import { Resvg } from "@resvg/resvg-js";
+import { describe, expect, it } from "vitest";
+import type { Drawing } from "../drawing/drawing.ts";
+import { partOf } from "../drawing/parts.ts";
+import { ART, coloured } from "../formats/foreign-art.ts";
+import { importSvg } from "../formats/import-drawing.ts";
+import { writeSvg } from "../formats/svg-write.ts";
+import { derive, sceneOf } from "../scene/scene.ts";
+import { DrawingReader } from "./drawing-reader.ts";
+import { withPartJoined } from "./join-parts.ts";
+import { withPart } from "./make-part.ts";
+import type { Pocket } from "./pockets.ts";
+
+const WIDTH = 500;
+/** Rendered larger and averaged, so that edges of ink over one another in a pixel count for little. */
+const FINER = 3;
+
+function look(drawing: Drawing) {
+  const reader = new DrawingReader();
+  const { pockets: all } = reader.read(drawing);
+  const pockets = all.filter(({ hidden }) => !hidden);
+  const derived = derive(drawing, pockets);
+  const svg = writeSvg(sceneOf(drawing, derived));
+  return { reader, all, derived, svg };
+}
+
+function pixelsOf(svg: string): Float64Array {
+  const { pixels, width, height } = new Resvg(svg, {
+    fitTo: { mode: "width", value: FINER * WIDTH },
+  }).render();
+  const rows = Math.floor(height / FINER);
+  const coarse = new Float64Array(4 * WIDTH * rows);
+  for (let y = 0; y < FINER * rows; y++)
+    for (let x = 0; x < width; x++)
+      for (let c = 0; c < 4; c++)
+        coarse[4 * (Math.floor(y / FINER) * WIDTH + Math.floor(x / FINER)) + c] +=
+          pixels[4 * (y * width + x) + c] / FINER ** 2;
+  return coarse;
+}
+
+/** The most that any pixel differs, of 255. */
+function difference(a: string, b: string): number {
+  const [one, other] = [pixelsOf(a), pixelsOf(b)];
+  return one.reduce((most, value, k) => Math.max(most, Math.abs(value - other[k])), 0);
+}
+
+const ANTI_ALIASING = 40;
+
+function parted(drawing: Drawing, choose: (pocket: Pocket, index: number) => boolean): Drawing {
+  const { reader, all } = look(drawing);
+  const chosen = new Set(all.filter((pocket, index) => choose(pocket, index)));
+  return withPart(drawing, { name: "Part", pockets: all, map: reader.mapOf("main")!, chosen });
+}
+
+const looks = ({ derived }: ReturnType<typeof look>, drawing: Drawing) =>
+  derived.pockets
+    .map(({ seed, area }, index) => ({
+      seed: seed.map((n) => Math.round(n * 10) / 10).join(),
+      area: Math.round(area),
+      paint: drawing.pours[derived.pourOf[index] ?? ""]?.paint ?? null,
+    }))
+    .sort((a, b) => a.area - b.area || (a.seed < b.seed ? -1 : 1))
+    .map(({ area, paint }) => ({ area, paint }));
+
+const DEMOS = ["boot", "kettle", "lantern", "snail"];
+const demo = (name: string) => importSvg(name, readFileSync(`demo/almanac-${name}.svg`, "utf8")).drawing;
+const drawings = (): (readonly [string, Drawing])[] => [
+  ...DEMOS.map((name) => [name, coloured(demo(name), false)] as const),
+  ...ART.map(({ file, svg }) => [file, coloured(importSvg(file, svg).drawing, false)] as const),
+];
+
+const WAYS: readonly (readonly [string, (pocket: Pocket, index: number) => boolean])[] = [
+  ["every other pocket", (_, index) => index % 2 === 0],
+  ["the right half", ({ seed }) => seed[0] > 190],
+  ["the largest", (_, index) => index === 0],
+];
+
+describe("a part made of pockets", () => {
+  it.each(WAYS)("leaves the picture as it is: %s", (_, choose) => {
+    const bad: string[] = [];
+    for (const [name, drawing] of drawings()) {
+      const before = look(drawing);
+      const after = look(parted(drawing, choose));
+      const most = difference(before.svg, after.svg);
+      if (most > ANTI_ALIASING) bad.push(`${name}: ${Math.round(most)}`);
+    }
+    expect(bad).toEqual([]);
+  });
+
+  it.each(WAYS)("gives the same pockets and pours when it is joined again: %s", (_, choose) => {
+    for (const [name, drawing] of drawings()) {
+      const before = look(drawing);
+      const apart = parted(drawing, choose);
+      const part = Object.keys(apart.parts).find((id) => id !== "main")!;
+      const together = withPartJoined(apart, part, "main");
+      const [was, is] = [looks(before, drawing), looks(look(together), together)];
+      expect(
+        is.map(({ paint }) => paint),
+        name,
+      ).toEqual(was.map(({ paint }) => paint));
+      was.forEach(({ area }, i) => {
+        expect(Math.abs(is[i].area - area), name).toBeLessThanOrEqual(1 + 2e-3 * area);
+      });
+      expect(
+        Object.values(together.strokes).filter((stroke) => stroke.cut),
+        name,
+      ).toEqual([]);
+      expect(Object.keys(together.strokes).sort(), name).toEqual(Object.keys(drawing.strokes).sort());
+      expect(
+        Object.values(together.strokes).every((stroke) => partOf(stroke) === "main"),
+        name,
+      ).toBe(true);
+    }
+  });
+});
