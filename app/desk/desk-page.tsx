@@ -7,6 +7,7 @@ import { Paper } from "./canvas/paper.tsx";
 import { ReasonSign } from "./canvas/reason-sign.tsx";
 import { DeskKeys } from "./keys/desk-keys.tsx";
 import { describeDrawing } from "./pockets/describe.ts";
+import { PartsStack } from "./press/parts-stack.tsx";
 import { PressPanel } from "./press/press-panel.tsx";
 import { SnagList } from "./press/snag-list.tsx";
 import { LeaveGuard } from "./rail/leave-guard.tsx";
@@ -59,6 +60,7 @@ function DeskLayout() {
         aria-label="Press and snags"
         className="desk-press flex min-h-0 flex-col overflow-y-auto bg-bench"
       >
+        <PartsStack />
         <PressPanel />
         <SnagList />
       </aside>

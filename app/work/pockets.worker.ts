@@ -1,12 +1,16 @@
 /** The pocket worker: holds its own copy of the drawing's lines and answers what can be derived from them. */
 import * as Comlink from "comlink";
 import { applyPatches, enablePatches, type Patch } from "immer";
+import { difference } from "#core/drawing/difference.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
+import { drawingOfPart, partOf } from "#core/drawing/parts.ts";
 import type { Point } from "#core/geometry/point.ts";
 import type { TidySettings } from "#core/lines/tidy.ts";
 import { tidiedUnderEnds } from "#core/lines/tidy-met.ts";
 import { type DrawingGaps, DrawingReader } from "#core/pockets/drawing-reader.ts";
+import { withPartJoined } from "#core/pockets/join-parts.ts";
 import type { Leak } from "#core/pockets/leak.ts";
+import { withEnclosed, withPart } from "#core/pockets/make-part.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
 
@@ -61,17 +65,36 @@ const work = {
 
   gaps: (): GapReading => reader.gaps(drawing!),
 
+  /** What making a part of pockets, by their keys, changes; none where they are of several parts, or not there. */
+  makePart(name: string, part: string, keys: readonly number[], lines: readonly string[]): Patch[] {
+    const { pockets } = reader.read(drawing!);
+    const own = pockets.filter((pocket) => pocket.part === part);
+    const map = reader.mapOf(part);
+    const whole = new Set(lines);
+    const chosen = new Set(own.filter(({ key }) => keys.includes(key)));
+    if (!map || chosen.size + whole.size === 0) return [];
+    const inside = whole.size > 0 ? withEnclosed(drawing!, part, whole, own, chosen) : chosen;
+    return difference(
+      drawing!,
+      withPart(drawing!, { name, part, pockets: own, map, chosen: inside, lines: whole }),
+    );
+  },
+
+  /** What joining a part to another changes. */
+  joinPart: (part: string, into: string): Patch[] =>
+    difference(drawing!, withPartJoined(drawing!, part, into)),
+
   tidy(
     ids: readonly string[],
     settings: TidySettings,
     pins: Readonly<Record<string, readonly number[]>>,
   ): TidyReading {
     const shapes = new Map<string, readonly number[]>();
-    const strokes = Object.values(drawing!.strokes);
     let [before, after, deviation] = [0, 0, 0];
     for (const id of ids) {
       const stroke = drawing!.strokes[id];
       if (!stroke) continue;
+      const strokes = Object.values(drawingOfPart(drawing!, partOf(stroke)).strokes);
       const result = tidiedUnderEnds(stroke, strokes, settings, pins[id] ?? [], drawing!.strict);
       before += result.before;
       after += result.after;

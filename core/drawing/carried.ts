@@ -4,6 +4,7 @@ import { nearestOnLines } from "../geometry/nearest.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type { Anchor, Anchored, Bridge, Declined, Drawing, FlatShape, Pour, Shade } from "./drawing.ts";
+import { partOf } from "./parts.ts";
 
 /** What carrying needs to know of a pocket. */
 export interface Ground {
@@ -27,24 +28,35 @@ export interface Carried {
 /** All that goes along with some of a drawing's lines: what these alone bound or hold. */
 export function carriedBy(from: Drawing, ids: readonly string[], pockets: readonly Ground[]): Carried {
   const moved = new Set(ids);
-  const all = Object.keys(from.strokes).length + Object.keys(from.inkShapes).length;
-  const everything = all > 0 && moved.size >= all;
-  const nearest = everything ? () => true : nearestIsAmong(from, moved);
+  const whole = wholeParts(from, moved);
+  const echoes = [...Object.values(from.strokes), ...Object.values(from.inkShapes)].filter(
+    (line) => line.echo && whole.has(partOf(line)),
+  );
+  const isNearest = nearestIsAmong(from, moved);
+  const nearest = (one: { readonly part?: string }, at: Point) =>
+    whole.has(partOf(one)) || isNearest(at, partOf(one));
   const bridges = Object.values(from.bridges)
-    .map((bridge) => ({ bridge, start: nearest(startOf(bridge)), end: nearest(endOf(bridge)) }))
+    .map((bridge) => ({
+      bridge,
+      start: nearest(bridge, startOf(bridge)),
+      end: nearest(bridge, endOf(bridge)),
+    }))
     .filter(({ start, end }) => start || end);
   const goes = new Set([...moved, ...bridges.filter((b) => b.start && b.end).map((b) => b.bridge.id)]);
   const boundByMoved = (lines: readonly string[]) =>
-    everything || (lines.length > 0 && lines.every((line) => goes.has(ownerOf(line, goes))));
-  const goesAlong = ({ anchor }: Anchored) => boundByMoved(linesAround(anchor, pockets));
+    lines.length > 0 && lines.every((line) => goes.has(ownerOf(line, goes)));
+  const goesAlong = ({ anchor }: Anchored) =>
+    whole.has(partOf(anchor)) || boundByMoved(linesAround(anchor, pockets));
   return {
     from,
-    lines: ids,
+    lines: [...ids, ...echoes.map(({ id }) => id)],
     pours: Object.values(from.pours).filter(goesAlong),
     shades: Object.values(from.shades).filter(goesAlong),
-    flatShapes: Object.values(from.flatShapes).filter(({ outline }) => placesOn(outline).every(nearest)),
+    flatShapes: Object.values(from.flatShapes).filter((shape) =>
+      placesOn(shape.outline).every((at) => nearest(shape, at)),
+    ),
     bridges,
-    declined: Object.values(from.declined).filter(({ at }) => nearest(at)),
+    declined: Object.values(from.declined).filter((one) => nearest(one, one.at)),
   };
 }
 
@@ -58,17 +70,27 @@ const ownerOf = (line: string, goes: ReadonlySet<string>): string =>
 export const startOf = ({ points }: Bridge): Point => [points[0], points[1]];
 export const endOf = ({ points }: Bridge): Point => [points[points.length - 2], points[points.length - 1]];
 
-/** Whether the line nearest to a place is one of some. */
+/** The parts all of whose lines are among some: they go with everything that belongs to them. */
+function wholeParts({ strokes, inkShapes }: Drawing, ids: ReadonlySet<string>): Set<string> {
+  const lines = [...Object.values(strokes), ...Object.values(inkShapes)].filter(({ echo }) => !echo);
+  const left = new Set(lines.filter(({ id }) => !ids.has(id)).map(partOf));
+  return new Set(lines.map(partOf).filter((part) => !left.has(part)));
+}
+
+/** Whether the line of its part nearest to a place is one of some. */
 function nearestIsAmong({ strokes, inkShapes, page }: Drawing, ids: ReadonlySet<string>) {
-  const lines = [
-    ...Object.values(strokes),
-    ...Object.values(inkShapes).flatMap(({ id, outline }) => outline.map((points) => ({ id, points }))),
+  const all = [
+    ...Object.values(strokes).filter(({ echo }) => !echo),
+    ...Object.values(inkShapes).flatMap(({ id, outline, part }) =>
+      outline.map((points) => ({ id, points, part })),
+    ),
   ];
   const reach = diagonal(page.box);
   const cautious = [0.01, 0.1, 10];
-  return (at: Point): boolean => {
-    for (const part of cautious) {
-      const found = nearestOnLines(lines, at, part * reach);
+  return (at: Point, part: string): boolean => {
+    const lines = all.filter((line) => partOf(line) === part);
+    for (const share of cautious) {
+      const found = nearestOnLines(lines, at, share * reach);
       if (found) return ids.has(found.line.id);
     }
     return false;

@@ -16,6 +16,8 @@ export interface Edit {
   /** The sheet it works on: when that is locked or hidden it is refused. */
   readonly sheet?: SheetName;
   readonly merge?: string;
+  /** Whether it is one of those that open and close things, and so is never refused for being closed. */
+  readonly opens?: true;
   readonly change: (draft: Draft<Drawing>) => void;
 }
 

@@ -6,6 +6,7 @@
  */
 import type { Anchor, Bridge, Drawing, FlatShape, Part, Pour, Shade, Stroke } from "../drawing/drawing.ts";
 import { newId } from "../drawing/new-id.ts";
+import { rankInFront } from "../drawing/part-edits.ts";
 import { drawingOfPart, inPart, partOf } from "../drawing/parts.ts";
 import { arcLengthOf, lengthAt, parameterAt } from "../geometry/arc-length.ts";
 import { between, curveCount, derivativeAt, flatten, pointAt } from "../geometry/cubic.ts";
@@ -21,6 +22,8 @@ import type { Pocket } from "./pockets.ts";
 
 export interface PartOfPockets {
   readonly name: string;
+  /** The part they are in. */
+  readonly part: string;
   /** Pockets of one part, as the map gave them; hidden ones among them. */
   readonly pockets: readonly Pocket[];
   readonly map: PlanarMap;
@@ -32,7 +35,7 @@ export interface PartOfPockets {
 
 /** The drawing with a part in front of the one the pockets were in. */
 export function withPart(drawing: Drawing, given: PartOfPockets): Drawing {
-  const from = given.pockets[0]?.part ?? partOf({});
+  const from = given.part;
   const part = partInFront(drawing, from, given.name);
   const carving = carvingOf(given);
   const carved = withPieces(drawing, { from, to: part.id, ...given, carving });
@@ -43,17 +46,34 @@ export function withPart(drawing: Drawing, given: PartOfPockets): Drawing {
   return withEchoes(withWindows(coloured, part.id, given, fresh), given, { from, to: part.id });
 }
 
-function partInFront({ parts }: Drawing, behind: string, name: string): Part {
-  const { rank } = parts[behind];
-  const above = Object.values(parts).flatMap((part) => (part.rank > rank ? [part.rank] : []));
-  const next = above.length > 0 ? Math.min(...above) : rank + 2;
-  return { id: newId(), rank: (rank + next) / 2, name, visible: true, locked: false };
+const partInFront = (drawing: Drawing, behind: string, name: string): Part => ({
+  id: newId(),
+  rank: rankInFront(drawing, behind),
+  name,
+  visible: true,
+  locked: false,
+});
+
+/** Pockets that go, with all those that some lines enclose by themselves: what lies within goes along. */
+export function withEnclosed(
+  drawing: Drawing,
+  part: string,
+  lines: ReadonlySet<string>,
+  pockets: readonly Pocket[],
+  chosen: ReadonlySet<Pocket>,
+): Set<Pocket> {
+  const own = drawingOfPart(drawing, part);
+  const only = <T extends { readonly id: string }>(table: Readonly<Record<string, T>>) =>
+    byId(Object.values(table).filter(({ id }) => lines.has(id)));
+  const alone = { ...own, strokes: only(own.strokes), inkShapes: only(own.inkShapes), bridges: {} };
+  const enclosed = new LineReader(part).read(alone);
+  return new Set([...chosen, ...pockets.filter(({ seed }) => isIn(enclosed, seed))]);
 }
 
 function carvingOf({ map, pockets, chosen, lines }: PartOfPockets): Carving {
   const base = pockets.length > 0 ? keyBase(pockets) : 0;
   const inside = new Set([...chosen].map(({ key }) => key - base));
-  const closed = new Set(pockets.map(({ key }) => key - base));
+  const closed = new Set(pockets.flatMap(({ key, hidden }) => (hidden ? [] : [key - base])));
   const carving = carve(
     map,
     (face) => inside.has(face),

@@ -51,7 +51,7 @@ const ANTI_ALIASING = 40;
 function parted(drawing: Drawing, choose: (pocket: Pocket, index: number) => boolean): Drawing {
   const { reader, all } = look(drawing);
   const chosen = new Set(all.filter((pocket, index) => choose(pocket, index)));
-  return withPart(drawing, { name: "Part", pockets: all, map: reader.mapOf("main")!, chosen });
+  return withPart(drawing, { name: "Part", part: "main", pockets: all, map: reader.mapOf("main")!, chosen });
 }
 
 const looks = ({ derived }: ReturnType<typeof look>, drawing: Drawing) =>

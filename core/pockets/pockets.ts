@@ -11,7 +11,7 @@ import { isHidden, pushInkedBounds } from "./hidden.ts";
 import { type InkRegion, isInk } from "./ink-regions.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
-import { inkWidthAt } from "./segments.ts";
+import { inkWidthAt, type Line } from "./segments.ts";
 import { grownCycle, seamStrips } from "./trapping.ts";
 
 /** A stretch of outline shared with another pocket, as a chain of cubics. */
@@ -45,6 +45,8 @@ export interface Pocket {
   readonly borders: readonly Border[];
   /** Ribbons within it along bridges beyond which colour of a part behind goes on (see hems.ts); they wind backwards. */
   readonly hems: readonly (readonly number[])[];
+  /** Bridges beyond which a part in front goes on: its colour runs on under that one's by a hairline. */
+  readonly runsUnder: readonly (readonly number[])[];
   /** Wholly under the ink around it: not offered, never counted as missed. */
   readonly hidden: boolean;
 }
@@ -140,6 +142,7 @@ export class PocketReader {
         .map((line) => map.lines[line].id),
       borders: this.bordersOf(faced, cycles, key),
       hems: this.hemsOf(faced, cycles, rings),
+      runsUnder: this.meeting(faced, cycles, "front"),
       hidden: this.underInk(parts, rings, area, seed),
     };
     return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices: verticesOf(faced, cycles) };
@@ -172,16 +175,21 @@ export class PocketReader {
     });
   }
 
-  private hemsOf(faced: FacedMap, cycles: readonly number[][], rings: readonly number[][]): number[][] {
-    const { lines, lattice } = this.map;
+  /** Stretches of its outline along bridges beyond which another part goes on. */
+  private meeting(faced: FacedMap, cycles: readonly number[][], side: Line["meets"]): number[][] {
+    const { lines } = this.map;
     return cycles.flatMap((cycle) => {
       const runs = runsOf(faced, cycle, true);
-      if (!runs.some(({ line }) => lines[line].meets)) return [];
-      const pieces = this.cutter.pieces(runs).filter((_, i) => lines[runs[i].line].meets);
-      return pieces.flatMap((piece) => {
-        const hem = hemOf(flatten(piece, lattice.tolerance), rings, lattice);
-        return hem ? [hem] : [];
-      });
+      if (!runs.some(({ line }) => lines[line].meets === side)) return [];
+      return this.cutter.pieces(runs).filter((_, i) => lines[runs[i].line].meets === side);
+    });
+  }
+
+  private hemsOf(faced: FacedMap, cycles: readonly number[][], rings: readonly number[][]): number[][] {
+    const { lattice } = this.map;
+    return this.meeting(faced, cycles, "behind").flatMap((piece) => {
+      const hem = hemOf(flatten(piece, lattice.tolerance), rings, lattice);
+      return hem ? [hem] : [];
     });
   }
 

@@ -29,9 +29,10 @@ function lineOfStroke(stroke: Stroke, nib: Nib | undefined): Line {
   return line;
 }
 
-const lineOfBridge = remembered(
-  ({ id, points, meets }: Bridge): Line => ({ id, points, closed: false, width: 0, bridge: true, meets }),
-);
+const lineOfBridge = remembered(({ id, points, meets, left }: Bridge): Line => {
+  const beyond = meets ? "behind" : left ? "front" : undefined;
+  return { id, points, closed: false, width: 0, bridge: true, meets: beyond };
+});
 
 const linesOfShape = remembered((shape: InkShape): Line[] =>
   shape.outline.map((points, i) => ({

@@ -111,7 +111,8 @@ function pourItem(pocket: Pocket, of: Poured): Item {
   const same = before?.id === id && before.tone === tone && before.width === width;
   if (same && before.borders === borders && before.later === later) return before.item;
   const under = borders.filter(of.isLater);
-  const chains = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
+  const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
+  const chains = pocket.runsUnder.length > 0 ? [...lines, ...pocket.runsUnder] : lines;
   const strips = under.flatMap(({ strip }) => (strip ? [strip] : []));
   const kept = same && sameList(before.chains, chains) && sameList(before.strips, strips);
   const item = kept ? before.item : itemOf(pocket, of, chains, strips);

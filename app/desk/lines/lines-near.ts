@@ -5,22 +5,30 @@ import { nearestPlace } from "#core/geometry/nearest.ts";
 import { boundsOf, boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
 import { profileOf, shareAt } from "#core/lines/profile.ts";
 import { isInk } from "#core/pockets/ink-regions.ts";
+import { depthOf, pickable } from "../parts/pickable.ts";
 import type { Desk } from "../store/desk-state.ts";
 
 const GRAB_PIXELS = 10;
 
 /** The stroke whose ink is nearest to a place, within ten pixels; of several whose ink holds it the topmost. */
-export function strokeNear({ drawing }: Desk, at: Point, pixel: number): Stroke | undefined {
+export function strokeNear(desk: Desk, at: Point, pixel: number): Stroke | undefined {
+  const { drawing } = desk;
   const within = GRAB_PIXELS * pixel;
   let best: { stroke: Stroke; gap: number } | undefined;
-  for (const stroke of Object.values(drawing.strokes)) {
+  for (const stroke of pickable(desk, drawing.strokes)) {
     const box = boundsOf([stroke.points]);
     if (!box || !boxHolds(grow(box, within + stroke.width / 2), at)) continue;
     const gap = Math.max(0, inkGap(drawing, stroke, at));
     if (gap > within || (best && gap > best.gap)) continue;
-    if (!best || gap < best.gap || stroke.rank > best.stroke.rank) best = { stroke, gap };
+    if (!best || gap < best.gap || isBefore(desk, stroke, best.stroke)) best = { stroke, gap };
   }
   return best?.stroke;
+}
+
+/** Whether one line lies in front of another. */
+function isBefore(desk: Desk, a: Stroke | InkShape, b: Stroke | InkShape): boolean {
+  const [one, other] = [depthOf(desk, a), depthOf(desk, b)];
+  return one === other ? a.rank > b.rank : one > other;
 }
 
 /** From a place to a stroke's ink, in page units; below 0 within it. */
@@ -34,12 +42,12 @@ function inkGap({ nibs }: Drawing, stroke: Stroke, at: Point): number {
 /** The stroke or ink shape under the pointer; of those whose ink holds it the topmost. */
 export function lineNear(desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined {
   const stroke = strokeNear(desk, at, pixel);
-  const shape = Object.values(desk.drawing.inkShapes)
+  const shape = pickable(desk, desk.drawing.inkShapes)
     .filter((one) => isInk([one], at, pixel))
-    .sort((a, b) => b.rank - a.rank)[0];
+    .sort((a, b) => (isBefore(desk, a, b) ? -1 : 1))[0];
   if (!stroke || !shape) return stroke ?? shape;
   const held = inkGap(desk.drawing, stroke, at) <= 0;
-  return held && stroke.rank > shape.rank ? stroke : shape;
+  return held && isBefore(desk, stroke, shape) ? stroke : shape;
 }
 
 /** Chains of a stroke or an ink shape, for lighting it up. */

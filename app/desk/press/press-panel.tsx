@@ -78,7 +78,7 @@ function Slab({ name }: { name: SheetName }) {
             {sheet.locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
           </IconButton>
         </div>
-        {holds && (
+        {holds && lifted && (
           <div className="flex items-center gap-1.5">
             <Range
               label={`Opacity of ${name}`}

@@ -4,6 +4,7 @@ import { isRemoval } from "../keys/key-names.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
+import { gatherTool } from "../tools/gather/gather.ts";
 import { lookTool } from "../tools/look/look.ts";
 import { emptyTool, emptyWalked, pourTool } from "../tools/pour/pour.ts";
 import { PourPanel } from "../tools/pour/pour-panel.tsx";
@@ -12,7 +13,7 @@ import type { Stage } from "./stage.ts";
 export const flatsStage: Stage = {
   name: "Flats",
   sheet: "flats",
-  tools: [pourTool, emptyTool, dipTool, lookTool],
+  tools: [pourTool, emptyTool, gatherTool, dipTool, lookTool],
   figure: (desk) => {
     const { all, coloured } = pocketCounts(desk);
     return desk.reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;

@@ -1,5 +1,6 @@
 /** Lines: drawing, tidying, trimming, bending and arranging them. */
 
+import type { Table } from "#core/drawing/drawing.ts";
 import { chooseLine } from "../lines/choose-line.ts";
 import { ReadingPanel } from "../lines/reading-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
@@ -15,8 +16,7 @@ export const linesStage: Stage = {
   name: "Lines",
   sheet: "ink",
   tools: [drawTool, tidyTool, trimTool, bendTool, arrangeTool, lookTool],
-  figure: ({ drawing }) =>
-    countLines(Object.keys(drawing.strokes).length, Object.keys(drawing.inkShapes).length),
+  figure: ({ drawing }) => countLines(lineCount(drawing.strokes), lineCount(drawing.inkShapes)),
   keys: "Brackets choose lines, arrows move what is chosen.",
   Panel: ReadingPanel,
   nextSnag: nextPocketSnag,
@@ -26,6 +26,9 @@ export const linesStage: Stage = {
     return true;
   },
 };
+
+const lineCount = (table: Table<{ readonly echo?: unknown }>): number =>
+  Object.values(table).filter(({ echo }) => !echo).length;
 
 function countLines(strokes: number, shapes: number): string {
   if (shapes > 0) return strokes + shapes === 1 ? "1 line" : `${strokes + shapes} lines`;

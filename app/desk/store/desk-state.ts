@@ -123,6 +123,8 @@ export interface DeskActions {
   readonly set: (change: Partial<DeskState>) => void;
   readonly chooseTool: (tool: string) => void;
   readonly chooseStage: (stage: StageName) => void;
+  /** Shows one part alone, the others faint; null shows all. */
+  readonly showOnly: (part: string | null) => void;
   /** Says why something did not happen, for eye and ear. */
   readonly tell: (text: string) => void;
   /** Why colour would run out of a place; a wish is what was asked for there. */

@@ -4,7 +4,7 @@
  */
 import { createStore } from "zustand";
 import { type Drawing, ranked } from "#core/drawing/drawing.ts";
-import { applyEdit, type Move, redo, undo } from "#core/drawing/history.ts";
+import { applyEdit, type Edit, type Move, redo, undo } from "#core/drawing/history.ts";
 import { partsOf } from "#core/drawing/parts.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { type Derived, derive, pocketAt, sceneOf } from "#core/scene/scene.ts";
@@ -16,7 +16,7 @@ import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
 import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./desk-state.ts";
-import { refusal } from "./locks.ts";
+import { partRefusal, refusal } from "./locks.ts";
 import { PocketFollower } from "./pocket-follower.ts";
 
 const NO_GAPS: StampedGaps = { stamp: -1, strokes: {}, openings: [], looseEnds: [], tails: [] };
@@ -139,18 +139,17 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       pictures,
       edit: (edit) => {
         const { history, tell } = get();
-        const refused = refusal(history.drawing, edit.sheet);
+        const move = applyEdit(history, edit);
+        const refused = move && refusedBy(history.drawing, edit, move);
         if (refused) tell(refused);
-        else take(applyEdit(history, edit), edit.label);
+        else take(move, edit.label);
       },
       show: (edit) => {
         const { history, tell } = get();
-        const refused = edit && refusal(history.drawing, edit.sheet);
+        const move = edit ? applyEdit(history, edit) : undefined;
+        const refused = edit && move && refusedBy(history.drawing, edit, move);
         if (refused) tell(refused);
-        else {
-          const shown = edit && applyEdit(history, edit)?.history.drawing;
-          present(shown ?? history.drawing, { underway: edit });
-        }
+        else present(move?.history.drawing ?? history.drawing, { underway: edit });
       },
       keep: () => {
         const { underway, history } = get();
@@ -172,6 +171,11 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       set,
       chooseTool: (tool) => emptyHand({ tools: { ...get().tools, [get().stage]: tool } }),
       chooseStage: (stage) => emptyHand({ stage }),
+      showOnly: (alone) => {
+        const { drawing: shown, derived, part } = get();
+        set({ alone, part: alone ?? part, walked: null, ...shownState(shown, derived.all, alone, derived) });
+        hover.setState({ pocket: null, under: null });
+      },
       tell: (text) => set({ said: text, reason: { text, at: get().pointer.at } }),
       explainLeak: async (at, wanted) => {
         const { part } = get();
@@ -207,14 +211,28 @@ export function createDesk(id: string, opened: Opened): DeskStore {
   });
 }
 
+const refusedBy = (drawing: Drawing, edit: Edit, move: Move): string | undefined =>
+  refusal(drawing, edit.sheet) ?? partRefusal(drawing, edit, move);
+
 /** What is chosen or in the hand of a drawing, without what it does not have any more. */
-function withoutTheGone({ drawing, selected, chosenShade, chosenFlat, paint }: Desk): Partial<DeskState> {
+function withoutTheGone({
+  drawing,
+  selected,
+  chosenShade,
+  chosenFlat,
+  paint,
+  part,
+  alone,
+}: Desk): Partial<DeskState> {
   const { strokes, inkShapes, shades, flatShapes, tin } = drawing;
   const left = selected.filter((id) => strokes[id] ?? inkShapes[id]);
+  const parts = partsOf(drawing);
   return {
     selected: left.length < selected.length ? left : selected,
     chosenShade: chosenShade && shades[chosenShade] ? chosenShade : null,
     chosenFlat: chosenFlat && flatShapes[chosenFlat] ? chosenFlat : null,
+    part: drawing.parts[part] ? part : parts[parts.length - 1].id,
+    alone: alone && drawing.parts[alone] ? alone : null,
     paint: tin[paint.colour] ? paint : { colour: ranked(tin)[0]?.id ?? "", step: 0 },
   };
 }

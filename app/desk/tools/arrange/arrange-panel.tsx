@@ -5,6 +5,7 @@ import {
   FlipHorizontal2,
   FlipVertical2,
   Group,
+  Layers2,
   SendToBack,
   Trash2,
 } from "lucide-react";
@@ -26,6 +27,8 @@ import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { NibPicker } from "../../nibs/nib-picker.tsx";
+import { makePart } from "../../parts/part-actions.ts";
+import { pickable } from "../../parts/pickable.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { arrange, chosenLines, frameOf, transformChosen } from "./arrange-state.ts";
@@ -88,11 +91,18 @@ function ChosenSettings() {
         <IconButton small label="Remove" onClick={() => edit(removeLines(selected))}>
           <Trash2 size={15} aria-hidden />
         </IconButton>
+        <IconButton
+          small
+          label="Make a part of these lines and what they enclose"
+          onClick={() => void makePart(desk, { lines: selected })}
+        >
+          <Layers2 size={15} aria-hidden />
+        </IconButton>
       </div>
       <StrokeFields />
       <div className="text-xs">
         <Toggle
-          label="Width scales too"
+          label="Scale widths"
           checked={settings.scaleWidths}
           onChange={(scaleWidths) => arrange.change(desk, { scaleWidths })}
         />
@@ -219,7 +229,7 @@ function ChooseMenu() {
   const choose = (like: "all" | "nib" | "colour" | "group" | "none") => {
     const state = desk.getState();
     const { strokes, inkShapes, ink } = state.drawing;
-    const all = [...Object.values(strokes), ...Object.values(inkShapes)];
+    const all = [...pickable(state, strokes), ...pickable(state, inkShapes)];
     const chosen = chosenLines(state);
     const nibs = new Set(chosen.map((line) => ("nib" in line ? line.nib : undefined)));
     const paintOf = ({ paint = ink }: (typeof all)[number]) => `${paint.colour} ${paint.step}`;

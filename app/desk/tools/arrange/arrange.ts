@@ -8,6 +8,7 @@ import { type Box, distance, type Point } from "#core/geometry/point.ts";
 import { gathers, isAcross } from "#core/lines/gather.ts";
 import { isRemoval, nudgeOf } from "../../keys/key-names.ts";
 import { chainsOf, lineNear } from "../../lines/lines-near.ts";
+import { pickable } from "../../parts/pickable.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { ArrangePanel } from "./arrange-panel.tsx";
@@ -76,8 +77,10 @@ export const arrangeTool: Tool = {
     return true;
   },
   chooseAll: (desk) => {
-    const { drawing, set } = desk.getState();
-    const selected = [...Object.keys(drawing.strokes), ...Object.keys(drawing.inkShapes)];
+    const state = desk.getState();
+    const { drawing, set } = state;
+    const lines = [...pickable(state, drawing.strokes), ...pickable(state, drawing.inkShapes)];
+    const selected = lines.map(({ id }) => id);
     set({ selected, said: `${selected.length} lines chosen` });
   },
   marks: arrangeMarks,
@@ -120,11 +123,10 @@ function gatherGesture({ desk, at, pixel, shift }: Press): Gesture {
       if (distance(points[points.length - 1], press.at) > 2 * pixel) points.push(press.at);
     },
     end: () => {
-      const { selected, set, drawing } = desk.getState();
-      const { strokes, inkShapes } = drawing;
-      const found = [...Object.values(strokes), ...Object.values(inkShapes)].filter((line) =>
-        gathers(points, chainsOf(line), pixel),
-      );
+      const state = desk.getState();
+      const { selected, set, drawing } = state;
+      const lines = [...pickable(state, drawing.strokes), ...pickable(state, drawing.inkShapes)];
+      const found = lines.filter((line) => gathers(points, chainsOf(line), pixel));
       set({ selected: [...new Set([...(shift ? selected : []), ...found.map(({ id }) => id)])] });
     },
     trail: () => ({ points, closed: !isAcross(points) }),

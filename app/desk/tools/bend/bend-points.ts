@@ -2,6 +2,7 @@
 import type { Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import { reshapeLines } from "#core/drawing/line-edits.ts";
+import { drawingOfPart, partOf } from "#core/drawing/parts.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import type { Point } from "#core/geometry/point.ts";
 import {
@@ -19,7 +20,9 @@ import { bend, bentLine, heldPoints, holdPoints } from "./bend-state.ts";
 /** Gives a line other points, from what it is now; ends that meet it follow where they are to. */
 export function bending(desk: DeskStore, line: Stroke, label: string): (points: readonly number[]) => Edit {
   const state = desk.getState();
-  const strokes = Object.values(state.drawing.strokes);
+  const strokes = Object.values(drawingOfPart(state.drawing, partOf(line)).strokes).filter(
+    ({ echo }) => !echo,
+  );
   const meets = bend.settings(state).follow ? meetsOn(line, strokes) : [];
   const from = new Map(strokes.map(({ id, points }) => [id, points]));
   return (points) =>

@@ -2,16 +2,18 @@
 import { Link2, Unlink2 } from "lucide-react";
 import { addBridges, removeBridge } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
+import { inPart, partOf } from "#core/drawing/parts.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
+import { pickable } from "../../parts/pickable.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
 
 const SNAP_PIXELS = 14;
 
 function snap(desk: DeskStore, at: Point, pixel: number) {
-  return nearestOnLines(Object.values(desk.getState().drawing.strokes), at, SNAP_PIXELS * pixel);
+  return nearestOnLines(pickable(desk.getState(), desk.getState().drawing.strokes), at, SNAP_PIXELS * pixel);
 }
 
 export const bridgeTool: Tool = {
@@ -22,7 +24,9 @@ export const bridgeTool: Tool = {
   sheet: "ink",
   cursor: "crosshair",
   press: ({ desk, at, pixel }) => {
-    const from = snap(desk, at, pixel)?.at ?? at;
+    const begun = snap(desk, at, pixel);
+    const from = begun?.at ?? at;
+    const part = begun ? partOf(begun.line) : desk.getState().part;
     let to = from;
     let snapped = false;
     return {
@@ -33,7 +37,7 @@ export const bridgeTool: Tool = {
       },
       end: (press) => {
         if (distance(from, to) < 2 * press.pixel) return;
-        desk.getState().edit(addBridges([{ id: newId(), points: polyline([from, to]) }]));
+        desk.getState().edit(addBridges([{ id: newId(), points: polyline([from, to]), ...inPart(part) }]));
       },
       trail: () => ({ points: [from, to], closed: false, snapped }),
     };
@@ -49,7 +53,7 @@ export const unbridgeTool: Tool = {
   cursor: "crosshair",
   press: ({ desk, at, pixel }) => {
     const { drawing, edit, tell } = desk.getState();
-    const near = nearestOnLines(Object.values(drawing.bridges), at, SNAP_PIXELS * pixel);
+    const near = nearestOnLines(pickable(desk.getState(), drawing.bridges), at, SNAP_PIXELS * pixel);
     if (near) edit(removeBridge(near.line.id));
     else tell("There is no bridge here.");
     return undefined;

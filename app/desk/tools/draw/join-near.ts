@@ -2,6 +2,7 @@
 import { showLength } from "#core/drawing/length.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
+import { pickable } from "../../parts/pickable.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import type { OverlayMark } from "../tool.ts";
 
@@ -10,7 +11,8 @@ const SHOWN_PIXELS = 40;
 
 /** The nearest place on a line within joining distance. */
 export function joinPlace(desk: DeskStore, at: Point, pixel: number): Point | undefined {
-  const strokes = Object.values(desk.getState().drawing.strokes);
+  const state = desk.getState();
+  const strokes = pickable(state, state.drawing.strokes);
   return nearestOnLines(strokes, at, JOIN_PIXELS * pixel)?.at;
 }
 
@@ -22,7 +24,7 @@ export function nearnessMarks(
   pixel: number,
 ): OverlayMark[] {
   const { strokes, page } = desk.getState().drawing;
-  const other = nearestOnLines(Object.values(strokes), tip, SHOWN_PIXELS * pixel);
+  const other = nearestOnLines(pickable(desk.getState(), strokes), tip, SHOWN_PIXELS * pixel);
   const homeward = home ? distance(home, tip) : Infinity;
   const closes = homeward < Math.min(other?.gap ?? Infinity, SHOWN_PIXELS * pixel);
   const place = closes ? home : other?.at;

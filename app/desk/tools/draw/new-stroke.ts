@@ -2,6 +2,7 @@
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { addStroke } from "#core/drawing/line-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
+import { inPart } from "#core/drawing/parts.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { draw, drawWidth } from "./draw-state.ts";
 
@@ -18,6 +19,9 @@ export function addDrawn(
   const profile = line.profile ? { profile: line.profile } : {};
   const { points, closed } = line;
   state.edit(
-    addStroke({ id: newId(), points, closed, width: drawWidth(state), ...profile, ...nibbed }, label),
+    addStroke(
+      { id: newId(), points, closed, width: drawWidth(state), ...profile, ...nibbed, ...inPart(state.part) },
+      label,
+    ),
   );
 }

@@ -1,6 +1,7 @@
 /** Pull: a click pulls a loose end onto the line it should meet; a drag takes it to any line. */
 import { Magnet } from "lucide-react";
 import { reshapeLine } from "#core/drawing/line-edits.ts";
+import { partOf } from "#core/drawing/parts.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pulledEnd } from "#core/lines/pull.ts";
@@ -54,7 +55,10 @@ export const pullTool: Tool = {
     let snapped = false;
     return {
       move: (press) => {
-        const others = Object.values(desk.getState().drawing.strokes).filter(({ id }) => id !== end.line);
+        const { strokes } = desk.getState().drawing;
+        const others = Object.values(strokes).filter(
+          (other) => other.id !== end.line && partOf(other) === partOf(strokes[end.line] ?? {}),
+        );
         const near = nearestOnLines(others, press.at, SNAP_PIXELS * press.pixel);
         to = near?.at ?? press.at;
         snapped = near !== undefined;

@@ -1,8 +1,8 @@
 /** How far tidying goes, which corners it must keep, and what it would make of the lines. */
-import { ranked } from "#core/drawing/drawing.ts";
 import { diagonal } from "#core/geometry/point.ts";
 import type { TidySettings } from "#core/lines/tidy.ts";
 import type { TidyReading } from "../../../work/pockets.worker.ts";
+import { pickable } from "../../parts/pickable.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -40,8 +40,8 @@ export function tidySettings(desk: Desk): TidySettings {
 }
 
 /** The lines to tidy: those chosen, or all. */
-export const tidyTargets = ({ selected, drawing }: Desk): string[] =>
-  selected.length > 0 ? [...selected] : ranked(drawing.strokes).map(({ id }) => id);
+export const tidyTargets = (desk: Desk): string[] =>
+  desk.selected.length > 0 ? [...desk.selected] : pickable(desk, desk.drawing.strokes).map(({ id }) => id);
 
 /** Pinned points by line, of the lines that are still as they were pinned. */
 export const pinsOf = (desk: Desk): Record<string, readonly number[]> =>

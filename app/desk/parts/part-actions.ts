@@ -1,0 +1,101 @@
+/** What can be done with parts, by button, key or menu. */
+import { changePart, copyPart, orderParts, patchEdit, removePart } from "#core/drawing/part-edits.ts";
+import { partOf, partsOf } from "#core/drawing/parts.ts";
+import { translation } from "#core/geometry/matrix.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
+
+/** Makes a part of pockets, or of lines with all they enclose, in front of the one they are in. */
+export async function makePart(
+  desk: DeskStore,
+  { keys = [], lines = [] }: { readonly keys?: readonly number[]; readonly lines?: readonly string[] },
+): Promise<void> {
+  const state = desk.getState();
+  const from = partFor(state, keys, lines);
+  if (!from) {
+    state.tell("Those are of several parts. A part is made of what lies in one.");
+    return;
+  }
+  const name = `Part ${Object.keys(state.drawing.parts).length + 1}`;
+  const before = new Set(Object.keys(state.drawing.parts));
+  const patches = await state.lines.work.makePart(name, from, keys, lines);
+  if (desk.getState().drawing !== state.drawing) return;
+  state.edit(patchEdit(`Make ${name}`, patches));
+  const made = Object.keys(desk.getState().drawing.parts).find((id) => !before.has(id));
+  if (made) desk.getState().set({ part: made, selected: [], said: `${name} made, in front.` });
+}
+
+/** The one part that pockets and lines are in. */
+function partFor(
+  { derived, drawing }: Desk,
+  keys: readonly number[],
+  lines: readonly string[],
+): string | undefined {
+  const wanted = new Set(keys);
+  const parts = new Set([
+    ...derived.pockets.flatMap(({ key, part }) => (wanted.has(key) ? [part] : [])),
+    ...lines.flatMap((id) => {
+      const line = drawing.strokes[id] ?? drawing.inkShapes[id];
+      return line ? [partOf(line)] : [];
+    }),
+  ]);
+  return parts.size === 1 ? [...parts][0] : undefined;
+}
+
+/** Joins a part to the one behind it, or for the rearmost to the one before it. */
+export async function joinPart(desk: DeskStore, id: string): Promise<void> {
+  const state = desk.getState();
+  const parts = partsOf(state.drawing);
+  const index = parts.findIndex((part) => part.id === id);
+  const into = parts[index - 1] ?? parts[index + 1];
+  if (!into) return;
+  const patches = await state.lines.work.joinPart(id, into.id);
+  if (desk.getState().drawing !== state.drawing) return;
+  state.edit(patchEdit(`Join ${parts[index].name} to ${into.name}`, patches));
+  desk.getState().set({ part: into.id });
+}
+
+/** Copies a part a little aside, in front of it. */
+export function duplicatePart(desk: DeskStore, id: string): void {
+  const { drawing, view, edit } = desk.getState();
+  const copy = copyPart(drawing, id, translation(16 / view.scale, 16 / view.scale));
+  edit(copy.edit);
+  if (desk.getState().drawing.parts[copy.id]) choosePart(desk, copy.id);
+}
+
+export function removeWholePart(desk: DeskStore, id: string): void {
+  const { drawing, edit } = desk.getState();
+  edit(removePart(id, drawing.parts[id].name));
+}
+
+/** Works on a part: all its lines are chosen, to be arranged as one. */
+export function choosePart(desk: DeskStore, id: string): void {
+  const { drawing, set, chooseStage } = desk.getState();
+  chooseStage("Lines");
+  desk.getState().chooseTool("arrange");
+  const selected = linesOfPart(drawing, id);
+  set({ part: id, selected, said: `${drawing.parts[id].name}: ${selected.length} lines chosen` });
+}
+
+export const linesOfPart = ({ strokes, inkShapes }: Desk["drawing"], id: string): string[] =>
+  [...Object.values(strokes), ...Object.values(inkShapes)]
+    .filter((line) => partOf(line) === id && !line.echo)
+    .map((line) => line.id);
+
+/** Shows one part alone, with the others faint behind it; again, all of them. */
+export function showAlone(desk: DeskStore, id: string): void {
+  const { alone, showOnly } = desk.getState();
+  showOnly(alone === id ? null : id);
+}
+
+export function movePart(desk: DeskStore, id: string, by: number): void {
+  const { drawing, edit } = desk.getState();
+  const ids = partsOf(drawing).map((part) => part.id);
+  const at = ids.indexOf(id);
+  const to = Math.max(0, Math.min(ids.length - 1, at + by));
+  if (to === at) return;
+  ids.splice(to, 0, ...ids.splice(at, 1));
+  edit(orderParts(ids));
+}
+
+export const setPart = (desk: Desk, id: string, change: Parameters<typeof changePart>[1]): void =>
+  desk.edit(changePart(desk.drawing.parts[id], change));

@@ -1,0 +1,177 @@
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  arrayMove,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import clsx from "clsx";
+import { Ellipsis, Eye, EyeOff, GripVertical, Lock, LockOpen } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { useState } from "react";
+import type { Part } from "#core/drawing/drawing.ts";
+import { orderParts } from "#core/drawing/part-edits.ts";
+import { partsOf } from "#core/drawing/parts.ts";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { NameField } from "../../ui/name-field.tsx";
+import {
+  choosePart,
+  duplicatePart,
+  joinPart,
+  movePart,
+  removeWholePart,
+  setPart,
+  showAlone,
+} from "../parts/part-actions.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
+
+/** The parts, front to back; unseen while there is only one. */
+export function PartsStack() {
+  const parts = useDesk((s) => s.drawing.parts);
+  const { edit } = useDeskStore().getState();
+  const ordered = partsOf({ parts }).reverse();
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  if (ordered.length < 2) return null;
+  const ids = ordered.map(({ id }) => id);
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const moved = arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
+    edit(orderParts(moved.reverse()));
+  };
+  return (
+    <section aria-labelledby="parts" className="px-3 pt-3">
+      <h2 id="parts" className="font-display text-base">
+        Parts
+      </h2>
+      <DndContext id="part-order" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
+          <ol className="mt-1" aria-label="Parts, front to back">
+            {ordered.map((part, i) => (
+              <PartRow key={part.id} part={part} isBack={i === ordered.length - 1} />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+    </section>
+  );
+}
+
+function PartRow({ part, isBack }: { part: Part; isBack: boolean }) {
+  const { id, name, visible, locked } = part;
+  const desk = useDeskStore();
+  const working = useDesk((s) => s.part === id);
+  const alone = useDesk((s) => s.alone === id);
+  const [naming, setNaming] = useState(false);
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id });
+  const style = { transform: transform ? `translateY(${transform.y}px)` : undefined, transition };
+  const state = desk.getState;
+  return (
+    <li
+      ref={setNodeRef}
+      style={style}
+      data-part={name}
+      className={clsx(
+        "group flex h-7 items-center rounded-md",
+        working && "bg-fern-soft",
+        isDragging && "relative z-10 bg-raised shadow-md",
+      )}
+    >
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={`Move ${name}`}
+        title="Drag to put it before or behind others"
+        className="cursor-grab rounded-md py-1 text-quiet opacity-35 group-hover:opacity-100 focus-visible:opacity-100"
+      >
+        <GripVertical size={14} aria-hidden />
+      </button>
+      {naming ? (
+        <NameField
+          label="Name of the part"
+          value={name}
+          onChange={(value) => setPart(state(), id, { name: value })}
+          onDone={() => setNaming(false)}
+          className="h-6 min-w-0 flex-1 rounded border border-edge bg-white px-1"
+        />
+      ) : (
+        <button
+          type="button"
+          aria-pressed={working}
+          onClick={() => choosePart(desk, id)}
+          onDoubleClick={() => setNaming(true)}
+          className={clsx("h-7 min-w-0 flex-1 truncate text-left", working && "font-semibold text-fern")}
+        >
+          {name}
+          {alone && <span className="ml-1 text-xs font-normal text-ember">alone</span>}
+        </button>
+      )}
+      <IconButton
+        small
+        label={visible ? `Hide ${name}` : `Show ${name}`}
+        onClick={() => setPart(state(), id, { visible: !visible })}
+      >
+        {visible ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
+      </IconButton>
+      <IconButton
+        small
+        label={locked ? `Unlock ${name}` : `Lock ${name}`}
+        onClick={() => setPart(state(), id, { locked: !locked })}
+      >
+        {locked ? <Lock size={14} aria-hidden /> : <LockOpen size={14} aria-hidden />}
+      </IconButton>
+      <PartMenu part={part} isBack={isBack} onName={() => setNaming(true)} />
+    </li>
+  );
+}
+
+const MENU = "z-40 min-w-48 rounded-md border border-line bg-raised p-1 shadow-xl";
+const ITEM =
+  "flex cursor-default items-center gap-2 rounded px-3 py-1.5 outline-none data-[disabled]:text-edge data-[highlighted]:bg-well";
+
+function PartMenu({ part, isBack, onName }: { part: Part; isBack: boolean; onName: () => void }) {
+  const { id, name } = part;
+  const desk = useDeskStore();
+  const alone = useDesk((s) => s.alone === id);
+  const items: readonly (readonly [string, () => void])[] = [
+    ["Rename", onName],
+    [alone ? "Show all parts" : "Show alone", () => showAlone(desk, id)],
+    ["Bring forward", () => movePart(desk, id, 1)],
+    ["Send back", () => movePart(desk, id, -1)],
+    ["Copy", () => duplicatePart(desk, id)],
+    [isBack ? "Join to the part before it" : "Join to the part behind it", () => void joinPart(desk, id)],
+    ["Remove", () => removeWholePart(desk, id)],
+  ];
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label={`More for ${name}`}
+        title={`More for ${name}`}
+        className="grid h-6 w-6 place-items-center rounded-md hover:bg-well"
+      >
+        <Ellipsis size={15} aria-hidden />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content side="left" sideOffset={6} collisionPadding={8} className={MENU}>
+          {items.map(([word, act]) => (
+            <DropdownMenu.Item key={word} className={ITEM} onSelect={act}>
+              {word}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
