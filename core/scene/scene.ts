@@ -28,8 +28,8 @@ export interface Scene {
 export interface Derived extends Matches {
   /** Those that can be worked on, those of the front part first: nothing shows through them, and their part is seen. */
   readonly pockets: readonly Pocket[];
-  /** All that were given. */
-  readonly all: readonly Pocket[];
+  /** All that were given, with what lives in them. */
+  readonly whole: Matches & { readonly pockets: readonly Pocket[] };
 }
 
 /** `before` only makes it faster: what was derived from a drawing that differs little. `only` leaves other parts out. */
@@ -38,13 +38,14 @@ export function derive(
   all: readonly Pocket[],
   { before, only }: { readonly before?: Derived; readonly only?: string | null } = {},
 ): Derived {
-  const matches = matchAnchors(all, drawing.pours, drawing.shades, before);
+  const matches = matchAnchors(all, drawing.pours, drawing.shades, before?.whole);
+  const whole = { ...matches, pockets: all };
   const worksOn = (index: number) =>
     drawing.parts[all[index].part]?.visible &&
     (!only || all[index].part === only) &&
     !drawing.pours[matches.pourOf[index] ?? ""]?.through;
   const kept = all.flatMap((_, index) => (worksOn(index) ? [index] : []));
-  if (kept.length === all.length) return { ...matches, pockets: all, all };
+  if (kept.length === all.length) return { ...whole, whole };
   const place = new Map(kept.map((index, at) => [index, at]));
   return {
     ...matches,
@@ -53,13 +54,13 @@ export function derive(
       [...matches.pocketsOf].map(([id, places]) => [id, places.flatMap((index) => place.get(index) ?? [])]),
     ),
     pockets: kept.map((index) => all[index]),
-    all,
+    whole,
   };
 }
 
 export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } = {}): Scene {
   const palette = paletteOf(drawing);
-  const whole = matchesOfAll(drawing, derived);
+  const { whole } = derived;
   const parts = partsOf(drawing).flatMap((part, index): ScenePart[] => {
     if (!part.visible && !hidden) return [];
     const sheets = sheetsOf(drawing, part, { derived: whole, palette, hidden });
@@ -75,18 +76,10 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
 
 const NOTHING: readonly Chain[] = [];
 
-/** The pockets that are painted: all there are, also those nobody can work on now. */
-const matchesOfAll = (drawing: Drawing, derived: Derived): Derived =>
-  derived.all === derived.pockets
-    ? derived
-    : {
-        ...matchAnchors(derived.all, drawing.pours, drawing.shades, derived),
-        pockets: derived.all,
-        all: derived.all,
-      };
+type Whole = Derived["whole"];
 
 interface PartWork {
-  readonly derived: Derived;
+  readonly derived: Whole;
   readonly palette: Palette;
   /** Whether hidden sheets are wanted. */
   readonly hidden: boolean;
@@ -116,7 +109,7 @@ const hidden = keeper<readonly Pocket[], Map<string, readonly Chain[]>>();
 function hiddenBehind(
   { id }: Pick<Part, "id">,
   { pours }: Drawing,
-  { all, pourOf }: Derived,
+  { pockets: all, pourOf }: Whole,
 ): readonly Chain[] {
   const through = all.filter((_, index) => pours[pourOf[index] ?? ""]?.through);
   const regions = hidden(all, through, () => {

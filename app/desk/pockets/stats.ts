@@ -22,8 +22,8 @@ export function pocketCounts({ derived, drawing }: Pick<Desk, "derived" | "drawi
 /** Colour and shade whose pockets are not there now: they come back when the pockets do. */
 export function waitingIn({ derived, drawing }: Pick<Desk, "derived" | "drawing">): (Pour | Shade)[] {
   const { pours, shades } = drawing;
-  const lost = Object.values(shades).filter(({ id }) => !derived.pocketsOf.get(id)?.length);
-  return [...waitingPours(pours, derived), ...lost];
+  const lost = Object.values(shades).filter(({ id }) => !derived.whole.pocketsOf.get(id)?.length);
+  return [...waitingPours(pours, derived.whole), ...lost];
 }
 
 /** How many places use each tin colour, on whatever step of its ladder. */
@@ -34,7 +34,7 @@ export function usesOf({ drawing, derived }: Desk): Map<string, number> {
     if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
   };
   for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.paint);
-  for (const { paint } of waitingPours(pours, derived)) count(paint);
+  for (const { paint } of waitingPours(pours, derived.whole)) count(paint);
   for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
   for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
   return uses;

@@ -83,7 +83,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         return;
       }
       const { derived, alone } = get();
-      set({ ...shownState(next, derived.all, alone, derived), ...more });
+      set({ ...shownState(next, derived.whole.pockets, alone, derived), ...more });
       const read = follower.follow(next);
       if (!read.pockets) return;
       tried++;
@@ -173,7 +173,12 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       chooseStage: (stage) => emptyHand({ stage }),
       showOnly: (alone) => {
         const { drawing: shown, derived, part } = get();
-        set({ alone, part: alone ?? part, walked: null, ...shownState(shown, derived.all, alone, derived) });
+        set({
+          alone,
+          part: alone ?? part,
+          walked: null,
+          ...shownState(shown, derived.whole.pockets, alone, derived),
+        });
         hover.setState({ pocket: null, under: null });
       },
       tell: (text) => set({ said: text, reason: { text, at: get().pointer.at } }),
