@@ -128,8 +128,8 @@ function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawi
       }
     } else if (!map.lines[line].region) {
       // What ink closed by touching, or a reach closed, may not be closed by what is left on either side.
-      const goes = pieces[0].goes;
-      if (!joinsOnly(map, carving, line, goes)) leave(pieces[0].points, goes ? to : from, "join");
+      for (const { goes, points } of pieces)
+        if (!joinsOnly(map, carving, line, goes)) leave(points, goes ? to : from, "join");
     }
   }
   for (const id of shapesThatGo(map, carving)) inkShapes[id] = { ...inkShapes[id], part: to };
