@@ -110,6 +110,8 @@ function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawi
   const bridges = { ...drawing.bridges };
   const inkShapes = { ...drawing.inkShapes };
   const leave = (points: readonly number[], part: string, left: Bridge["left"]) => {
+    // What is but a point closes nothing.
+    if (points.length < 8) return;
     const id = newId();
     bridges[id] = { id, points, left, ...inPart(part) };
   };

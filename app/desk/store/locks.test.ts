@@ -11,6 +11,7 @@ import {
 } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import { addStroke, orderLines, removeLines, reshapeLine, transformLines } from "#core/drawing/line-edits.ts";
+import { changePart } from "#core/drawing/part-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
 import type { DeskStore } from "./desk-state.ts";
@@ -116,5 +117,29 @@ describe("a gesture taken back", () => {
     state().show(editsOf().ink[0]);
     expect(state().drawing).toBe(drawing);
     expect(state().reason?.text).toContain("The ink sheet is locked");
+  });
+});
+
+describe("one guard for locked and hidden parts", () => {
+  const part = () => state().drawing.parts.main;
+  const refusing = () => [...editsOf().ink.slice(1, 5), ...editsOf().flats.slice(0, 1), ...editsOf().shade];
+
+  it.each([
+    [{ locked: true }, "The part Drawing is locked"],
+    [{ visible: false }, "The part Drawing is hidden"],
+  ] as const)("refuses every edit of what is theirs: %o", (change, sentence) => {
+    const edits = refusing();
+    state().edit(changePart(part(), change));
+    const before = state().history;
+    for (const edit of edits) {
+      state().edit(edit);
+      expect(state().history, edit.label).toBe(before);
+      expect(state().reason?.text, edit.label).toContain(sentence);
+      state().show(edit);
+      expect(state().drawing, edit.label).toBe(before.drawing);
+    }
+    state().edit(changePart(part(), { locked: false, visible: true }));
+    state().edit(edits[0]);
+    expect(state().history.steps.at(-1)?.label).toBe(edits[0].label);
   });
 });
