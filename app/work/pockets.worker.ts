@@ -38,6 +38,18 @@ export interface TidyReading {
   readonly deviation: number;
 }
 
+/** What of a drawing the worker does not follow: it is given along where it is needed. */
+export type Colour = Pick<Drawing, "pours" | "shades" | "flatShapes">;
+
+/** A part to be made of pockets, by their keys, and of whole lines with what they enclose. */
+export interface PartWanted {
+  readonly name: string;
+  /** The part they are in. */
+  readonly part: string;
+  readonly keys: readonly number[];
+  readonly lines: readonly string[];
+}
+
 let drawing: Drawing | undefined;
 const reader = new DrawingReader();
 let told = new Set<Pocket>();
@@ -65,24 +77,23 @@ const work = {
 
   gaps: (): GapReading => reader.gaps(drawing!),
 
-  /** What making a part of pockets, by their keys, changes; none where they are of several parts, or not there. */
-  makePart(name: string, part: string, keys: readonly number[], lines: readonly string[]): Patch[] {
-    const { pockets } = reader.read(drawing!);
-    const own = pockets.filter((pocket) => pocket.part === part);
+  /** What making a part changes; nothing where there is none to make. */
+  makePart(colour: Colour, { name, part, keys, lines }: PartWanted): Patch[] {
+    const now = { ...drawing!, ...colour };
+    const own = reader.read(now).pockets.filter((pocket) => pocket.part === part);
     const map = reader.mapOf(part);
     const whole = new Set(lines);
     const chosen = new Set(own.filter(({ key }) => keys.includes(key)));
     if (!map || chosen.size + whole.size === 0) return [];
-    const inside = whole.size > 0 ? withEnclosed(drawing!, part, whole, own, chosen) : chosen;
-    return difference(
-      drawing!,
-      withPart(drawing!, { name, part, pockets: own, map, chosen: inside, lines: whole }),
-    );
+    const inside = whole.size > 0 ? withEnclosed(now, part, whole, own, chosen) : chosen;
+    return difference(now, withPart(now, { name, part, pockets: own, map, chosen: inside, lines: whole }));
   },
 
   /** What joining a part to another changes. */
-  joinPart: (part: string, into: string): Patch[] =>
-    difference(drawing!, withPartJoined(drawing!, part, into)),
+  joinPart(colour: Colour, part: string, into: string): Patch[] {
+    const now = { ...drawing!, ...colour };
+    return difference(now, withPartJoined(now, part, into));
+  },
 
   tidy(
     ids: readonly string[],

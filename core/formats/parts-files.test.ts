@@ -31,6 +31,7 @@ function paintsIn(drawing: Drawing) {
     pockets.filter(({ hidden }) => !hidden),
   );
   return shown
+    .filter(({ area }) => area > 1)
     .map(
       ({ part, area }, i) =>
         [part, Math.round(area / 10), drawing.pours[pourOf[i] ?? ""]?.paint ?? null] as const,

@@ -1,11 +1,13 @@
 /** Joins a part to another: their lines make pockets together again, and lines that were cut for the part grow whole. */
 import type { Bridge, Drawing, Echo, Pour, Stroke, Table } from "../drawing/drawing.ts";
-import { inPart, partOf } from "../drawing/parts.ts";
+import { drawingOfPart, inPart, partOf } from "../drawing/parts.ts";
 import { arcLengthOf, lengthAt } from "../geometry/arc-length.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { range } from "../geometry/lists.ts";
 import { nearestOnLines } from "../geometry/nearest.ts";
 import { diagonal, distance, type Point } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
+import { LineReader } from "./line-reader.ts";
 
 /** The drawing with all of a part in another; the part itself is no more. */
 export function withPartJoined(drawing: Drawing, part: string, into: string): Drawing {
@@ -17,7 +19,10 @@ export function withPartJoined(drawing: Drawing, part: string, into: string): Dr
     return anchor === one.anchor ? one : { ...one, anchor };
   };
   const isEcho = (one: { readonly part?: string; readonly echo?: Echo }) => partOf(one) === part && one.echo;
-  const isWindow = ({ anchor, through }: Pour) => partOf(anchor) === part && through;
+  const own = new LineReader(part).read(drawingOfPart(drawing, part));
+  const isFilled = (at: Point) => own.some(({ rings }) => regionContains(rings, at));
+  const isWindow = ({ anchor, through }: Pour) =>
+    through && (partOf(anchor) === part || (partOf(anchor) === into && isFilled(anchor.seed)));
   const keep = <T>(table: Table<T>, leaves: (one: T) => unknown, change: (one: T) => T): Table<T> =>
     Object.fromEntries(
       Object.entries(table).flatMap(([id, one]) => (leaves(one) ? [] : [[id, change(one)]])),

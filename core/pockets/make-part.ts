@@ -43,7 +43,7 @@ export function withPart(drawing: Drawing, given: PartOfPockets): Drawing {
   const fresh = [from, part.id].flatMap((id) => new LineReader(id).read(drawingOfPart(parted, id)));
   const homes = homesOf(given, fresh, { from, to: part.id });
   const coloured = withColour(drawing, parted, given, homes);
-  return withEchoes(withWindows(coloured, part.id, given, fresh), given, { from, to: part.id });
+  return withEchoes(withWindows(coloured, given, fresh), given, { from, to: part.id });
 }
 
 const partInFront = (drawing: Drawing, behind: string, name: string): Part => ({
@@ -296,14 +296,16 @@ function withColour(
   return { ...drawing, pours, shades };
 }
 
-/** What a part's lines enclose beside the pockets that were chosen is open to what lies behind. */
+/** What the lines of either part enclose that was no pocket of its own before is open to what lies behind. */
 function withWindows(
   drawing: Drawing,
-  part: string,
-  { chosen }: PartOfPockets,
+  { part, pockets, chosen }: PartOfPockets,
   fresh: readonly Pocket[],
 ): Drawing {
-  const windows = fresh.filter((pocket) => pocket.part === part && !isIn([...chosen], pocket.seed));
+  const gone = [...chosen];
+  const stayed = pockets.filter((pocket) => !chosen.has(pocket) && !pocket.hidden);
+  const wasThere = (pocket: Pocket) => isIn(pocket.part === part ? stayed : gone, pocket.seed);
+  const windows = fresh.filter((pocket) => !pocket.hidden && !wasThere(pocket));
   const rank = Object.values(drawing.pours).reduce((top, pour) => Math.max(top, pour.rank), 0);
   const pours = windows.map((pocket, i): Pour => {
     const anchor: Anchor = anchorOf(pocket);

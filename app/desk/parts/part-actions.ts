@@ -17,12 +17,14 @@ export async function makePart(
   }
   const name = `Part ${Object.keys(state.drawing.parts).length + 1}`;
   const before = new Set(Object.keys(state.drawing.parts));
-  const patches = await state.lines.work.makePart(name, from, keys, lines);
+  const patches = await state.lines.work.makePart(colourOf(state), { name, part: from, keys, lines });
   if (desk.getState().drawing !== state.drawing) return;
   state.edit(patchEdit(`Make ${name}`, patches));
   const made = Object.keys(desk.getState().drawing.parts).find((id) => !before.has(id));
   if (made) desk.getState().set({ part: made, selected: [], said: `${name} made, in front.` });
 }
+
+const colourOf = ({ drawing: { pours, shades, flatShapes } }: Desk) => ({ pours, shades, flatShapes });
 
 /** The one part that pockets and lines are in. */
 function partFor(
@@ -48,7 +50,7 @@ export async function joinPart(desk: DeskStore, id: string): Promise<void> {
   const index = parts.findIndex((part) => part.id === id);
   const into = parts[index - 1] ?? parts[index + 1];
   if (!into) return;
-  const patches = await state.lines.work.joinPart(id, into.id);
+  const patches = await state.lines.work.joinPart(colourOf(state), id, into.id);
   if (desk.getState().drawing !== state.drawing) return;
   state.edit(patchEdit(`Join ${parts[index].name} to ${into.name}`, patches));
   desk.getState().set({ part: into.id });

@@ -1,0 +1,182 @@
+/** Parts in the real interface: taken out, put behind, moved, turned, copied, locked, joined, kept in files. */
+import { readFileSync } from "node:fs";
+import { expect, type Page } from "@playwright/test";
+import type { Point } from "../core/geometry/point.ts";
+import {
+  artColour,
+  clickPage,
+  demoFile,
+  deskReady,
+  dragPage,
+  hexOf,
+  openDemo,
+  openFile,
+  pocketsIn,
+  said,
+  save,
+  stage,
+  test,
+} from "./desk.ts";
+
+const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+const parts = (page: Page) => page.getByRole("list", { name: "Parts, front to back" }).locator("li");
+
+/** The pixels of the art, as they are. */
+const art = (page: Page): Promise<number[]> =>
+  page.evaluate(() => {
+    const canvas = document.querySelector<HTMLCanvasElement>('canvas[data-layer="art"]')!;
+    const probe = new OffscreenCanvas(canvas.width, canvas.height).getContext("2d")!;
+    probe.drawImage(canvas, 0, 0);
+    return [...probe.getImageData(0, 0, canvas.width, canvas.height).data];
+  });
+
+/** Pixels that differ by more than several edges of ink over one another may. */
+function differing(a: readonly number[], b: readonly number[]): number {
+  let count = 0;
+  for (let k = 0; k < a.length; k += 4)
+    if ([0, 1, 2, 3].some((c) => Math.abs(a[k + c] - b[k + c]) > 110)) count++;
+  return count;
+}
+
+async function menu(page: Page, part: string, item: string): Promise<void> {
+  await page.getByRole("button", { name: `More for ${part}` }).click();
+  await page.getByRole("menuitem", { name: item }).click();
+}
+
+/** Around the ferns of the boot, above its rim. */
+const FERNS: readonly Point[] = [
+  [90, 20],
+  [620, 15],
+  [900, 200],
+  [890, 440],
+  [620, 440],
+  [540, 400],
+  [330, 430],
+  [80, 330],
+  [95, 30],
+];
+
+async function makeFerns(page: Page): Promise<void> {
+  await tool(page, "Gather").click();
+  await dragPage(page, FERNS);
+  await expect(said(page)).toContainText("pockets gathered");
+  await page.getByRole("button", { name: "Make a part" }).click();
+  await expect(parts(page)).toHaveCount(2);
+}
+
+test("a part leaves the picture and the pockets as they are, and joined again all is as before", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openDemo(page, "Boot with ferns, coloured");
+  await expect(stage(page, "Flats")).toContainText("63 of 63 pockets");
+  const before = await art(page);
+  await expect(page.getByText("Parts", { exact: true })).toHaveCount(0);
+  await makeFerns(page);
+  await expect(stage(page, "Flats")).toContainText("63 of 63 pockets");
+  await page.keyboard.press("Escape");
+  await page.mouse.move(5, 400);
+  await expect.poll(async () => differing(before, await art(page)), { timeout: 20_000 }).toBeLessThan(4);
+  await menu(page, "Part 2", "Join to the part behind it");
+  await expect(parts(page)).toHaveCount(0);
+  await expect(stage(page, "Flats")).toContainText("63 of 63 pockets");
+  await expect(stage(page, "Lines")).toContainText("79 strokes");
+  await expect.poll(async () => differing(before, await art(page)), { timeout: 20_000 }).toBeLessThan(4);
+});
+
+test("the ferns go behind the boot, are moved and turned, and a copy lies in front mirrored", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openDemo(page, "Boot with ferns, coloured");
+  await makeFerns(page);
+  const boot: Point = [560, 700];
+  const brown = hexOf(await artColour(page, boot));
+  await page.getByRole("button", { name: "Part 2", exact: true }).click();
+  await expect(said(page)).toContainText("Part 2");
+  const leaf = pocketsIn(demoFile("boot")).find(
+    ({ seed }) => seed[0] > 500 && seed[0] < 560 && seed[1] < 120,
+  )!;
+  const green = hexOf(await artColour(page, leaf.seed));
+  await dragPage(page, [
+    [leaf.seed[0], leaf.seed[1] - Math.sqrt(leaf.area) / 1.05],
+    [560, 300],
+    [560, 650],
+  ]);
+  await expect(
+    page
+      .getByRole("button", { name: "Undo: Turn" })
+      .or(page.getByRole("button", { name: /^Undo: (Move|Turn)/ })),
+  ).toBeVisible();
+  await menu(page, "Part 2", "Send back");
+  await expect(parts(page).first()).toContainText("Drawing");
+  await expect.poll(async () => hexOf(await artColour(page, boot))).toBe(brown);
+  await menu(page, "Part 2", "Copy");
+  await expect(parts(page)).toHaveCount(3);
+  await menu(page, "Part 2 copy", "Bring forward");
+  await page.getByRole("button", { name: "Mirror left to right" }).click();
+  await expect(page.getByRole("button", { name: "Undo: Mirror" })).toBeVisible();
+  expect(green).not.toBe(brown);
+});
+
+test("a part is locked, hidden, named and shown alone, with one sentence for what is refused", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  await openDemo(page, "Boot with ferns, coloured");
+  await makeFerns(page);
+  await page.getByRole("button", { name: "Part 2", exact: true }).dblclick();
+  await page.getByLabel("Name of the part").fill("Ferns");
+  await page.keyboard.press("Enter");
+  await expect(parts(page).first()).toContainText("Ferns");
+  await page.getByRole("button", { name: "Lock Ferns" }).click();
+  await stage(page, "Flats").click();
+  await tool(page, "Pour").click();
+  await page
+    .getByRole("button", { name: /^Radish/ })
+    .first()
+    .click();
+  const leaf = pocketsIn(demoFile("boot")).find(({ seed }) => seed[1] < 150)!;
+  await clickPage(page, leaf.seed);
+  await expect(page.getByTestId("reason")).toContainText("The part Ferns is locked");
+  await page.getByRole("button", { name: "Unlock Ferns" }).click();
+  await clickPage(page, leaf.seed);
+  await expect.poll(async () => hexOf(await artColour(page, leaf.seed))).toBe("#c23f5a");
+  await page.getByRole("button", { name: "Hide Ferns" }).click();
+  await expect.poll(async () => (await artColour(page, leaf.seed))[3]).toBe(0);
+  await page.getByRole("button", { name: "Show Ferns" }).click();
+  await menu(page, "Ferns", "Show alone");
+  await expect(stage(page, "Flats")).not.toContainText("63 of 63");
+  await menu(page, "Ferns", "Show all parts");
+  await expect(stage(page, "Flats")).toContainText("63 of 63");
+});
+
+const RABBIT = readFileSync("node_modules/lucide-static/icons/rabbit.svg", "utf8");
+
+test("art from elsewhere: an ear made a part of chosen pockets comes back from SVG in its part", async ({
+  page,
+}) => {
+  test.setTimeout(90_000);
+  const svg = RABBIT.replace(/width="24"\s+height="24"/, 'width="120mm" height="120mm"').replace(
+    'stroke-width="2"',
+    'stroke-width="0.8"',
+  );
+  await openFile(page, "rabbit.svg", svg);
+  await deskReady(page);
+  await tool(page, "Gather").click();
+  await page.keyboard.press("Control+a");
+  await expect(said(page)).toContainText("gathered");
+  await page.getByRole("button", { name: /^Pour / }).click();
+  await page.getByRole("button", { name: "Make a part" }).click();
+  await expect(parts(page)).toHaveCount(2);
+  const { bytes } = await save(page, "SVG");
+  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await openFile(page, "again.svg", bytes.toString());
+  await page
+    .getByRole("dialog", { name: "again.svg" })
+    .getByRole("button", { name: "Open", exact: true })
+    .click();
+  await deskReady(page);
+  await expect(parts(page)).toHaveCount(2);
+  await expect(parts(page).first()).toContainText("Part 2");
+});
