@@ -127,7 +127,7 @@ function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value
       const before = pourOf.get(pocket);
       if (before) delete pours[before];
       const id = `p${flat.rank}-${pocket.key}`;
-      pours[id] = pourInto(pocket, id, flat.rank, paintOf(value));
+      pours[id] = pouredIn(pocket, id, flat.rank, paintOf(value));
       pourOf.set(pocket, id);
     }
     if (filled.length === 0) flatShapes[flat.id] = { ...flat, paint: paintOf(value) };
@@ -172,7 +172,7 @@ function boxSearch(boxes: readonly Box[]): (box: Box) => number[] {
 const readPockets = (drawing: Drawing): Pocket[] =>
   new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
 
-const pourInto = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
+const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
   id,
   rank,
   paint,
@@ -242,7 +242,7 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
     const id = `p${rank}`;
     const pocket = pocketIn(part, seed);
     return pocket
-      ? pourInto(pocket, id, rank, paintOf(paint))
+      ? pouredIn(pocket, id, rank, paintOf(paint))
       : waitingPour(id, rank, paintOf(paint), { seed, part }, outline);
   });
   const drawing = withMissingParts(

@@ -6,7 +6,10 @@
 import { IntList, PairList } from "../geometry/lists.ts";
 import type { Segments } from "./segments.ts";
 
-/** Cell (column, row) covers lattice points whose coordinates, shifted right, are firstColumn + column and so on. */
+/**
+ * A grid over the lattice. A point lies in the column of its x shifted right by `shift` bits, less firstColumn, and in the
+ * row found the same way from its y.
+ */
 export interface Grid {
   readonly columns: number;
   readonly rows: number;

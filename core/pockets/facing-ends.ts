@@ -23,7 +23,7 @@ export interface EndPoint {
   readonly curvature: number;
 }
 
-/** Two ends by their indices; a pair of lines that both float is sure only where there is room around. */
+/** Two ends that face one another, by their numbers. `sure` is false where both lines touch nothing: then room decides. */
 export interface FacingPair {
   readonly a: number;
   readonly b: number;

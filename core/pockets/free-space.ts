@@ -27,7 +27,7 @@ const ROOM_AT_FLANK = 6;
 const ROOM_BETWEEN_FACING = 1.3;
 /** The same where an end points straight at a line it stops short of. */
 const ROOM_AHEAD = 1;
-/** A line that stops short leaves no more open than this many times the way it came. */
+/** The opening ahead of a line that stops short is at most this many times as wide as the line is long. */
 const TAILS_AHEAD = 0.7;
 
 export interface FreeSpace {
@@ -42,7 +42,7 @@ export interface FreeSpace {
   readonly room: Float64Array;
   /** One half-edge for each gate, widest first. */
   readonly gates: Int32Array;
-  /** How many times a gate's width the areas on both its sides must have room for it to be an opening. */
+  /** A gate is an opening only where the areas on both its sides are at least this many times as roomy as it is wide. */
   readonly roomNeeded: Float64Array;
   /** For gates between ends that face one another the smooth line that closes them. */
   readonly smooth: ReadonlyMap<number, readonly number[]>;

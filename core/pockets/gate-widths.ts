@@ -55,8 +55,8 @@ export function gateWidths(mesh: Triangulation, { xy, wanted, frameFrom }: Verti
 }
 
 /**
- * Diameter of the empty circle of each triangle. Obtuse triangles vouch only for their longest side, and none for
- * more than a circle between its own gates: the corners of a slit may be far apart along it.
+ * How much room there is in each triangle: the diameter of its empty circle, but no more than its longest side where it is
+ * obtuse, and no more than a circle between its own gates, since the corners of a narrow slit may lie far apart along it.
  */
 export function roomsOf(mesh: Triangulation, { xy, frameFrom }: Vertices, width: Float64Array): Float64Array {
   const room = new Float64Array(mesh.triangles.length / 3);

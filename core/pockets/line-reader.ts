@@ -49,7 +49,7 @@ export class LineReader {
     return bridges.map((line) => known.get(line.points) ?? line);
   }
 
-  /** Makes the map one of these lines. */
+  /** Changes the map into that of the given lines: by following the edit where it can be followed, else anew. */
   private turnTo(own: readonly Line[], reached: readonly Line[], strict: boolean): void {
     const lines = [...own, ...reached];
     const follows =

@@ -17,7 +17,7 @@ import { fitsLattice, type Line, longestExtent } from "./segments.ts";
 import { sideJoinsOf } from "./side-joins.ts";
 import { Budget, unlessTooDense } from "./too-dense.ts";
 
-/** What is to become of some lines: those of `gone` leave, those of `come` arrive; a changed line does both. */
+/** An edit of the lines: `gone` are ids of lines to take out, `come` lines to put in. A changed line is in both. */
 export interface LineChange {
   readonly gone: readonly string[];
   readonly come: readonly Line[];

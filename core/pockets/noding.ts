@@ -50,7 +50,7 @@ export function nodeSegments(
   return { noding: cutSegments(segs, noder, onPeak), misses: noder.misses };
 }
 
-/** Orders each segment's vertices along it and lays them out as slots. */
+/** Sorts the vertices on each segment along it and writes them one after another, segment by segment. */
 function cutSegments(segs: Segments, noder: Noder, onPeak?: () => void): Noding {
   const n = segs.count;
   const { from, to, hits, doubt, crossings, cellVertices } = noder;

@@ -206,7 +206,7 @@ export class PocketReader {
     seed: Point,
   ): boolean {
     const { lattice } = this.map;
-    const inkOf = (run: Run) => inkAlong(this.map, run);
+    const inkOf = (run: Run) => narrowestInk(this.map, run);
     const widest = Math.max(...parts.map(({ runs }) => Math.max(...runs.map(inkOf))));
     if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
     const bounds: number[] = [];
@@ -222,7 +222,7 @@ export class PocketReader {
 const SPECK = 0.002;
 
 /** Width of the ink along a run where it is narrowest; a join lies under that of the lines it joins. */
-function inkAlong({ lines, joins }: PlanarMap, { line, from, to }: Run): number {
+function narrowestInk({ lines, joins }: PlanarMap, { line, from, to }: Run): number {
   const join = joins.get(line);
   if (join) return Math.min(lines[join.line].width, lines[join.other].width);
   return Math.min(...[from, (from + to) / 2, to].map((u) => inkWidthAt(lines[line], u)));

@@ -15,8 +15,8 @@ import { endParameter, inkWidthAt, type Segments } from "./segments.ts";
 import { Budget } from "./too-dense.ts";
 
 /**
- * The joins of lines that touch side by side, where those of their ends leave them open: of all, or among pairs with a
- * segment in `fresh`. Those of two lines hang on these two alone. `widest` is the width of the widest ink there is, in
+ * The joins of lines whose ink touches side by side, where the joins of their ends leave a gap: of all lines, or of pairs
+ * with a segment in `fresh`. Which joins two lines get depends on these two alone. `widest` is the width of the widest ink there is, in
  * page units.
  */
 export function sideJoinsOf(

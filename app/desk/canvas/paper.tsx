@@ -28,7 +28,7 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
   const tool = useDesk(toolOf);
 
   useEffect(() => {
-    const painter = new Painter(desk, mat.current!, art.current!, overlay.current!, () => gesture.current);
+    const painter = new Repainter(desk, mat.current!, art.current!, overlay.current!, () => gesture.current);
     repaint.current = () => painter.ask();
     const observer = new ResizeObserver(([entry]) => painter.resize(entry.contentRect));
     observer.observe(frame.current!);
@@ -207,7 +207,7 @@ function listenToWheel(frame: HTMLElement, desk: DeskStore): () => void {
 }
 
 /** Repaints what has changed, once a frame. */
-class Painter {
+class Repainter {
   private frame = 0;
   private shown: Desk | null = null;
   private readonly unsubscribe: () => void;

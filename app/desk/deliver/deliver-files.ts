@@ -30,12 +30,12 @@ export async function pngFile(desk: DeskStore): Promise<Blob> {
 
 const PROOF_PIXELS = 800;
 
-/** An object address of the proof. Throws an Error that says why there is none. */
-export async function proof(desk: DeskStore): Promise<string> {
+/** The proof as a picture. Throws an Error that says why there is none. */
+export async function proof(desk: DeskStore): Promise<Blob> {
   const body = await svgFile(desk);
   const response = await fetch(`/proof?width=${PROOF_PIXELS}`, { method: "POST", body }).catch(() => {
     throw new Error("The print shop stand-in cannot be reached.");
   });
   if (!response.ok) throw new Error(await response.text());
-  return URL.createObjectURL(await response.blob());
+  return response.blob();
 }

@@ -15,7 +15,7 @@ import { useDesk, useDeskStore } from "../store/use-desk.ts";
 export function DeliverPanel() {
   const desk = useDeskStore();
   const tell = useNotice();
-  const [shownProof, setShownProof] = useState<string | null>(null);
+  const [shownProof, setShownProof] = useState<Blob | null>(null);
   const [proving, setProving] = useState(false);
   const prove = async () => {
     setProving(true);

@@ -1,7 +1,9 @@
 import { Dialog } from "radix-ui";
+import { useEffect, useState } from "react";
 
 /** The proof that came back from the print shop stand-in. */
-export function ProofDialog({ picture, onClose }: { picture: string | null; onClose: () => void }) {
+export function ProofDialog({ picture, onClose }: { picture: Blob | null; onClose: () => void }) {
+  const address = useAddress(picture);
   return (
     <Dialog.Root open={picture !== null} onOpenChange={(open) => !open && onClose()}>
       <Dialog.Portal>
@@ -12,9 +14,9 @@ export function ProofDialog({ picture, onClose }: { picture: string | null; onCl
             Your SVG as the print shop stand-in draws it, with an engine of its own. It should look like your
             paper.
           </Dialog.Description>
-          {picture && (
+          {address && (
             <img
-              src={picture}
+              src={address}
               alt="Proof of the drawing"
               className="mt-3 h-100 w-100 border border-line bg-white object-contain"
             />
@@ -26,4 +28,19 @@ export function ProofDialog({ picture, onClose }: { picture: string | null; onCl
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** An address for a picture, for as long as it is shown. */
+function useAddress(picture: Blob | null): string | null {
+  const [address, setAddress] = useState<string | null>(null);
+  useEffect(() => {
+    if (!picture) return;
+    const made = URL.createObjectURL(picture);
+    setAddress(made);
+    return () => {
+      setAddress(null);
+      URL.revokeObjectURL(made);
+    };
+  }, [picture]);
+  return address;
 }
