@@ -98,7 +98,7 @@ test("draw, tidy, trim, bend, arrange and ink, all undone to the very same file"
   await page.getByRole("button", { name: "Mirror left to right" }).click();
   await expect(page.getByRole("button", { name: "Undo: Mirror" })).toBeVisible();
   await page.getByRole("button", { name: /^Radish/ }).click();
-  await page.getByRole("button", { name: "Ink", exact: true }).click();
+  await page.getByRole("button", { name: "Line colour" }).click();
   await page.getByRole("menuitem", { name: /^All lines in Radish/ }).click();
   const turtle = placeNear([15, 15]);
   await expect.poll(async () => hexOf(await artColour(page, turtle, PAGE))).toBe("#c23f5a");

@@ -298,13 +298,13 @@ test("arranges lines: gathers, moves, scales, turns, mirrors, copies, orders, co
   await page.getByRole("button", { name: "Mirror top to bottom" }).click();
   await expect(stage(page, "Flats")).toContainText("of 4 pockets");
   await page.getByRole("button", { name: /^Radish/ }).click();
-  await page.getByRole("button", { name: "Ink", exact: true }).click();
+  await page.getByRole("button", { name: "Line colour" }).click();
   await page.getByRole("menuitem", { name: "These lines in Radish" }).click();
   await page.keyboard.press("Escape");
   const { bytes } = await save(page, "SVG");
   expect(bytes.toString().match(/stroke="#c23f5a"/g)).toHaveLength(5);
   await stage(page, "Lines").click();
-  await page.getByRole("button", { name: "Ink", exact: true }).click();
+  await page.getByRole("button", { name: "Line colour" }).click();
   await page.getByRole("menuitem", { name: /^All lines in Radish/ }).click();
   expect((await save(page, "SVG")).bytes.toString().match(/stroke="#c23f5a"/g)).toHaveLength(10);
   await stage(page, "Lines").click();

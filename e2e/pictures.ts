@@ -30,7 +30,7 @@ test("the coloured boot in every stage", async ({ page }) => {
   for (const name of ["Lines", "Gaps", "Flats", "Light", "Deliver"]) {
     await stage(page, name).click();
     if (name === "Light") {
-      await page.getByRole("radio", { name: "Adjust" }).click();
+      await page.getByRole("radio", { name: "Choose" }).click();
       await clickPage(page, [600, 866]);
     }
     await shoot(page, `desk-${name.toLowerCase()}`);

@@ -24,7 +24,7 @@ test("reads the demo scan as lines or shapes, also by region, and puts it on the
   await expect(figures(page)).toContainText(/^\d+ ink shapes, \d+ points/, LONG);
   await page.getByRole("radio", { name: "Centre lines" }).click();
   await expect(figures(page)).toContainText(/^\d+ lines, \d+ points/, LONG);
-  await page.getByRole("radio", { name: "Mark a region to read the other way" }).click();
+  await page.getByRole("radio", { name: /^Drag around what is to be read as/ }).click();
   const box = (await page.getByRole("application", { name: "The scan" }).boundingBox())!;
   const scale = (box.height - 56) / 1600;
   const at = (x: number, y: number): [number, number] => [
@@ -69,7 +69,7 @@ test("a higher threshold takes more for ink; specks and breaks are set by size; 
   await page.mouse.up();
   await expect(page.getByRole("button", { name: "Whole paper" })).toBeVisible();
   // A region by keys alone.
-  await page.getByRole("radio", { name: "Mark a region to read the other way" }).click();
+  await page.getByRole("radio", { name: /^Drag around what is to be read as/ }).click();
   await page.getByRole("application", { name: "The scan" }).focus();
   for (const key of ["Enter", "ArrowLeft", "Shift+ArrowRight", "Enter"]) await page.keyboard.press(key);
   await expect(page.getByText("1 region as shapes")).toBeVisible();

@@ -27,7 +27,7 @@ function Report({ waiting, accept, stop }: Props) {
           <div className="min-h-0 flex-1 overflow-y-auto p-6 pb-2">
             <Dialog.Title className="truncate font-display text-xl">{waiting.name}</Dialog.Title>
             <Dialog.Description className="mt-1">{cameIn(report)}</Dialog.Description>
-            <Lines title="Left aside" lines={report.leftAside} />
+            <Lines title="Not brought in" lines={report.leftAside} />
             <Lines title="Came in a little different" lines={report.changed} />
             {waiting.colours.length > 1 && <Colours waiting={waiting} within={within} onWithin={setWithin} />}
           </div>

@@ -22,20 +22,23 @@ export function ScanTray() {
 }
 
 const LEGEND = "mb-1.5 font-display text-sm";
-const TOOLS = [
-  { value: "look", word: "Look", icon: <Hand size={15} aria-hidden /> },
-  { value: "crop", word: "Crop by a drag", icon: <Crop size={15} aria-hidden /> },
-  {
-    value: "region",
-    word: "Mark a region to read the other way",
-    icon: <SquareDashed size={15} aria-hidden />,
-  },
-] as const;
+/** The tools for the paper; a piece of it can be read in the way the rest is not. */
+const toolsFor = (reading: "lines" | "shapes") =>
+  [
+    { value: "look", word: "Look", icon: <Hand size={15} aria-hidden /> },
+    { value: "crop", word: "Crop by a drag", icon: <Crop size={15} aria-hidden /> },
+    {
+      value: "region",
+      word: `Drag around what is to be read as ${reading === "lines" ? "shapes" : "lines"}`,
+      icon: <SquareDashed size={15} aria-hidden />,
+    },
+  ] as const;
 
 const MOST_DEGREES = 10;
 
 function PaperSettings() {
   const tool = useScan((s) => s.tool);
+  const reading = useScan((s) => s.reading);
   const turns = useScan((s) => s.turns);
   const straighten = useScan((s) => s.straighten);
   const crop = useScan((s) => s.crop);
@@ -44,7 +47,12 @@ function PaperSettings() {
     <fieldset>
       <legend className={LEGEND}>Paper</legend>
       <div className="flex items-center gap-2">
-        <Choice label="Tool" value={tool} options={TOOLS} onChange={(next) => set({ tool: next })} />
+        <Choice
+          label="Tool"
+          value={tool}
+          options={toolsFor(reading)}
+          onChange={(next) => set({ tool: next })}
+        />
         <IconButton
           label="Turn a quarter"
           onClick={() => lay({ turns: ((turns + 1) % 4) as typeof turns, crop: null })}

@@ -174,7 +174,7 @@ export const removeFlat = (id: string): Edit => ({
 
 /** Forgets colour and shade that wait for pockets that have gone. */
 export const letWaitingGo = (pours: readonly string[], shades: readonly string[]): Edit => ({
-  label: "Let waiting colour go",
+  label: "Forget waiting colour",
   change: (draft) => {
     for (const id of pours) delete draft.pours[id];
     for (const id of shades) delete draft.shades[id];

@@ -5,8 +5,9 @@ import { STAGES, stageOf, toolOf } from "../stages/index.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { refusal } from "../store/locks.ts";
 import { useDeskStore } from "../store/use-desk.ts";
+import { duplicateChosen } from "../tools/arrange/arrange-state.ts";
 import { dipTool } from "../tools/dip/dip.ts";
-import { fitPage, zoom } from "../tray/zoom.ts";
+import { fitChosen, fitDrawing, fitPage, zoom } from "../tray/zoom.ts";
 import { arrowOf, isRemoval } from "./key-names.ts";
 
 const TRAY_KEYS = "qwerty";
@@ -73,6 +74,7 @@ function onCommand(desk: DeskStore, event: KeyboardEvent): boolean {
   const state = desk.getState();
   if (isUndo(event)) state.undo();
   else if (key === "a") toolOf(state).chooseAll?.(desk);
+  else if (key === "d") duplicateChosen(desk);
   else if ((key === "z" && event.shiftKey) || key === "y") state.redo();
   else return false;
   return true;
@@ -91,6 +93,8 @@ function onKey(desk: DeskStore, event: KeyboardEvent, onPanning: (panning: boole
   else if (key === "n") stage.nextSnag(desk, event.shiftKey ? -1 : 1);
   else if (key === "g") state.set({ checkGround: !state.checkGround });
   else if (key === "0") fitPage(desk);
+  else if (key === "9") fitDrawing(desk);
+  else if (key === "8") fitChosen(desk);
   else if (key === "+" || key === "=") zoom(desk, 1.25);
   else if (key === "-") zoom(desk, 0.8);
   else if (key === "," || key === ".") stepColour(desk, key === "." ? 1 : -1);

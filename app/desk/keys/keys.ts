@@ -8,6 +8,10 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "Ctrl Shift Z", does: "Redo" },
   { keys: "+ and −", does: "Zoom" },
   { keys: "0", does: "Show the whole page" },
+  { keys: "9", does: "Show all that is drawn" },
+  { keys: "8", does: "Show what is chosen" },
+  { keys: "Ctrl D", does: "Copy the chosen lines a little aside" },
+  { keys: "Shift while drawing", does: "A straight line" },
   { keys: "arrows", does: "Walk the pockets" },
   { keys: "Enter", does: "On Flats: use the tool on the walked pocket; on Gaps: bridge the chosen opening" },
   { keys: "Backspace", does: "Empty it, leave the opening open, or remove the chosen shape or shade" },
@@ -24,6 +28,6 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "N", does: "Next snag of this stage" },
   { keys: ", and .", does: "Previous or next colour" },
   { keys: "G", does: "Check ground" },
-  { keys: "Esc", does: "Give up the gesture, or let go" },
+  { keys: "Esc", does: "Give up the gesture, or choose nothing" },
   { keys: "?", does: "This sheet" },
 ];

@@ -138,7 +138,7 @@ function Counts() {
       <Snag word="Waiting for a pocket" count={waiting.length} onStep={() => goToWaiting(desk)} />
       {waiting.length > 0 && (
         <Remedy
-          word="Let what waits go"
+          word="Forget what waits"
           hint="Colour and shade whose pockets have gone; they come back when the pockets do"
           onUse={() => letGoOfWaiting(desk.getState())}
         />

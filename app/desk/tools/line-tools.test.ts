@@ -124,6 +124,16 @@ describe("drawing on the desk", () => {
     expect(state().derived.pockets).toHaveLength(4);
   });
 
+  it("draws straight while Shift is held", async () => {
+    await open();
+    drawing({ nib: "even", steadying: 0 });
+    const bow = Array.from({ length: 20 }, (_, i): Point => [5 + i * 0.5, 85 + 4 * Math.sin(i / 6)]);
+    dragTool(desk, "draw", bow, { shift: true });
+    const { points } = last(strokesOf(desk));
+    expect(curveCount(points)).toBe(1);
+    expect(points.slice(0, 2)).toEqual([5, 85]);
+  });
+
   it("draws ovals and boxes, with Shift as wide as high, and nothing for a click", async () => {
     await open();
     drawing({ way: "oval", nib: "even" });

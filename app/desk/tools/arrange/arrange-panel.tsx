@@ -12,15 +12,7 @@ import {
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { printed } from "#core/drawing/length.ts";
-import {
-  changeStrokes,
-  duplicateLines,
-  orderLines,
-  removeLines,
-  setAllInk,
-  setInk,
-} from "#core/drawing/line-edits.ts";
-import { newId } from "#core/drawing/new-id.ts";
+import { changeStrokes, orderLines, removeLines, setAllInk, setInk } from "#core/drawing/line-edits.ts";
 import { aboutPoint, translation } from "#core/geometry/matrix.ts";
 import type { Box, Point } from "#core/geometry/point.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
@@ -29,9 +21,8 @@ import { Toggle } from "../../../ui/toggle.tsx";
 import { NibPicker } from "../../nibs/nib-picker.tsx";
 import { makePart } from "../../parts/part-actions.ts";
 import { pickable } from "../../parts/pickable.ts";
-import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { arrange, chosenLines, frameOf, transformChosen } from "./arrange-state.ts";
+import { arrange, chosenLines, duplicateChosen, frameOf, transformChosen } from "./arrange-state.ts";
 
 /** What can be done with the chosen lines; with none chosen, which to choose. */
 export function ArrangePanel() {
@@ -194,16 +185,6 @@ function StrokeFields() {
   );
 }
 
-function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
-  const { drawing, selected, view, edit, set } = desk.getState();
-  const ids = selected.map(() => newId());
-  const matrix = mirroredBeside
-    ? aboutPoint([mirroredBeside.x + mirroredBeside.width, mirroredBeside.y], -1, 1, 0)
-    : translation(16 / view.scale, 16 / view.scale);
-  edit(duplicateLines(drawing, selected, ids, matrix));
-  set({ selected: ids });
-}
-
 const MENU = "z-40 min-w-48 rounded-md border border-line bg-raised p-1 shadow-xl";
 const ITEM =
   "flex cursor-default items-center gap-2 rounded px-3 py-1.5 outline-none data-[disabled]:text-edge data-[highlighted]:bg-well";
@@ -274,7 +255,7 @@ function InkMenu() {
   const name = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
   const { edit } = desk.getState();
   return (
-    <Menu label="Ink" icon={<Droplets size={15} aria-hidden />}>
+    <Menu label="Line colour" icon={<Droplets size={15} aria-hidden />}>
       <DropdownMenu.Item
         className={ITEM}
         disabled={selected.length === 0}

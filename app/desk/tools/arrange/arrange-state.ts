@@ -2,8 +2,9 @@
 import { carriedBy } from "#core/drawing/carried.ts";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
-import { transformLines } from "#core/drawing/line-edits.ts";
-import type { Matrix } from "#core/geometry/matrix.ts";
+import { duplicateLines, transformLines } from "#core/drawing/line-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
+import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
 import { type Box, boundsOf } from "#core/geometry/point.ts";
 import { chainsOf } from "../../lines/lines-near.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
@@ -38,4 +39,16 @@ export function transforming(desk: DeskStore, label: string): (matrix: Matrix) =
 export function transformChosen(desk: DeskStore, matrix: Matrix, label: string): void {
   const { selected, edit } = desk.getState();
   if (selected.length > 0) edit(transforming(desk, label)(matrix));
+}
+
+/** Copies the chosen lines a little aside, or mirrored beside a box. */
+export function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
+  const { drawing, selected, view, edit, set } = desk.getState();
+  if (selected.length === 0) return;
+  const ids = selected.map(() => newId());
+  const matrix = mirroredBeside
+    ? aboutPoint([mirroredBeside.x + mirroredBeside.width, mirroredBeside.y], -1, 1, 0)
+    : translation(16 / view.scale, 16 / view.scale);
+  edit(duplicateLines(drawing, selected, ids, matrix));
+  set({ selected: ids });
 }

@@ -25,7 +25,8 @@ export function freehandGesture({ desk, at, pixel, pressure }: Press): Gesture {
   return {
     move: (press) => {
       pointer = press.at;
-      add(steadier.follow(press.at), press.pressure);
+      if (press.shift) samples.splice(1, samples.length, { at: press.at, pressure: press.pressure });
+      else add(steadier.follow(press.at), press.pressure);
     },
     foresee: (presses) => {
       foreseen = steadying === 0 ? presses.map((press) => press.at) : [];

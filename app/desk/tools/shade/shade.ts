@@ -57,7 +57,7 @@ export const shadeTool: Tool = {
 
 export const adjustTool: Tool = {
   name: "adjust",
-  word: "Adjust",
+  word: "Choose",
   hint: "Click a shade to change or remove it",
   icon: Circle,
   sheet: "shade",
