@@ -182,3 +182,57 @@ test("art from elsewhere: an ear made a part of chosen pockets comes back from S
   await expect(parts(page)).toHaveCount(2);
   await expect(parts(page).first()).toContainText("Part 2");
 });
+
+test("lines are copied, cut and pasted within a drawing and into another, with the colours they enclose", async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(90_000);
+  await context.grantPermissions(["clipboard-read", "clipboard-write"]);
+  await openDemo(page, "Boot with ferns, coloured");
+  await makeFerns(page);
+  await page.getByRole("button", { name: "Part 2", exact: true }).click();
+  await expect(said(page)).toContainText("Part 2");
+  await page.keyboard.press("Control+c");
+  await expect(said(page)).toContainText("lines copied");
+  const flats = stage(page, "Flats");
+  await page.keyboard.press("Control+v");
+  await expect(page.getByRole("button", { name: "Undo: Paste" })).toBeVisible();
+  await expect(said(page)).toContainText("Paste:");
+  await page.getByRole("button", { name: "Undo: Paste" }).click();
+  await expect(flats).toContainText("63 of 63 pockets");
+  await page.getByRole("button", { name: "Part 2", exact: true }).click();
+  await page.keyboard.press("Control+x");
+  await expect(page.getByRole("button", { name: "Undo: Cut" })).toBeVisible();
+  await expect(flats).not.toContainText("63 of 63 pockets");
+  await expect(page.getByRole("button", { name: "Waiting for a pocket none" })).toBeVisible();
+  await openDemo(page, "Boot with ferns");
+  await expect(flats).toContainText("0 of");
+  await page.locator("#paper").focus();
+  await page.keyboard.press("Control+v");
+  await expect(page.getByRole("button", { name: "Undo: Paste" })).toBeVisible();
+  await expect(flats).not.toContainText("0 of");
+});
+
+test("an SVG put in is a part of its own; a spoiled one leaves all as it was", async ({ page }) => {
+  await openDemo(page, "Boot with ferns");
+  await stage(page, "Lines").click();
+  await tool(page, "Arrange").click();
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 10 10"><circle cx="5" cy="5" r="4" fill="none" stroke="#123"/></svg>';
+  await page.getByLabel("Put in a file as a part").setInputFiles({
+    name: "ring.svg",
+    mimeType: "image/svg+xml",
+    buffer: Buffer.from(svg),
+  });
+  await expect(parts(page)).toHaveCount(2);
+  await expect(parts(page).first()).toContainText("ring");
+  await expect(said(page)).toContainText("Put in ring: 1 line, chosen");
+  await page.getByLabel("Put in a file as a part").setInputFiles({
+    name: "spoiled.svg",
+    mimeType: "image/svg+xml",
+    buffer: Buffer.from("<svg"),
+  });
+  await expect(page.getByText(/“spoiled.svg” was not put in/).first()).toBeVisible();
+  await expect(parts(page)).toHaveCount(2);
+});

@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { type DragEvent, useEffect, useState } from "react";
 import type { Opened } from "../keep/shelf.ts";
 import { Announcer } from "./announcer.tsx";
 import { LeakCard } from "./canvas/leak-card.tsx";
@@ -6,6 +6,7 @@ import { Loupe } from "./canvas/loupe.tsx";
 import { Paper } from "./canvas/paper.tsx";
 import { ReasonSign } from "./canvas/reason-sign.tsx";
 import { DeskKeys } from "./keys/desk-keys.tsx";
+import { placeFile } from "./parts/place-art.ts";
 import { describeDrawing } from "./pockets/describe.ts";
 import { PartsStack } from "./press/parts-stack.tsx";
 import { PressPanel } from "./press/press-panel.tsx";
@@ -14,7 +15,7 @@ import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { StageRail } from "./rail/stage-rail.tsx";
 import type { DeskStore, StageName } from "./store/desk-state.ts";
 import { createDesk } from "./store/desk-store.ts";
-import { DeskContext, useDesk } from "./store/use-desk.ts";
+import { DeskContext, useDesk, useDeskStore } from "./store/use-desk.ts";
 import { TinPanel } from "./tin/tin-panel.tsx";
 import { Tray } from "./tray/tray.tsx";
 import { useThumbnail } from "./use-thumbnail.ts";
@@ -42,12 +43,23 @@ const LOUPE_FROM = 420;
 function DeskLayout() {
   const mat = useDesk((s) => s.mat);
   const [panning, setPanning] = useState(false);
+  const desk = useDeskStore();
   useThumbnail();
+  const onDrop = (event: DragEvent) => {
+    event.preventDefault();
+    const [file] = event.dataTransfer.files;
+    if (file) void placeFile(desk, file);
+  };
   const describe = useDesk(describeDrawing);
   const roomy = useDesk(({ matSize }) => Math.min(matSize.width, matSize.height) > LOUPE_FROM);
   return (
     <div className="desk">
-      <main data-mat={mat} className="desk-paper relative min-h-0 min-w-0 border-x border-line">
+      <main
+        data-mat={mat}
+        className="desk-paper relative min-h-0 min-w-0 border-x border-line"
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={onDrop}
+      >
         <h1 className="sr-only">Desk</h1>
         <Paper panning={panning} describe={describe} />
         <LeakCard />

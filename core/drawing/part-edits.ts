@@ -1,12 +1,12 @@
 /** The edits of parts as wholes. */
 import { applyPatches, type Patch } from "immer";
-import { type Matrix, mapped } from "../geometry/matrix.ts";
-import { movedAnchor } from "./anchor.ts";
+import type { Matrix } from "../geometry/matrix.ts";
+import { renaming, withCopies } from "./copies.ts";
 import { difference } from "./difference.ts";
 import type { Drawing, Part } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { newId } from "./new-id.ts";
-import { inPart, PARTED, partOf, partsOf } from "./parts.ts";
+import { PARTED, partOf, partsOf } from "./parts.ts";
 
 /** What has been worked out elsewhere, as an edit. */
 export const patchEdit = (label: string, patches: readonly Patch[]): Edit => ({
@@ -59,53 +59,17 @@ export function copyPart(
   matrix: Matrix,
 ): { readonly edit: Edit; readonly id: string } {
   const copy = newId();
-  const ids = new Map<string, string>();
-  const renamed = (old: string) => {
-    const known = ids.get(old) ?? newId();
-    ids.set(old, known);
-    return known;
-  };
-  const next = { ...drawing, parts: { ...drawing.parts, [copy]: partBeside(drawing, id, copy) } };
-  const chain = (points: readonly number[]) => mapped(points, matrix);
-  for (const table of PARTED) {
-    const own = Object.values<Placed>(drawing[table]).filter((entity) => partOf(entity) === id);
-    const copies = own.map((entity): Placed => {
-      const { part: _, points, outline, at, cut, ...rest } = entity;
-      return {
-        ...rest,
-        id: renamed(entity.id),
-        ...inPart(copy),
-        ...(points ? { points: chain(points) } : {}),
-        ...(outline ? { outline: outline.map(chain) } : {}),
-        ...(at ? { at: chain(at) as [number, number] } : {}),
-        ...(cut ? { cut: { ...cut, of: renamed(cut.of) } } : {}),
-      };
-    });
-    Object.assign(next, { [table]: { ...drawing[table], ...byId(copies) } });
-  }
-  const anchored = <T extends Drawing["pours"][string] | Drawing["shades"][string]>(one: T): T => {
-    const { part: _, ...anchor } = movedAnchor(one.anchor, matrix);
-    const lines = anchor.lines.map((line) => line.replace(/^[^/]+/, renamed));
-    const points = "points" in one ? { points: chain(one.points) } : {};
-    return { ...one, id: newId(), ...points, anchor: { ...anchor, lines, ...inPart(copy) } };
-  };
-  const ofPart = ({ anchor }: { readonly anchor: { readonly part?: string } }) => partOf(anchor) === id;
-  next.pours = { ...drawing.pours, ...byId(Object.values(drawing.pours).filter(ofPart).map(anchored)) };
-  next.shades = { ...drawing.shades, ...byId(Object.values(drawing.shades).filter(ofPart).map(anchored)) };
+  const target = { ...drawing, parts: { ...drawing.parts, [copy]: partBeside(drawing, id, copy) } };
+  const next = withCopies(target, drawing, {
+    of: id,
+    into: copy,
+    matrix,
+    idOf: renaming(),
+    paintOf: (paint) => paint,
+    nibOf: (nib) => nib,
+  });
   return { edit: patchEdit(`Copy part ${drawing.parts[id].name}`, difference(drawing, next)), id: copy };
 }
-
-interface Placed {
-  readonly id: string;
-  readonly part?: string;
-  readonly points?: readonly number[];
-  readonly outline?: readonly (readonly number[])[];
-  readonly at?: readonly number[];
-  readonly cut?: { readonly of: string; readonly from: number; readonly to: number };
-}
-
-const byId = <T extends { readonly id: string }>(items: readonly T[]): Record<string, T> =>
-  Object.fromEntries(items.map((item) => [item.id, item]));
 
 /** A part right in front of another. */
 function partBeside(drawing: Drawing, behind: string, id: string): Part {

@@ -8,7 +8,8 @@ import { useDeskStore } from "../store/use-desk.ts";
 import { duplicateChosen } from "../tools/arrange/arrange-state.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { fitChosen, fitDrawing, fitPage, zoom } from "../tray/zoom.ts";
-import { arrowOf, isRemoval } from "./key-names.ts";
+import { useClipboard } from "./clipboard.ts";
+import { arrowOf, isRemoval, isTyping } from "./key-names.ts";
 
 const TRAY_KEYS = "qwerty";
 /** Keys that step through lines and points wherever the focus is. */
@@ -16,6 +17,7 @@ const LINE_STEPS = "[]{}";
 /** Listens to the whole desk; fields that are being typed in keep their keys. */
 export function DeskKeys({ onPanning }: { onPanning: (panning: boolean) => void }) {
   const desk = useDeskStore();
+  useClipboard(desk);
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
       if (isTyping(event.target)) return;
@@ -57,10 +59,6 @@ function backToPaper({ detail, target }: MouseEvent): void {
   if (detail === 0 || !button || button.ariaHasPopup || button.closest("[role=dialog]")) return;
   document.getElementById("paper")?.focus({ preventScroll: true });
 }
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement &&
-  (target.matches("input, textarea, select, [contenteditable]") || target.closest("[role=dialog]") !== null);
 
 /** Keys that also work buttons and sliders are left to whatever has the focus. */
 const onPaper = (event: KeyboardEvent): boolean =>

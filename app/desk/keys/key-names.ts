@@ -23,3 +23,8 @@ export function nudgeOf(event: KeyboardEvent, scale: number): Point | undefined 
   const step = (event.shiftKey ? FAR : STEP) / scale;
   return arrow && [arrow[0] * step, arrow[1] * step];
 }
+
+/** Fields and dialogs keep their keys and their clipboard. */
+export const isTyping = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.matches("input, textarea, select, [contenteditable]") || target.closest("[role=dialog]") !== null);

@@ -10,6 +10,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "0", does: "Show the whole page" },
   { keys: "9", does: "Show all that is drawn" },
   { keys: "8", does: "Show what is chosen" },
+  { keys: "Ctrl C, Ctrl X, Ctrl V", does: "Copy, cut or paste the chosen lines; SVG is pasted too" },
   { keys: "Ctrl D", does: "Copy the chosen lines a little aside" },
   { keys: "Shift while drawing", does: "A straight line" },
   { keys: "arrows", does: "Walk the pockets" },

@@ -2,6 +2,7 @@ import {
   BringToFront,
   Copy,
   Droplets,
+  FileInput,
   FlipHorizontal2,
   FlipVertical2,
   Group,
@@ -21,6 +22,7 @@ import { Toggle } from "../../../ui/toggle.tsx";
 import { NibPicker } from "../../nibs/nib-picker.tsx";
 import { makePart } from "../../parts/part-actions.ts";
 import { pickable } from "../../parts/pickable.ts";
+import { placeFile } from "../../parts/place-art.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { arrange, chosenLines, duplicateChosen, frameOf, transformChosen } from "./arrange-state.ts";
 
@@ -36,6 +38,7 @@ export function ArrangePanel() {
       )}
       <ChooseMenu />
       <InkMenu />
+      <PutIn />
     </div>
   );
 }
@@ -244,6 +247,27 @@ function ChooseMenu() {
         None
       </DropdownMenu.Item>
     </Menu>
+  );
+}
+
+/** Puts a file in as a part of its own. */
+function PutIn() {
+  const desk = useDeskStore();
+  return (
+    <label className="relative flex h-8 cursor-pointer items-center gap-1.5 rounded-md border border-edge px-2.5 whitespace-nowrap focus-within:outline-2 hover:bg-well">
+      <FileInput size={15} aria-hidden /> Put in a file
+      <input
+        type="file"
+        accept=".svg,.fern,image/svg+xml"
+        aria-label="Put in a file as a part"
+        className="absolute inset-0 cursor-pointer opacity-0"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
+          target.value = "";
+          if (file) void placeFile(desk, file);
+        }}
+      />
+    </label>
   );
 }
 

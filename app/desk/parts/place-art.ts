@@ -1,0 +1,34 @@
+/** Putting art from a file or the clipboard into the drawing on the desk. */
+import * as Comlink from "comlink";
+import { placeDrawing } from "#core/drawing/place-drawing.ts";
+import { toPagePoint } from "../../painting/view.ts";
+import { readingClient } from "../../work/clients.ts";
+import type { DeskStore } from "../store/desk-state.ts";
+
+/** Puts an SVG or a drawing file in, as lines of a part or as a part of its own, with its lines chosen. */
+export async function placeFile(desk: DeskStore, file: File, into?: string): Promise<void> {
+  const { tell } = desk.getState();
+  const client = readingClient();
+  const read = await client.work
+    .read(
+      file,
+      Comlink.proxy(() => {}),
+    )
+    .finally(client.stop);
+  if (read.kind === "problem") {
+    tell(`“${file.name}” was not put in. ${read.message} The drawing is as it was.`);
+    return;
+  }
+  const art = read.kind === "drawing" ? read.drawing : read.imported.drawing;
+  const { drawing, view, matSize, edit } = desk.getState();
+  const middle = toPagePoint(view, [matSize.width / 2, matSize.height / 2]);
+  const label = into ? "Paste" : `Put in ${art.name}`;
+  const placed = placeDrawing(drawing, art, { middle, into, label });
+  edit(placed.edit);
+  const now = desk.getState();
+  if (now.drawing === drawing) return;
+  now.chooseStage("Lines");
+  now.chooseTool("arrange");
+  const said = `${label}: ${placed.lines.length} ${placed.lines.length === 1 ? "line" : "lines"}, chosen`;
+  now.set({ part: placed.part, selected: placed.lines, said });
+}

@@ -1,0 +1,91 @@
+/** Copies of what belongs to a part, under new ids: within a drawing, or from one drawing to another. */
+import { type Matrix, mapped, meanScale } from "../geometry/matrix.ts";
+import { movedAnchor } from "./anchor.ts";
+import { type Drawing, type Paint, type Pour, type Shade, topRank } from "./drawing.ts";
+import { newId } from "./new-id.ts";
+import { inPart, PARTED, partOf } from "./parts.ts";
+
+export interface Copying {
+  /** The part copied. */
+  readonly of: string;
+  /** The part of the target that the copies belong to. */
+  readonly into: string;
+  /** From the source's page to the target's. */
+  readonly matrix: Matrix;
+  /** The new id of each thing copied; asked more than once for one that others name. */
+  readonly idOf: (id: string) => string;
+  /** What the source's colours and nibs are in the target. */
+  readonly paintOf: (paint: Paint) => Paint;
+  readonly nibOf: (nib: string) => string;
+}
+
+/** New ids, the same for the same old one. */
+export function renaming(): (id: string) => string {
+  const ids = new Map<string, string>();
+  return (old) => {
+    const id = ids.get(old) ?? newId();
+    ids.set(old, id);
+    return id;
+  };
+}
+
+/** The target with copies of what belongs to a part of the source, over all that is in it. */
+export function withCopies(target: Drawing, source: Drawing, copying: Copying): Drawing {
+  const { of, into, matrix, idOf, paintOf, nibOf } = copying;
+  const scale = meanScale(matrix);
+  const above = Math.max(...RANKED.map((table) => topRank(target[table])));
+  const chain = (points: readonly number[]) => mapped(points, matrix);
+  const placed = ({ part: _, ...entity }: Placed): Placed => ({
+    ...entity,
+    id: idOf(entity.id),
+    ...(entity.rank === undefined ? {} : { rank: entity.rank + above }),
+    ...(entity.paint ? { paint: paintOf(entity.paint) } : {}),
+    ...(entity.nib ? { nib: nibOf(entity.nib) } : {}),
+    ...(entity.points ? { points: chain(entity.points) } : {}),
+    ...(entity.outline ? { outline: entity.outline.map(chain) } : {}),
+    ...(entity.at ? { at: chain(entity.at) } : {}),
+    ...(entity.cut ? { cut: { ...entity.cut, of: idOf(entity.cut.of) } } : {}),
+    ...(entity.width === undefined ? {} : { width: entity.width * scale }),
+    ...(entity.dash ? { dash: entity.dash.map((length) => length * scale) } : {}),
+    ...(entity.dashOffset === undefined ? {} : { dashOffset: entity.dashOffset * scale }),
+  });
+  const anchored = <T extends Pour | Shade>(one: T): T => {
+    const { part: _, ...anchor } = movedAnchor(one.anchor, matrix);
+    const lines = anchor.lines.map((line) => line.replace(/^[^/]+/, idOf));
+    return { ...one, ...placed(one as Placed), anchor: { ...anchor, lines, ...inPart(into) } };
+  };
+  const next = { ...target };
+  for (const table of PARTED) {
+    const own = Object.values<Placed>(source[table]).filter((entity) => partOf(entity) === of);
+    Object.assign(next, {
+      [table]: { ...target[table], ...byId(own.map((one) => ({ ...placed(one), ...inPart(into) }))) },
+    });
+  }
+  const ofPart = ({ anchor }: Pour | Shade) => partOf(anchor) === of;
+  const own = <T extends Pour | Shade>(table: Readonly<Record<string, T>>): T[] =>
+    Object.values(table).filter(ofPart).map(anchored);
+  next.pours = { ...target.pours, ...byId(own(source.pours)) };
+  next.shades = { ...target.shades, ...byId(own(source.shades)) };
+  return next;
+}
+
+const RANKED = ["strokes", "inkShapes", "flatShapes", "pours", "shades"] as const;
+
+/** The fields that lie on the page or name something else, of whatever has them. */
+interface Placed {
+  readonly id: string;
+  readonly part?: string;
+  readonly rank?: number;
+  readonly paint?: Paint | null;
+  readonly nib?: string;
+  readonly points?: readonly number[];
+  readonly outline?: readonly (readonly number[])[];
+  readonly at?: readonly number[];
+  readonly cut?: { readonly of: string; readonly from: number; readonly to: number };
+  readonly width?: number;
+  readonly dash?: readonly number[];
+  readonly dashOffset?: number;
+}
+
+const byId = <T extends { readonly id: string }>(items: readonly T[]): Record<string, T> =>
+  Object.fromEntries(items.map((item) => [item.id, item]));
