@@ -320,3 +320,25 @@ test("two delivered drawings in one page keep their colours and clips to themsel
   );
   expect(fills).toEqual(["rgb(111, 154, 74)", "rgb(17, 34, 51)"]);
 });
+
+test("the list of steps goes back to any of them by name, and forth again", async ({ page }) => {
+  const pockets = await openIcon(page, "house");
+  const flats = stage(page, "Flats");
+  const pour = (at: number) => clickPage(page, pockets[at].seed);
+  const before = await flats.textContent();
+  await tool(page, "Pour").click();
+  await pour(0);
+  await expect(flats).not.toHaveText(before!);
+  const one = await flats.textContent();
+  await pour(1);
+  await expect(flats).not.toHaveText(one!);
+  const after = await flats.textContent();
+  const steps = page.getByRole("button", { name: "Steps to go back to" });
+  await steps.click();
+  await expect(page.getByRole("menuitemradio")).toHaveCount(3);
+  await page.getByRole("menuitemradio", { name: "As it began" }).click();
+  await expect(flats).toHaveText(before!);
+  await steps.click();
+  await page.getByRole("menuitemradio").first().click();
+  await expect(flats).toHaveText(after!);
+});

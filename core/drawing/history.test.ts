@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { applyPatches } from "immer";
 import { describe, expect, it } from "vitest";
 import { addColour, changeColour, changeSheet, orderTin, renameColour, setStrict } from "./edits.ts";
 import {
@@ -9,6 +10,7 @@ import {
   redo,
   redoLabel,
   replay,
+  toStep,
   undo,
   undoLabel,
 } from "./history.ts";
@@ -29,6 +31,20 @@ const edits: fc.Arbitrary<Edit> = fc.oneof(
 );
 
 describe("history", () => {
+  it("goes to any step and tells those who follow along all of it", () => {
+    fc.assert(
+      fc.property(fc.array(edits, { minLength: 1, maxLength: 12 }), fc.nat(12), (run, to) => {
+        const done = run.reduce(then, fresh());
+        const cursor = to % (done.steps.length + 1);
+        const move = toStep(done, cursor);
+        const there = replay(fresh().drawing, done.steps, cursor);
+        expect(move?.history ?? done).toEqual(there);
+        expect(applyPatches(done.drawing, move?.patches ?? [])).toEqual(there.drawing);
+        expect(toStep(done, done.steps.length + 1)).toBeUndefined();
+      }),
+    );
+  });
+
   it("undoes and redoes any run of edits exactly", () => {
     fc.assert(
       fc.property(fc.array(edits, { maxLength: 12 }), (run) => {

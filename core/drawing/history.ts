@@ -88,6 +88,20 @@ export function redo(history: History): Move | undefined {
   return { history: { ...history, drawing, cursor: history.cursor + 1 }, patches: step.patches };
 }
 
+/** Goes back or forth to where that many steps are done; undefined when it is there, or there are not so many. */
+export function toStep(history: History, cursor: number): Move | undefined {
+  if (cursor < 0 || cursor > history.steps.length) return undefined;
+  const way = cursor < history.cursor ? undo : redo;
+  const patches: Patch[] = [];
+  let now = history;
+  while (now.cursor !== cursor) {
+    const move = way(now)!;
+    patches.push(...move.patches);
+    now = move.history;
+  }
+  return now === history ? undefined : { history: now, patches };
+}
+
 /** Rebuilds a history from where it began and its steps, as kept in the browser. */
 export function replay(base: Drawing, steps: readonly Step[], cursor: number): History {
   const drawing = steps.slice(0, cursor).reduce((now, step) => applyPatches(now, step.patches), base);

@@ -9,6 +9,7 @@ import { KeySheet } from "../keys/key-sheet.tsx";
 import { STAGES } from "../stages/index.ts";
 import type { Stage } from "../stages/stage.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { StepList } from "./step-list.tsx";
 
 /** The stages along one stem, each with its live figure: the only navigation on the desk. */
 export function StageRail() {
@@ -108,6 +109,7 @@ function HistoryButtons() {
       >
         <Redo2 size={17} aria-hidden />
       </IconButton>
+      <StepList />
     </div>
   );
 }

@@ -120,6 +120,8 @@ export interface DeskActions {
   readonly keep: () => void;
   readonly undo: () => void;
   readonly redo: () => void;
+  /** Goes back or forth to where that many steps are done. */
+  readonly goTo: (cursor: number) => void;
   readonly set: (change: Partial<DeskState>) => void;
   readonly chooseTool: (tool: string) => void;
   readonly chooseStage: (stage: StageName) => void;

@@ -4,7 +4,7 @@
  */
 import { createStore } from "zustand";
 import { type Drawing, ranked } from "#core/drawing/drawing.ts";
-import { applyEdit, type Edit, type Move, redo, undo } from "#core/drawing/history.ts";
+import { applyEdit, type Edit, type Move, redo, toStep, undo } from "#core/drawing/history.ts";
 import { partsOf } from "#core/drawing/parts.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { type Derived, derive, pocketAt, sceneOf } from "#core/scene/scene.ts";
@@ -167,6 +167,11 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         get().show(null);
         const { steps, cursor } = get().history;
         take(redo(get().history), `Redone: ${steps[cursor]?.label}`);
+      },
+      goTo: (cursor) => {
+        get().show(null);
+        const label = get().history.steps[cursor - 1]?.label;
+        take(toStep(get().history, cursor), label ? `As after: ${label}` : "As it began");
       },
       set,
       chooseTool: (tool) => emptyHand({ tools: { ...get().tools, [get().stage]: tool } }),
