@@ -228,6 +228,7 @@ test("an SVG put in is a part of its own; a spoiled one leaves all as it was", a
   await expect(parts(page)).toHaveCount(2);
   await expect(parts(page).first()).toContainText("ring");
   await expect(said(page)).toContainText("Put in ring: 1 line, chosen");
+  await page.keyboard.press("Escape");
   await page.getByLabel("Put in a file as a part").setInputFiles({
     name: "spoiled.svg",
     mimeType: "image/svg+xml",

@@ -8,7 +8,6 @@ import {
   addStroke,
   changeNib,
   changeStrokes,
-  duplicateLines,
   orderLines,
   removeLines,
   reshapeLine,
@@ -16,6 +15,7 @@ import {
   setInk,
   transformLines,
 } from "./line-edits.ts";
+import { duplicateCarried } from "./picked.ts";
 import { edited, smallDrawing, strokeOf } from "./testing.ts";
 
 const ids = ({ strokes, inkShapes }: Drawing): string[] =>
@@ -161,10 +161,12 @@ describe("lines arranged", () => {
 
   it("duplicates in the order of the lines, on top, with all that they have", () => {
     const from = edited(smallDrawing(), changeStrokes(["a"], { nib: "swell" }));
-    const after = edited(from, duplicateLines(from, ["a", "blot"], ["a2", "blot2"], translation(1, 0)));
-    expect(ids(after)).toEqual(["a", "b", "blot", "c", "a2", "blot2"]);
-    expect(after.strokes.a2).toMatchObject({ nib: "swell", width: 2 });
-    expect(after.strokes.a2.points[0]).toBe(1);
+    const copies = duplicateCarried(carriedBy(from, ["a", "blot"], []), translation(1, 0));
+    const after = edited(from, copies.edit);
+    const [a2, blot2] = copies.lines;
+    expect(ids(after)).toEqual(["a", "b", "blot", "c", a2, blot2]);
+    expect(after.strokes[a2]).toMatchObject({ nib: "swell", width: 2 });
+    expect(after.strokes[a2].points[0]).toBe(1);
     expect(after.strokes.a.points[0]).toBe(0);
   });
 

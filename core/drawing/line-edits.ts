@@ -152,40 +152,6 @@ export function transformLines(
   };
 }
 
-/** Copies of lines, on top of all others, through a matrix; `newIds` name them in the same order. */
-export function duplicateLines(
-  from: Drawing,
-  ids: readonly string[],
-  newIds: readonly string[],
-  matrix: Matrix,
-): Edit {
-  return {
-    sheet: "ink",
-    label: `Duplicate ${countLines(ids.length)}`,
-    change: (draft) => {
-      ids.forEach((id, i) => {
-        const stroke = from.strokes[id];
-        const shape = from.inkShapes[id];
-        const rank = nextRank(draft);
-        if (stroke)
-          draft.strokes[newIds[i]] = copyOf({
-            ...stroke,
-            id: newIds[i],
-            rank,
-            points: mapped(stroke.points, matrix),
-          });
-        else if (shape)
-          draft.inkShapes[newIds[i]] = copyOf({
-            ...shape,
-            id: newIds[i],
-            rank,
-            outline: shape.outline.map((chain) => mapped(chain, matrix)),
-          });
-      });
-    },
-  };
-}
-
 export const removeLines = (ids: readonly string[]): Edit => ({
   sheet: "ink",
   label: `Remove ${countLines(ids.length)}`,

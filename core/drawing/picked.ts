@@ -1,38 +1,57 @@
 /** Lines with all that goes along with them, taken out of a drawing as a drawing of its own. */
+import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
 import type { Carried } from "./carried.ts";
+import { type Copying, renaming, withCopies } from "./copies.ts";
+import { difference } from "./difference.ts";
 import type { Drawing } from "./drawing.ts";
 import type { Edit } from "./history.ts";
-import { MAIN, startingParts } from "./parts.ts";
+import { patchEdit } from "./part-edits.ts";
+import { MAIN, partsOf, startingParts } from "./parts.ts";
 
-/** What is carried, on the same page in the same colours, as one part. */
-export function pickedDrawing(carried: Carried): Drawing {
+/** What is carried, on the same page in the same colours and parts. */
+export function carriedAlone(carried: Carried): Drawing {
   const { from } = carried;
   const ids = idsOf(carried);
-  const only = <T>(table: Readonly<Record<string, T>>): Record<string, T> =>
-    Object.fromEntries(Object.entries(table).filter(([id]) => ids.has(id)));
-  const ofMain = <T extends { readonly part?: string }>(table: Readonly<Record<string, T>>) =>
-    Object.fromEntries(Object.entries(only(table)).map(([id, { part: _, ...one }]) => [id, one as T]));
-  const anchored = <T extends Drawing["pours"][string] | Drawing["shades"][string]>(
-    table: Readonly<Record<string, T>>,
-  ) =>
-    Object.fromEntries(
-      Object.entries(only(table)).map(([id, one]) => {
-        const { part: _, ...anchor } = one.anchor;
-        return [id, { ...one, anchor }];
-      }),
-    );
-  return {
-    ...from,
-    parts: { [MAIN]: startingParts()[MAIN] },
-    strokes: ofMain(from.strokes),
-    inkShapes: ofMain(from.inkShapes),
-    bridges: ofMain(from.bridges),
-    declined: ofMain(from.declined),
-    flatShapes: ofMain(from.flatShapes),
-    pours: anchored(from.pours),
-    shades: anchored(from.shades),
-  };
+  const alone = TAKEN.map((table) => [
+    table,
+    Object.fromEntries(Object.entries(from[table]).filter(([id]) => ids.has(id))),
+  ]);
+  return { ...from, ...Object.fromEntries(alone) };
 }
+
+/** What is carried, as a drawing of one part. */
+export function pickedDrawing(carried: Carried): Drawing {
+  const alone = carriedAlone(carried);
+  const tables = Object.fromEntries(TAKEN.map((table) => [table, {}]));
+  const empty: Drawing = { ...alone, parts: startingParts(), ...tables };
+  return partsOf(alone).reduce((now, { id }) => withCopies(now, alone, sameIds(id, MAIN)), empty);
+}
+
+/** Copies of what is carried through a matrix, each in its part and over all that is there; and the copied lines. */
+export function duplicateCarried(
+  carried: Carried,
+  matrix: Matrix,
+): { readonly edit: Edit; readonly lines: readonly string[] } {
+  const { from, lines } = carried;
+  const alone = carriedAlone(carried);
+  const idOf = renaming();
+  const next = partsOf(alone).reduce(
+    (now, { id }) => withCopies(now, alone, { ...sameIds(id, id), matrix, idOf }),
+    from,
+  );
+  const count = lines.length === 1 ? "line" : `${lines.length} lines`;
+  const edit = patchEdit(`Duplicate ${count}`, difference(from, next));
+  return { edit: { ...edit, sheet: "ink" }, lines: lines.map(idOf) };
+}
+
+const sameIds = (of: string, into: string): Copying => ({
+  of,
+  into,
+  matrix: IDENTITY,
+  idOf: (id) => id,
+  paintOf: (paint) => paint,
+  nibOf: (nib) => nib,
+});
 
 /** Takes what is carried out of its drawing. */
 export const removeCarried = (carried: Carried, label: string): Edit => ({

@@ -34,11 +34,15 @@ export function ArrangePanel() {
       {selected.length > 0 ? (
         <ChosenSettings />
       ) : (
-        <p className="text-xs text-quiet">Click lines, or drag around or across them.</p>
+        <>
+          <p className="text-xs text-quiet">Click lines, or drag around or across them.</p>
+          <PutIn />
+        </>
       )}
-      <ChooseMenu />
-      <InkMenu />
-      <PutIn />
+      <div className="grid gap-1">
+        <ChooseMenu />
+        <InkMenu />
+      </div>
     </div>
   );
 }
@@ -195,7 +199,7 @@ const ITEM =
 function Menu({ label, icon, children }: { label: string; icon: ReactNode; children: ReactNode }) {
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex h-8 items-center gap-1.5 rounded-md border border-edge px-2.5 whitespace-nowrap hover:bg-well">
+      <DropdownMenu.Trigger className="flex h-7 items-center gap-1.5 rounded-md border border-edge px-2.5 text-xs whitespace-nowrap hover:bg-well">
         {icon} {label}
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>

@@ -2,8 +2,8 @@
 import { carriedBy } from "#core/drawing/carried.ts";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
-import { duplicateLines, transformLines } from "#core/drawing/line-edits.ts";
-import { newId } from "#core/drawing/new-id.ts";
+import { transformLines } from "#core/drawing/line-edits.ts";
+import { duplicateCarried } from "#core/drawing/picked.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
 import { type Box, boundsOf } from "#core/geometry/point.ts";
 import { chainsOf } from "../../lines/lines-near.ts";
@@ -41,14 +41,14 @@ export function transformChosen(desk: DeskStore, matrix: Matrix, label: string):
   if (selected.length > 0) edit(transforming(desk, label)(matrix));
 }
 
-/** Copies the chosen lines a little aside, or mirrored beside a box. */
+/** Copies the chosen lines with all that goes along, a little aside or mirrored beside a box. */
 export function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
-  const { drawing, selected, view, edit, set } = desk.getState();
+  const { drawing, selected, derived, view, edit, set } = desk.getState();
   if (selected.length === 0) return;
-  const ids = selected.map(() => newId());
   const matrix = mirroredBeside
     ? aboutPoint([mirroredBeside.x + mirroredBeside.width, mirroredBeside.y], -1, 1, 0)
     : translation(16 / view.scale, 16 / view.scale);
-  edit(duplicateLines(drawing, selected, ids, matrix));
-  set({ selected: ids });
+  const copies = duplicateCarried(carriedBy(drawing, selected, derived.pockets), matrix);
+  edit(copies.edit);
+  if (desk.getState().drawing !== drawing) set({ selected: copies.lines });
 }
