@@ -21,8 +21,20 @@ import {
 const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const parts = (page: Page) => page.getByRole("list", { name: "Parts, front to back" }).locator("li");
 
-/** Remembers the art as it is shown now, within the page. */
-const rememberArt = (page: Page): Promise<void> => page.evaluate(readArt, true).then(() => {});
+/** Remembers the art as it is shown, within the page, once it is painted and stands still. */
+async function rememberArt(page: Page): Promise<void> {
+  await expect.poll(async () => hexOf(await artColour(page, BOOT))).not.toBe("#ffffff");
+  await page.evaluate(readArt, true);
+  const changed = async () => {
+    const count = await changedPixels(page);
+    await page.evaluate(readArt, true);
+    return count;
+  };
+  await expect.poll(changed, { intervals: [300] }).toBe(0);
+}
+
+/** Within the leather of the boot. */
+const BOOT: Point = [560, 700];
 
 /** Pixels that differ from the art remembered by more than several edges of ink over one another may. */
 const changedPixels = (page: Page): Promise<number> => page.evaluate(readArt, false);
@@ -92,8 +104,7 @@ test("the ferns go behind the boot, are moved and turned, and a copy lies in fro
   test.setTimeout(90_000);
   await openDemo(page, "Boot with ferns, coloured");
   await makeFerns(page);
-  const boot: Point = [560, 700];
-  const brown = hexOf(await artColour(page, boot));
+  const brown = hexOf(await artColour(page, BOOT));
   await page.getByRole("button", { name: "Part 2", exact: true }).click();
   await expect(said(page)).toContainText("Part 2");
   const leaf = pocketsIn(demoFile("boot")).find(
@@ -112,7 +123,7 @@ test("the ferns go behind the boot, are moved and turned, and a copy lies in fro
   ).toBeVisible();
   await menu(page, "Part 2", "Send back");
   await expect(parts(page).first()).toContainText("Drawing");
-  await expect.poll(async () => hexOf(await artColour(page, boot))).toBe(brown);
+  await expect.poll(async () => hexOf(await artColour(page, BOOT))).toBe(brown);
   await menu(page, "Part 2", "Copy");
   await expect(parts(page)).toHaveCount(3);
   await menu(page, "Part 2 copy", "Bring forward");
