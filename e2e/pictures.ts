@@ -113,3 +113,28 @@ test("tidying and trimming", async ({ page }) => {
   await page.getByRole("radio", { name: "Trim" }).click();
   await shoot(page, "trim");
 });
+
+test("the ferns as a part, chosen to be moved", async ({ page }) => {
+  await openDemo(page, "Boot with ferns, coloured");
+  await page.getByRole("radio", { name: "Gather" }).click();
+  await dragPage(page, FERNS);
+  await page.getByRole("button", { name: "Make a part" }).click();
+  await page.getByRole("button", { name: "Part 2", exact: true }).dblclick();
+  await page.getByLabel("Name of the part").fill("Ferns");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "Ferns", exact: true }).click();
+  await shoot(page, "parts");
+});
+
+/** Around the ferns of the boot. */
+const FERNS: readonly [number, number][] = [
+  [90, 20],
+  [620, 15],
+  [900, 200],
+  [890, 440],
+  [620, 440],
+  [540, 400],
+  [330, 430],
+  [80, 330],
+  [95, 30],
+];
