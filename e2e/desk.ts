@@ -132,3 +132,16 @@ export async function typeNumber(field: Locator, number: string): Promise<void> 
   await field.fill(number);
   await field.press("Enter");
 }
+
+/** A loop around the ferns of the boot, above its rim. */
+export const AROUND_FERNS: readonly Point[] = [
+  [90, 20],
+  [620, 15],
+  [900, 200],
+  [890, 440],
+  [620, 440],
+  [540, 400],
+  [330, 430],
+  [80, 330],
+  [95, 30],
+];

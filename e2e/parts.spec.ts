@@ -3,6 +3,7 @@ import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
 import {
+  AROUND_FERNS,
   artColour,
   clickPage,
   demoFile,
@@ -57,22 +58,9 @@ async function menu(page: Page, part: string, item: string): Promise<void> {
   await page.getByRole("menuitem", { name: item }).click();
 }
 
-/** Around the ferns of the boot, above its rim. */
-const FERNS: readonly Point[] = [
-  [90, 20],
-  [620, 15],
-  [900, 200],
-  [890, 440],
-  [620, 440],
-  [540, 400],
-  [330, 430],
-  [80, 330],
-  [95, 30],
-];
-
 async function makeFerns(page: Page): Promise<void> {
   await tool(page, "Gather").click();
-  await dragPage(page, FERNS);
+  await dragPage(page, AROUND_FERNS);
   await expect(said(page)).toContainText("pockets gathered");
   await page.getByRole("button", { name: "Make a part" }).click();
   await expect(parts(page)).toHaveCount(2);

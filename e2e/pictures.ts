@@ -1,6 +1,7 @@
 import { expect, type Page } from "@playwright/test";
 import { HARD_CASES } from "../core/formats/testing.ts";
 import {
+  AROUND_FERNS,
   clickPage,
   demoFile,
   dragPage,
@@ -117,7 +118,7 @@ test("tidying and trimming", async ({ page }) => {
 test("the ferns as a part, chosen to be moved", async ({ page }) => {
   await openDemo(page, "Boot with ferns, coloured");
   await page.getByRole("radio", { name: "Gather" }).click();
-  await dragPage(page, FERNS);
+  await dragPage(page, AROUND_FERNS);
   await page.getByRole("button", { name: "Make a part" }).click();
   await page.getByRole("button", { name: "Part 2", exact: true }).dblclick();
   await page.getByLabel("Name of the part").fill("Ferns");
@@ -125,16 +126,3 @@ test("the ferns as a part, chosen to be moved", async ({ page }) => {
   await page.getByRole("button", { name: "Ferns", exact: true }).click();
   await shoot(page, "parts");
 });
-
-/** Around the ferns of the boot. */
-const FERNS: readonly [number, number][] = [
-  [90, 20],
-  [620, 15],
-  [900, 200],
-  [890, 440],
-  [620, 440],
-  [540, 400],
-  [330, 430],
-  [80, 330],
-  [95, 30],
-];
