@@ -117,6 +117,18 @@ test.describe("flats", () => {
     await page.keyboard.press("Escape");
     for (const { seed } of kettle.slice(0, 2))
       await expect.poll(async () => hexOf(await artColour(page, seed))).toBe("#112233");
+    await page.getByRole("button", { name: "Change Frond", exact: true }).click();
+    const shown = (await page.getByRole("slider", { name: "Color" }).boundingBox())!;
+    await page.mouse.move(shown.x + 20, shown.y + 20);
+    await page.mouse.down();
+    await page.mouse.move(shown.x + 60, shown.y + 30, { steps: 4 });
+    const colour = async () => hexOf(await artColour(page, kettle[0].seed));
+    await expect.poll(colour).not.toBe("#112233");
+    await page.mouse.up();
+    await page.keyboard.press("Escape");
+    const dragged = await colour();
+    await page.reload();
+    await expect.poll(colour).toBe(dragged);
     await page.getByRole("button", { name: "Add a colour" }).click();
     await page.getByRole("button", { name: "Change Colour 14" }).click();
     await page.getByRole("textbox", { name: "Name" }).fill("Slug grey");

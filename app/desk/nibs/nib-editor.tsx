@@ -15,9 +15,10 @@ const MOST_STRANDS = 7;
 
 /** Changes a nib: its silhouette is drawn right on the pad, and every stroke of it follows. */
 export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
-  const { edit } = useDeskStore().getState();
+  const { edit, show, keep } = useDeskStore().getState();
   const uses = useDesk((s) => Object.values(s.drawing.strokes).filter((line) => line.nib === nib.id).length);
-  const change = (part: Partial<Omit<Nib, "id" | "rank">>) => edit(changeNib(nib.id, part, nib.name));
+  const becoming = (part: Partial<Omit<Nib, "id" | "rank">>) => changeNib(nib.id, part, nib.name);
+  const change = (part: Partial<Omit<Nib, "id" | "rank">>) => edit(becoming(part));
   return (
     <div className="grid gap-3">
       <div className="flex items-center gap-2">
@@ -33,7 +34,7 @@ export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
         />
         <NibPicture nib={nib} />
       </div>
-      <NibPad profile={nib.profile} onChange={(profile) => change({ profile })} />
+      <NibPad profile={nib.profile} onChange={(profile) => show(becoming({ profile }))} onDone={keep} />
       <NumberField
         label="Strands"
         value={nib.strands}
@@ -61,7 +62,15 @@ const WIDTH = 246;
 const HEIGHT = 96;
 
 /** The silhouette of a stroke from its start at the left to its end; drag across to draw it, or step it by keys. */
-function NibPad({ profile, onChange }: { profile: Profile; onChange: (profile: Profile) => void }) {
+function NibPad({
+  profile,
+  onChange,
+  onDone,
+}: {
+  profile: Profile;
+  onChange: (profile: Profile) => void;
+  onDone: () => void;
+}) {
   const frame = useRef<HTMLDivElement>(null);
   const last = useRef<number | null>(null);
   const shares = Array.from({ length: PLACES }, (_, i) => shareAt(profile, i / (PLACES - 1)));
@@ -98,6 +107,7 @@ function NibPad({ profile, onChange }: { profile: Profile; onChange: (profile: P
         draw(event);
       }}
       onPointerMove={(event) => event.buttons > 0 && draw(event)}
+      onLostPointerCapture={onDone}
     >
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} aria-hidden="true" className="h-full w-full">
         <polygon points={[...above, ...below].join(" ")} className="fill-text" />
@@ -117,6 +127,7 @@ function NibPad({ profile, onChange }: { profile: Profile; onChange: (profile: P
             if (by === undefined) return;
             event.preventDefault();
             put(new Map([[i, share + by]]));
+            onDone();
           }}
           className="absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 rounded-full border border-fern bg-white"
           style={{ left: Math.max(6, Math.min(WIDTH - 6, x(i))), top: y(share, -1) }}

@@ -55,17 +55,25 @@ export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {
 }
 
 function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
-  const { edit, set } = useDeskStore().getState();
+  const { edit, show, keep, set } = useDeskStore().getState();
   const namesake = useDesk((s) =>
     Object.values(s.drawing.tin).some(
       ({ id, name }) => id !== colour.id && name.toLowerCase() === colour.name.toLowerCase(),
     ),
   );
+  const becoming = (value: string) => changeColour(colour.id, value.toLowerCase(), colour.name);
   const change = (value: string) => {
-    if (value.toLowerCase() !== colour.value) edit(changeColour(colour.id, value.toLowerCase(), colour.name));
+    if (value.toLowerCase() !== colour.value) edit(becoming(value));
   };
+  // The pointer may be let go anywhere.
+  const keepWhenLetGo = () => window.addEventListener("pointerup", keep, { once: true });
   return (
-    <Popover.Root onOpenChange={(open) => open && set({ paint: { colour: colour.id, step: 0 } })}>
+    <Popover.Root
+      onOpenChange={(open) => {
+        if (open) set({ paint: { colour: colour.id, step: 0 } });
+        else keep();
+      }}
+    >
       <Popover.Trigger
         aria-label={`Change ${colour.name}`}
         title={`Change ${colour.name}`}
@@ -93,7 +101,13 @@ function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
           <p role="status" className="text-xs text-ember empty:hidden">
             {namesake ? "Another colour has this name too." : ""}
           </p>
-          <HexColorPicker color={colour.value} onChange={change} className="mt-3 !w-full" />
+          <HexColorPicker
+            color={colour.value}
+            onChange={(value) => show(becoming(value))}
+            onPointerDown={keepWhenLetGo}
+            onKeyUp={keep}
+            className="mt-3 !w-full"
+          />
           <div className="mt-3 flex items-center gap-2">
             <HexColorInput
               prefixed
