@@ -29,6 +29,12 @@ export function renaming(): (id: string) => string {
   };
 }
 
+/** Copying within a drawing, where colours and nibs are what they were. */
+export const SAME_COLOURS: Pick<Copying, "paintOf" | "nibOf"> = {
+  paintOf: (paint) => paint,
+  nibOf: (nib) => nib,
+};
+
 /** The target with copies of what belongs to a part of the source, over all that is in it. */
 export function withCopies(target: Drawing, source: Drawing, copying: Copying): Drawing {
   const { of, into, matrix, idOf, paintOf, nibOf } = copying;

@@ -1,7 +1,7 @@
 /** Lines with all that goes along with them, taken out of a drawing as a drawing of its own. */
 import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
 import type { Carried } from "./carried.ts";
-import { type Copying, renaming, withCopies } from "./copies.ts";
+import { renaming, SAME_COLOURS, withCopies } from "./copies.ts";
 import { difference } from "./difference.ts";
 import type { Drawing } from "./drawing.ts";
 import type { Edit } from "./history.ts";
@@ -24,7 +24,11 @@ export function pickedDrawing(carried: Carried): Drawing {
   const alone = carriedAlone(carried);
   const tables = Object.fromEntries(TAKEN.map((table) => [table, {}]));
   const empty: Drawing = { ...alone, parts: startingParts(), ...tables };
-  return partsOf(alone).reduce((now, { id }) => withCopies(now, alone, sameIds(id, MAIN)), empty);
+  return partsOf(alone).reduce(
+    (now, { id }) =>
+      withCopies(now, alone, { of: id, into: MAIN, matrix: IDENTITY, idOf: (same) => same, ...SAME_COLOURS }),
+    empty,
+  );
 }
 
 /** Copies of what is carried through a matrix, each in its part and over all that is there; and the copied lines. */
@@ -36,22 +40,13 @@ export function duplicateCarried(
   const alone = carriedAlone(carried);
   const idOf = renaming();
   const next = partsOf(alone).reduce(
-    (now, { id }) => withCopies(now, alone, { ...sameIds(id, id), matrix, idOf }),
+    (now, { id }) => withCopies(now, alone, { of: id, into: id, matrix, idOf, ...SAME_COLOURS }),
     from,
   );
   const count = lines.length === 1 ? "line" : `${lines.length} lines`;
   const edit = patchEdit(`Duplicate ${count}`, difference(from, next));
   return { edit: { ...edit, sheet: "ink" }, lines: lines.map(idOf) };
 }
-
-const sameIds = (of: string, into: string): Copying => ({
-  of,
-  into,
-  matrix: IDENTITY,
-  idOf: (id) => id,
-  paintOf: (paint) => paint,
-  nibOf: (nib) => nib,
-});
 
 /** Takes what is carried out of its drawing. */
 export const removeCarried = (carried: Carried, label: string): Edit => ({

@@ -22,6 +22,7 @@ import type { Part } from "#core/drawing/drawing.ts";
 import { orderParts } from "#core/drawing/part-edits.ts";
 import { partsOf } from "#core/drawing/parts.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
+import { MENU, MENU_ITEM } from "../../ui/menu.ts";
 import { NameField } from "../../ui/name-field.tsx";
 import {
   choosePart,
@@ -137,10 +138,6 @@ function PartRow({ part, isBack }: { part: Part; isBack: boolean }) {
   );
 }
 
-const MENU = "z-40 min-w-48 rounded-md border border-line bg-raised p-1 shadow-xl";
-const ITEM =
-  "flex cursor-default items-center gap-2 rounded px-3 py-1.5 outline-none data-[disabled]:text-edge data-[highlighted]:bg-well";
-
 function PartMenu({ part, isBack, onName }: { part: Part; isBack: boolean; onName: () => void }) {
   const { id, name } = part;
   const desk = useDeskStore();
@@ -166,7 +163,7 @@ function PartMenu({ part, isBack, onName }: { part: Part; isBack: boolean; onNam
       <DropdownMenu.Portal>
         <DropdownMenu.Content side="left" sideOffset={6} collisionPadding={8} className={MENU}>
           {items.map(([word, act]) => (
-            <DropdownMenu.Item key={word} className={ITEM} onSelect={act}>
+            <DropdownMenu.Item key={word} className={MENU_ITEM} onSelect={act}>
               {word}
             </DropdownMenu.Item>
           ))}

@@ -17,6 +17,7 @@ import { changeStrokes, orderLines, removeLines, setAllInk, setInk } from "#core
 import { aboutPoint, translation } from "#core/geometry/matrix.ts";
 import type { Box, Point } from "#core/geometry/point.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
+import { MENU, MENU_ITEM } from "../../../ui/menu.ts";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { NibPicker } from "../../nibs/nib-picker.tsx";
@@ -192,10 +193,6 @@ function StrokeFields() {
   );
 }
 
-const MENU = "z-40 min-w-48 rounded-md border border-line bg-raised p-1 shadow-xl";
-const ITEM =
-  "flex cursor-default items-center gap-2 rounded px-3 py-1.5 outline-none data-[disabled]:text-edge data-[highlighted]:bg-well";
-
 function Menu({ label, icon, children }: { label: string; icon: ReactNode; children: ReactNode }) {
   return (
     <DropdownMenu.Root>
@@ -235,19 +232,19 @@ function ChooseMenu() {
   };
   return (
     <Menu label="Choose" icon={<Group size={15} aria-hidden />}>
-      <DropdownMenu.Item className={ITEM} onSelect={() => choose("all")}>
+      <DropdownMenu.Item className={MENU_ITEM} onSelect={() => choose("all")}>
         All lines
       </DropdownMenu.Item>
-      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("nib")}>
+      <DropdownMenu.Item className={MENU_ITEM} disabled={!any} onSelect={() => choose("nib")}>
         All of this nib
       </DropdownMenu.Item>
-      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("colour")}>
+      <DropdownMenu.Item className={MENU_ITEM} disabled={!any} onSelect={() => choose("colour")}>
         All of this colour
       </DropdownMenu.Item>
-      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("group")}>
+      <DropdownMenu.Item className={MENU_ITEM} disabled={!any} onSelect={() => choose("group")}>
         All of this group
       </DropdownMenu.Item>
-      <DropdownMenu.Item className={ITEM} disabled={!any} onSelect={() => choose("none")}>
+      <DropdownMenu.Item className={MENU_ITEM} disabled={!any} onSelect={() => choose("none")}>
         None
       </DropdownMenu.Item>
     </Menu>
@@ -285,24 +282,24 @@ function InkMenu() {
   return (
     <Menu label="Line colour" icon={<Droplets size={15} aria-hidden />}>
       <DropdownMenu.Item
-        className={ITEM}
+        className={MENU_ITEM}
         disabled={selected.length === 0}
         onSelect={() => edit(changeStrokes(selected, { paint }))}
       >
         These lines in {name}
       </DropdownMenu.Item>
       <DropdownMenu.Item
-        className={ITEM}
+        className={MENU_ITEM}
         disabled={selected.length === 0}
         onSelect={() => edit(changeStrokes(selected, { paint: undefined }))}
       >
         These lines in the drawing’s ink
       </DropdownMenu.Item>
       <DropdownMenu.Separator className="my-1 h-px bg-line" />
-      <DropdownMenu.Item className={ITEM} onSelect={() => edit(setInk(paint, name))}>
+      <DropdownMenu.Item className={MENU_ITEM} onSelect={() => edit(setInk(paint, name))}>
         The drawing’s ink in {name}
       </DropdownMenu.Item>
-      <DropdownMenu.Item className={ITEM} onSelect={() => edit(setAllInk(paint, name))}>
+      <DropdownMenu.Item className={MENU_ITEM} onSelect={() => edit(setAllInk(paint, name))}>
         All lines in {name}, none of their own
       </DropdownMenu.Item>
     </Menu>
