@@ -3,6 +3,7 @@ import { enginesBench } from "./engines.ts";
 import { gapsBench } from "./gaps.ts";
 import { killsBench } from "./kills.ts";
 import { lanternBench } from "./lantern.ts";
+import { largeBench } from "./large.ts";
 import { mainThreadBench } from "./main-thread.ts";
 import { sceneBench } from "./scene.ts";
 import { traceBench } from "./trace.ts";
@@ -14,6 +15,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   trace: traceBench,
   scene: sceneBench,
   "main-thread": mainThreadBench,
+  large: largeBench,
 };
 
 /** Takes a quarter of an hour, so it runs only when asked for. */
