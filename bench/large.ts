@@ -86,10 +86,12 @@ const shows = (page: Page, selector: string, text: RegExp) =>
 async function handAtWork(page: Page, seeds: readonly Point[]): Promise<void> {
   const box = (await page.locator("#paper").boundingBox())!;
   const scale = Math.min((box.width - 56) / PAGE, (box.height - 56) / PAGE);
-  const places = seeds.map(([x, y]): Point => [
-    box.x + box.width / 2 + (x - PAGE / 2) * scale,
-    box.y + box.height / 2 + (y - PAGE / 2) * scale,
-  ]);
+  const places = seeds.map(
+    ([x, y]): Point => [
+      box.x + box.width / 2 + (x - PAGE / 2) * scale,
+      box.y + box.height / 2 + (y - PAGE / 2) * scale,
+    ],
+  );
   const acts: Record<string, () => Promise<void>> = {
     idle: () => page.waitForTimeout(1000),
     hovering: async () => {
@@ -144,7 +146,8 @@ const forgetTasks = (page: Page): Promise<void> =>
 
 async function toldTasks(page: Page, what: string): Promise<void> {
   const tasks = await page.evaluate(() => [...(window as unknown as Watched).longTasks]);
-  const most = tasks.length > 0 ? `longest ${Math.max(...tasks).toFixed(0)} ms, ${tasks.length} over` : "none over";
+  const most =
+    tasks.length > 0 ? `longest ${Math.max(...tasks).toFixed(0)} ms, ${tasks.length} over` : "none over";
   console.log(`  tasks ${what.padEnd(9)} ${most} ${AIMS.task} ms`);
 }
 

@@ -3,6 +3,7 @@
  * from one to the other. Good continuation is what makes people see one line with a gap rather than two lines
  * (Wertheimer, 1923); the curve is the cubic that carries on both directions, after the "hobby" spline's handles.
  */
+import Flatbush from "flatbush";
 import { derivativeAt, flatten, reversed } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import type { Line } from "./segments.ts";
@@ -19,8 +20,6 @@ export interface EndPoint {
   readonly line: number;
   /** How far the line runs back before it meets another, page units. */
   readonly tail: number;
-  /** How its direction turns along the way, radians a page unit; positive to the right on the page. */
-  readonly curvature: number;
 }
 
 /** Two ends that face one another, by their numbers. `sure` is false where both lines touch nothing: then room decides. */
@@ -45,7 +44,10 @@ export function onwardFrom({ points }: Pick<Line, "points">, start: boolean): Po
   return [0, 0];
 }
 
-/** How a line turns towards one of its ends, seen over the last `length` page units of it. */
+/**
+ * How a line turns towards one of its ends, seen over the last `length` page units of it: radians a page unit, positive
+ * to the right on the page.
+ */
 export function curvatureAt({ points }: Pick<Line, "points">, start: boolean, length: number): number {
   const flat = flatten(start ? reversed(points) : points, length / 50);
   const n = flat.length;
@@ -62,9 +64,13 @@ export function curvatureAt({ points }: Pick<Line, "points">, start: boolean, le
 
 /** Pairs of ends no farther apart than `reach`, each end in one pair at most. */
 export function facingPairs(ends: readonly EndPoint[], reach: number): FacingPair[] {
+  if (ends.length === 0) return [];
   const best = ends.map(() => ({ partner: -1, cost: Infinity }));
+  const index = indexOf(ends);
   for (let a = 0; a < ends.length; a++) {
-    for (let b = a + 1; b < ends.length; b++) {
+    const [x, y] = ends[a].at;
+    const near = index.search(x - reach, y - reach, x + reach, y + reach, (b) => b > a);
+    for (const b of near.sort((p, q) => p - q)) {
       const cost = costOf(ends[a], ends[b], reach);
       if (cost < best[a].cost) best[a] = { partner: b, cost };
       if (cost < best[b].cost) best[b] = { partner: a, cost };
@@ -75,6 +81,13 @@ export function facingPairs(ends: readonly EndPoint[], reach: number): FacingPai
     const apart = ends[a].line !== ends[partner].line;
     return [{ a, b: partner, sure: !(apart && ends[a].floating && ends[partner].floating) }];
   });
+}
+
+function indexOf(ends: readonly EndPoint[]): Flatbush {
+  const index = new Flatbush(ends.length);
+  for (const { at } of ends) index.add(at[0], at[1], at[0], at[1]);
+  index.finish();
+  return index;
 }
 
 /** Distance, lengthened by how far the ends point past one another; Infinity where they do not face. */

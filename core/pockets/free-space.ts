@@ -17,8 +17,9 @@ import { gateWidths, roomsOf } from "./gate-widths.ts";
 import { isInk } from "./ink-regions.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { regionsOf } from "./pockets.ts";
-import { arcToWall, firstWall, gateAhead, MOST_ASTRAY } from "./stopping-short.ts";
+import { arcToWall, gateAhead, MOST_ASTRAY } from "./stopping-short.ts";
 import { nextInTriangle, previousInTriangle, type Triangulation, triangulate } from "./triangulation.ts";
+import { Walls } from "./walls.ts";
 
 /** How many times wider than a gate the areas on both its sides must be for it to be an opening. */
 const ROOM_AT_END = 2.6;
@@ -48,8 +49,7 @@ export interface FreeSpace {
   readonly smooth: ReadonlyMap<number, readonly number[]>;
   /** 1 for triangles filled with ink. */
   readonly solid: Uint8Array;
-  /** Pairs of vertices: the pieces of the lines. */
-  readonly walls: Int32Array;
+  readonly walls: Walls;
 }
 
 /** A gate hangs on an end when a line that meets others stops there, or when two ends face one another. */
@@ -79,13 +79,14 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
       smooth.set(e, bridge);
     }
   });
+  const walls = new Walls(vertices.xy, vertices.wanted);
   const paired = new Set(passages.flat().map((e) => mesh.triangles[e]));
   for (const { vertex, kind, onward, tail, curvature } of reading.ends) {
     const v = vertices.ids[vertex];
     if (kind !== ENDS.anchored || v < 0 || paired.has(v)) continue;
     const e = gateAhead(mesh, leaving.get(v) ?? [], vertices, width, narrowest, onward);
     if (e < 0 || width[e] > tail * TAILS_AHEAD) continue;
-    const bridge = arcToWall(vertices, v, onward, curvature, MOST_ASTRAY * width[e]);
+    const bridge = arcToWall(vertices, walls, v, onward, curvature, MOST_ASTRAY * width[e]);
     for (const half of [e, mesh.twins[e]]) {
       roomNeeded[half] = ROOM_AHEAD;
       if (bridge) smooth.set(half, bridge);
@@ -101,7 +102,7 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
     roomNeeded,
     smooth,
     solid,
-    walls: vertices.wanted,
+    walls,
   };
 }
 
@@ -234,13 +235,13 @@ function clearBridge(space: FreeSpace, e: number, from: Point, to: Point): reado
 /** How much of a bridge at either end may touch lines: it begins and ends on them. */
 const TOUCH = 0.02;
 
-function crossesWall({ xy, walls }: FreeSpace, bridge: readonly number[]): boolean {
+function crossesWall({ walls }: FreeSpace, bridge: readonly number[]): boolean {
   const count = (bridge.length - 2) / 6;
   const pieces = 8 * count;
   for (let k = 0; k < pieces; k++) {
     const p = pointAt(bridge, Math.max(TOUCH, k / 8));
     const q = pointAt(bridge, Math.min(count - TOUCH, (k + 1) / 8));
-    if (firstWall(xy, walls, -1, p, q) < Infinity) return true;
+    if (walls.first(p, q) < Infinity) return true;
   }
   return false;
 }

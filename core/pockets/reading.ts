@@ -83,7 +83,7 @@ interface LineEnd extends LooseEnd {
 }
 
 /** Open ends of ink with their vertices in the map, those that meet other lines too. */
-function endsOfInk(map: PlanarMap, reach: number): LineEnd[] {
+function endsOfInk(map: PlanarMap): LineEnd[] {
   const { lines, joins, ends, noding } = map;
   const found: LineEnd[] = [];
   lines.forEach(({ id, points, closed, bridge }, line) => {
@@ -96,8 +96,7 @@ function endsOfInk(map: PlanarMap, reach: number): LineEnd[] {
       const met = ends.met[2 * line + (start ? 0 : 1)] || !isBare(map, h);
       const at = pointAt(points, start ? 0 : curveCount(points));
       const tail = met ? 0 : tailLength(map, line, start);
-      const curvature = curvatureAt(lines[line], start, Math.min(tail, reach));
-      const end = { met, at, onward: onwardFrom(lines[line], start), floating, line, tail, curvature };
+      const end = { met, at, onward: onwardFrom(lines[line], start), floating, line, tail };
       found.push({ at, line: id, start, vertex: originOf(noding, h), end });
     }
   });
@@ -136,14 +135,14 @@ export interface Gaps {
 }
 
 export function gapsOf(map: PlanarMap, reach: number): Gaps {
-  const ends = endsOfInk(map, reach);
+  const ends = endsOfInk(map);
   const loose = ends.filter(({ end }) => !end.met);
-  const kinds = loose.map(({ vertex, end }) => ({
+  const kinds = loose.map(({ vertex, start, end }) => ({
     vertex,
     kind: end.floating ? ENDS.floating : ENDS.anchored,
     onward: end.onward,
     tail: end.tail,
-    curvature: end.curvature,
+    curvature: curvatureAt(map.lines[end.line], start, Math.min(end.tail, reach)),
   }));
   const pairs = facingPairs(
     ends.map(({ end }) => end),

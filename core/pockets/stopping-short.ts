@@ -2,6 +2,7 @@
 import type { Point } from "../geometry/point.ts";
 import type { Vertices } from "./free-vertices.ts";
 import { nextInTriangle, type Triangulation } from "./triangulation.ts";
+import type { Walls } from "./walls.ts";
 
 /** Straight means within this angle. */
 const AHEAD = Math.cos((40 * Math.PI) / 180);
@@ -42,7 +43,8 @@ export const MOST_ASTRAY = 1.8;
  * undefined where it meets none within `most` page units.
  */
 export function arcToWall(
-  { xy, wanted }: Vertices,
+  { xy }: Vertices,
+  walls: Walls,
   v: number,
   [dx, dy]: Point,
   curvature: number,
@@ -60,7 +62,7 @@ export function arcToWall(
   for (let k = 1; k <= ARC_STEPS; k++) {
     const length = (most * k) / ARC_STEPS;
     const next = along(length);
-    const hit = firstWall(xy, wanted, v, last, next);
+    const hit = walls.first(last, next, v);
     if (hit < Infinity) return arcChain(from, start, curvature, (most * (k - 1 + hit)) / ARC_STEPS, along);
     last = next;
   }
@@ -85,27 +87,4 @@ function arcChain(
     to[1] - handle * Math.sin(end),
     ...to,
   ];
-}
-
-/** Where on the way from p to q the first line stands, as a part of the way; Infinity where none does. */
-export function firstWall(xy: Float64Array, wanted: Int32Array, v: number, p: Point, q: Point): number {
-  let first = Infinity;
-  const ex = q[0] - p[0];
-  const ey = q[1] - p[1];
-  for (let k = 0; k < wanted.length; k += 2) {
-    const a = wanted[k];
-    const b = wanted[k + 1];
-    if (a === v || b === v) continue;
-    const ax = xy[2 * a] - p[0];
-    const ay = xy[2 * a + 1] - p[1];
-    const bx = xy[2 * b] - p[0];
-    const by = xy[2 * b + 1] - p[1];
-    const sideA = ex * ay - ey * ax;
-    const sideB = ex * by - ey * bx;
-    if (sideA > 0 === sideB > 0) continue;
-    const t = sideA / (sideA - sideB);
-    const hit = ((ax + t * (bx - ax)) * ex + (ay + t * (by - ay)) * ey) / (ex * ex + ey * ey);
-    if (hit >= 0 && hit <= 1 && hit < first) first = hit;
-  }
-  return first;
 }
