@@ -34,7 +34,7 @@ const LARGE = 20.5;
 const largeUnderInk = (pockets: readonly Pocket[]): number =>
   pockets.filter(({ area, hidden }) => hidden && area > LARGE).length;
 
-/** How many pairs of pockets border one another. */
+/** How many pairs of pockets border one another, each counted from both sides. */
 const neighbours = (pockets: readonly Pocket[]): number =>
   pockets.reduce((sum, { borders }) => sum + new Set(borders.map(({ neighbour }) => neighbour)).size, 0);
 

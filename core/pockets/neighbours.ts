@@ -2,21 +2,30 @@
 import { flatten } from "../geometry/cubic.ts";
 import type { Pocket } from "./pockets.ts";
 
-/** For each pocket the indices of its neighbours, the one with the longest common border first. */
-export function longestNeighbours(pockets: readonly Pocket[]): number[][] {
-  const indexOf = new Map(pockets.map(({ key }, index) => [key, index]));
-  const shared = pockets.map(() => new Map<number, number>());
-  const add = (a: number, b: number, length: number) => shared[a].set(b, (shared[a].get(b) ?? 0) + length);
-  pockets.forEach(({ borders }, index) => {
-    for (const { neighbour, chain } of borders) {
-      const other = indexOf.get(neighbour);
-      if (other === undefined) continue;
-      const length = lengthOf(chain);
-      add(index, other, length);
-      add(other, index, length);
-    }
+/** Indices of the pockets that border on one, the one with the longest common border first. */
+export function longestNeighbours(pockets: readonly Pocket[], index: number): number[] {
+  const beyond = neighboursOf(pockets)(index);
+  const shared = new Map<number, number>();
+  pockets[index].borders.forEach(({ chain }, k) => {
+    if (beyond[k] >= 0) shared.set(beyond[k], (shared.get(beyond[k]) ?? 0) + lengthOf(chain));
   });
-  return shared.map((lengths) => [...lengths].sort((a, b) => b[1] - a[1]).map(([index]) => index));
+  return [...shared].sort((a, b) => b[1] - a[1]).map(([other]) => other);
+}
+
+const known = new WeakMap<readonly Pocket[], (index: number) => Int32Array>();
+
+/** For each border of a pocket the index of the pocket beyond, or -1 where there is none. */
+export function neighboursOf(pockets: readonly Pocket[]): (index: number) => Int32Array {
+  const before = known.get(pockets);
+  if (before) return before;
+  const place = new Map(pockets.map(({ key }, index) => [key, index]));
+  const found: (Int32Array | undefined)[] = [];
+  const at = (index: number): Int32Array => {
+    found[index] ??= Int32Array.from(pockets[index].borders, ({ neighbour }) => place.get(neighbour) ?? -1);
+    return found[index];
+  };
+  known.set(pockets, at);
+  return at;
 }
 
 function lengthOf(chain: readonly number[]): number {

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { readSvg } from "../formats/svg-read.ts";
-import { curveCount, flatten, pointAt } from "../geometry/cubic.ts";
+import { curveCount, flatten, pointAt, reversed } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { closestOnSegment } from "../geometry/segment.ts";
@@ -229,9 +229,10 @@ describe("pockets", () => {
         { strict: true },
       ),
     );
-    const [a, b] = halves.sort((one, other) => one.key - other.key);
+    const [a, b] = halves;
     expect(a.borders.map(({ neighbour }) => neighbour)).toEqual([b.key]);
-    expect(b.borders).toEqual([]);
+    expect(b.borders.map(({ neighbour }) => neighbour)).toEqual([a.key]);
+    expect(b.borders[0].chain).toEqual(reversed(a.borders[0].chain));
   });
 
   it("ignores hatching that encloses nothing", () => {

@@ -12,15 +12,15 @@ import { type InkRegion, isInk } from "./ink-regions.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { inkWidthAt, type Line } from "./segments.ts";
-import { grownCycle, seamStrips } from "./trapping.ts";
+import { grownCycle, seamStrip } from "./trapping.ts";
 
 /** A stretch of outline shared with another pocket, as a chain of cubics. */
 export interface Border {
   /** Key of the neighbour. */
   readonly neighbour: number;
   readonly chain: readonly number[];
-  /** Across a bridge: how each of the two colours may run on under the other (see seams.ts). */
-  readonly strips?: ReturnType<typeof seamStrips>;
+  /** Across a bridge: what its colour covers where it runs on under the neighbour's (see trapping.ts). */
+  readonly strip?: readonly number[];
 }
 
 export interface Pocket {
@@ -41,7 +41,7 @@ export interface Pocket {
   readonly rings: readonly (readonly number[])[];
   /** Ids of the lines that bound it, joins left out. */
   readonly lines: readonly string[];
-  /** Borders with pockets of a higher key. */
+  /** What it shares with its neighbours. */
   readonly borders: readonly Border[];
   /** Ribbons within it along bridges beyond which colour of a part behind goes on (see hems.ts); they wind backwards. */
   readonly hems: readonly (readonly number[])[];
@@ -140,7 +140,7 @@ export class PocketReader {
       lines: [...new Set(runs.map(({ line }) => line))]
         .filter((line) => !map.joins.has(line))
         .map((line) => map.lines[line].id),
-      borders: this.bordersOf(faced, cycles, key),
+      borders: this.bordersOf(faced, cycles),
       hems: this.hemsOf(faced, cycles, rings),
       runsUnder: this.meeting(faced, cycles, "front"),
       hidden: this.underInk(parts, rings, area, seed),
@@ -157,20 +157,20 @@ export class PocketReader {
     if (same) return before;
     return {
       ...before,
-      pocket: { ...pocket, borders: this.bordersOf(faced, cycles, pocket.key - this.base) },
+      pocket: { ...pocket, borders: this.bordersOf(faced, cycles) },
       across: acrossOf(faced, cycles),
     };
   }
 
-  private bordersOf(faced: FacedMap, cycles: readonly number[][], key: number): Border[] {
+  private bordersOf(faced: FacedMap, cycles: readonly number[][]): Border[] {
     return cycles.flatMap((cycle) => {
       const runs = runsOf(faced, cycle, true);
       const pieces = this.cutter.pieces(runs);
       return runs.flatMap(({ beyond, line }, i): Border[] => {
-        if (beyond <= key) return [];
+        if (beyond < 0) return [];
         const border = { neighbour: this.base + beyond, chain: pieces[i] };
         const bare = this.isBare(line) && pieces[i].length >= 8;
-        return [bare ? { ...border, strips: seamStrips(this.map, line, pieces[i]) } : border];
+        return [bare ? { ...border, strip: seamStrip(this.map, line, pieces[i]) } : border];
       });
     });
   }

@@ -108,15 +108,11 @@ const turnOf = ([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point): number =>
   (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
 
 /**
- * Where a bridge, and no ink, parts two colours, the one painted first runs on under the other: strips across the
- * bridge, into the neighbour beyond it and back into the pocket itself, as closed chains of cubics that wind as
- * outlines do.
+ * Where a bridge, and no ink, parts two colours, the one painted first runs on under the other: a strip across the
+ * bridge into the neighbour beyond it, as a closed chain of cubics that winds as outlines do. `piece` is the bridge as it
+ * runs along the pocket's outline.
  */
-export function seamStrips(
-  map: PlanarMap,
-  line: number,
-  piece: readonly number[],
-): readonly [forth: number[], back: number[]] {
+export function seamStrip(map: PlanarMap, line: number, piece: readonly number[]): number[] {
   const points = prolonged(map, pointsOf(piece, map.lattice.tolerance));
   const outward = points.map((at, i) => outwardAt(points[i - 1] ?? at, at, points[i + 1] ?? at));
   const reach = (at: Point, [dx, dy]: Point) => roomAlong(map, line, at, [dx, dy]);
@@ -124,9 +120,7 @@ export function seamStrips(
   const home = points.map((at, i) => reach(at, [-outward[i][0], -outward[i][1]]));
   const side = (ways: readonly number[]) =>
     points.map(([x, y], i): Point => [x + outward[i][0] * ways[i], y + outward[i][1] * ways[i]]);
-  const half = (ways: readonly number[]) => ways.map((way) => way / 2);
-  const minus = (ways: readonly number[]) => ways.map((way) => -way);
-  return [ringBetween(side(out), side(minus(half(home)))), ringBetween(side(half(out)), side(minus(home)))];
+  return ringBetween(side(out), side(home.map((way) => -way / 2)));
 }
 
 /** The points of a bridge, and one more at each end as far as colour runs into the ink of a shape there. */

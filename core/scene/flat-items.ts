@@ -2,9 +2,10 @@
 import type { Drawing, FlatShape, Pour } from "../drawing/drawing.ts";
 import { diagonal } from "../geometry/point.ts";
 import type { Matches } from "../pockets/anchors.ts";
-import type { Pocket } from "../pockets/pockets.ts";
+import { neighboursOf } from "../pockets/neighbours.ts";
+import type { Border, Pocket } from "../pockets/pockets.ts";
 import type { Chain, Item } from "./items.ts";
-import { keeper, sameList } from "./kept.ts";
+import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 /** Two colours overlap by this part of the page's diagonal where they meet, hidden under the later one. */
@@ -67,18 +68,16 @@ function pourItems(
   });
   poured.sort((a, b) => a.pour.rank - b.pour.rank);
   const width = diagonal(page.box) * SEAM;
-  const place = new Int32Array(pockets.length).fill(-1);
+  const turn = new Int32Array(pockets.length).fill(-1);
   poured.forEach(({ index }, at) => {
-    place[index] = at;
+    turn[index] = at;
   });
-  const borders = bordersOf(pockets);
+  const neighbours = neighboursOf(pockets);
   return poured.map(({ index, pour: { id, rank, paint } }, at) => {
-    const isLater = ({ other }: Underlap) => place[other] > at;
+    const beyond = neighbours(index);
+    const isLater = (border: number) => turn[beyond[border]] > at;
     const tone = toneOf(paint!);
-    return {
-      rank,
-      item: pourItem(pockets[index], { id, tone, width, borders: borders[index], isLater }),
-    };
+    return { rank, item: pourItem(pockets[index], { id, tone, width, isLater }) };
   });
 }
 
@@ -88,16 +87,13 @@ interface Poured {
   readonly tone: Tone;
   /** Of its seam, in page units. */
   readonly width: number;
-  readonly borders: readonly Underlap[];
-  /** Whether the pocket beyond a border is painted later: then its colour runs on under that one's. */
-  readonly isLater: (border: Underlap) => boolean;
+  /** Whether the pocket beyond a border, by its number, is painted later: then its colour runs on under that one's. */
+  readonly isLater: (border: number) => boolean;
 }
 
 interface KeptPour extends Omit<Poured, "isLater"> {
-  readonly later: number;
-  /** Lines, and where no ink hides a border strips. */
-  readonly chains: readonly Chain[];
-  readonly strips: readonly Chain[];
+  /** The borders whose neighbours are painted later. */
+  readonly under: readonly Border[];
   readonly item: Item;
 }
 
@@ -106,76 +102,39 @@ const pouredItems = new WeakMap<Pocket, KeptPour>();
 /** Made anew only where what it is made of has changed: there may be thousands. */
 function pourItem(pocket: Pocket, of: Poured): Item {
   const before = pouredItems.get(pocket);
-  const later = laterOf(of);
-  const { id, tone, width, borders } = of;
+  const { id, tone, width, isLater } = of;
   const same = before?.id === id && before.tone === tone && before.width === width;
-  if (same && before.borders === borders && before.later === later) return before.item;
-  const under = borders.filter(of.isLater);
-  const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
-  const chains = pocket.runsUnder.length > 0 ? [...lines, ...pocket.runsUnder] : lines;
-  const strips = under.flatMap(({ strip }) => (strip ? [strip] : []));
-  const kept = same && sameList(before.chains, chains) && sameList(before.strips, strips);
-  const item = kept ? before.item : itemOf(pocket, of, chains, strips);
-  pouredItems.set(pocket, { id, tone, width, borders, later, chains, strips, item });
+  if (same && holds(pocket.borders, isLater, before.under)) return before.item;
+  const under = pocket.borders.filter((_, border) => isLater(border));
+  const item = itemOf(pocket, of, under);
+  pouredItems.set(pocket, { id, tone, width, under, item });
   return item;
 }
 
-/** Numbers that doubles hold exactly have so many bits. */
-const BITS = 53;
-
-/** A bit for each border with a later neighbour; no number where there are too many borders. */
-function laterOf({ borders, isLater }: Poured): number {
-  if (borders.length > BITS) return Number.NaN;
-  let later = 0;
-  let bit = 1;
-  for (const border of borders) {
-    if (isLater(border)) later += bit;
-    bit *= 2;
-  }
-  return later;
+/** Whether the borders that run under a later pocket are these. */
+function holds(borders: readonly Border[], isLater: Poured["isLater"], under: readonly Border[]): boolean {
+  let met = 0;
+  for (let k = 0; k < borders.length; k++) if (isLater(k) && under[met++] !== borders[k]) return false;
+  return met === under.length;
 }
 
-const itemOf = (
+function itemOf(
   pocket: Pocket,
-  { id, tone, width }: Poured,
-  chains: readonly Chain[],
-  strips: readonly Chain[],
-): Item => ({
-  id,
-  says: { is: "pour", at: pocket.seed },
-  area: {
-    kind: "region",
-    chains: strips.length > 0 ? [...pocket.cover, ...strips] : pocket.cover,
-    evenOdd: false,
-  },
-  paint: { kind: "tone", tone },
-  effects: chains.length > 0 ? { seam: { chains, width } } : NO_EFFECTS,
-});
-
-/** A border seen from one of its pockets: a hairline of it, or where no ink hides it a strip, runs on under the other. */
-interface Underlap {
-  /** Number of the pocket beyond. */
-  readonly other: number;
-  readonly chain: Chain;
-  readonly strip?: Chain;
-}
-
-const known = new WeakMap<readonly Pocket[], Underlap[][]>();
-
-/** The borders of each pocket with its neighbours; the same pockets give the same. */
-function bordersOf(pockets: readonly Pocket[]): Underlap[][] {
-  const before = known.get(pockets);
-  if (before) return before;
-  const byKey = new Map(pockets.map(({ key }, index) => [key, index]));
-  const found = pockets.map((): Underlap[] => []);
-  pockets.forEach(({ borders }, index) => {
-    for (const { neighbour, chain, strips } of borders) {
-      const other = byKey.get(neighbour);
-      if (other === undefined) continue;
-      found[index].push({ other, chain, strip: strips?.[0] });
-      found[other].push({ other: index, chain, strip: strips?.[1] });
-    }
-  });
-  known.set(pockets, found);
-  return found;
+  { id, tone, width }: Omit<Poured, "isLater">,
+  under: readonly Border[],
+): Item {
+  const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
+  const chains = pocket.runsUnder.length > 0 ? [...lines, ...pocket.runsUnder] : lines;
+  const strips = under.flatMap(({ strip }) => (strip ? [strip] : []));
+  return {
+    id,
+    says: { is: "pour", at: pocket.seed },
+    area: {
+      kind: "region",
+      chains: strips.length > 0 ? [...pocket.cover, ...strips] : pocket.cover,
+      evenOdd: false,
+    },
+    paint: { kind: "tone", tone },
+    effects: chains.length > 0 ? { seam: { chains, width } } : NO_EFFECTS,
+  };
 }

@@ -1,4 +1,5 @@
 /** What can be done with openings: bridge them for good, or leave them open. */
+import { createSelector } from "reselect";
 import { declineOpenings, reconsiderOpenings } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { drawingOfPart, inPart } from "#core/drawing/parts.ts";
@@ -7,19 +8,22 @@ import type { Desk } from "../store/desk-state.ts";
 import { bridgeEdit } from "./bridge-edit.ts";
 import { freshGaps } from "./fresh-gaps.ts";
 
+const openingsOf = ({ gaps }: Pick<Desk, "gaps">) => gaps.openings;
+const drawingOf = ({ drawing }: Pick<Desk, "drawing">) => drawing;
+
 /** Openings by what the drawing makes of them; indices into the list of all. */
-export function sortOpenings({ gaps, drawing }: Pick<Desk, "gaps" | "drawing">) {
+export const sortOpenings = createSelector([openingsOf, drawingOf], (openings, drawing) => {
   const closed: number[] = [];
   const open: number[] = [];
   const declined: number[] = [];
-  gaps.openings.forEach((opening, i) => {
+  openings.forEach((opening, i) => {
     const own = drawingOfPart(drawing, opening.part);
     if (isDeclined(own, opening)) declined.push(i);
     else if (isReached(own, opening)) closed.push(i);
     else open.push(i);
   });
   return { closed, open, declined };
-}
+});
 
 export function bridgeOpenings(desk: Desk, indices: readonly number[]): void {
   const { openings } = freshGaps(desk);

@@ -9,7 +9,6 @@ import { pocketCounts } from "./stats.ts";
 export function fillSpecksOf(desk: Desk): void {
   const { pockets, pourOf } = desk.derived;
   const { pours } = desk.drawing;
-  const neighbours = longestNeighbours(pockets);
   const paintOf = (index: number): Paint | null => {
     const id = pourOf[index];
     return id === undefined ? null : (pours[id]?.paint ?? null);
@@ -17,7 +16,7 @@ export function fillSpecksOf(desk: Desk): void {
   const { specks } = pocketCounts(desk);
   const targets = pourTargets(desk.drawing, desk.derived, specks);
   const filled = specks.flatMap((index, i): OnePour[] => {
-    const source = neighbours[index].find((other) => paintOf(other));
+    const source = longestNeighbours(pockets, index).find((other) => paintOf(other));
     return source === undefined ? [] : [{ target: targets[i], paint: paintOf(source) }];
   });
   if (filled.length > 0) desk.edit(fillSpecks(filled));

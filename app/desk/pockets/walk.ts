@@ -39,7 +39,7 @@ function nextIn(pockets: readonly Pocket[], current: number, [x, y]: Point, [dx,
 /** Like "Pocket 12 of 44, Frond 1 darker, touches Potting soil base and 2 uncoloured". */
 export function describePocket(desk: Desk, index: number): string {
   const { pockets } = desk.derived;
-  const touched = longestNeighbours(pockets)[index].map((other) => colourOf(desk, other));
+  const touched = longestNeighbours(pockets, index).map((other) => colourOf(desk, other));
   const bare = touched.filter((colour) => colour === BARE).length;
   const colours = [...new Set(touched.filter((colour) => colour !== BARE))];
   if (bare > 0) colours.push(`${bare} ${BARE}`);

@@ -35,7 +35,12 @@ function holdsAnything(name: SheetName, { drawing }: Desk): boolean {
   const { pours, flatShapes, shades, strokes, inkShapes } = drawing;
   const tables = { flats: [pours, flatShapes], shade: [shades], ink: [strokes, inkShapes] };
   const own: readonly object[] = name in tables ? tables[name as keyof typeof tables] : [];
-  return own.some((table) => Object.keys(table).length > 0);
+  return own.some(hasEntries);
+}
+
+function hasEntries(table: object): boolean {
+  for (const _ in table) return true;
+  return false;
 }
 
 function Slab({ name }: { name: SheetName }) {

@@ -1,6 +1,7 @@
 /** Lines: drawing, tidying, trimming, bending and arranging them. */
 
-import type { Table } from "#core/drawing/drawing.ts";
+import { createSelector } from "reselect";
+import type { Drawing, Table } from "#core/drawing/drawing.ts";
 import { chooseLine } from "../lines/choose-line.ts";
 import { ReadingPanel } from "../lines/reading-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
@@ -16,7 +17,7 @@ export const linesStage: Stage = {
   name: "Lines",
   sheet: "ink",
   tools: [drawTool, tidyTool, trimTool, bendTool, arrangeTool, lookTool],
-  figure: ({ drawing }) => countLines(lineCount(drawing.strokes), lineCount(drawing.inkShapes)),
+  figure: ({ drawing }) => lineFigure(drawing),
   keys: "Brackets choose lines, arrows move what is chosen.",
   Panel: ReadingPanel,
   nextSnag: nextPocketSnag,
@@ -29,6 +30,11 @@ export const linesStage: Stage = {
 
 const lineCount = (table: Table<{ readonly echo?: unknown }>): number =>
   Object.values(table).filter(({ echo }) => !echo).length;
+
+const lineFigure = createSelector(
+  [({ strokes }: Drawing) => strokes, ({ inkShapes }: Drawing) => inkShapes],
+  (strokes, inkShapes) => countLines(lineCount(strokes), lineCount(inkShapes)),
+);
 
 function countLines(strokes: number, shapes: number): string {
   if (shapes > 0) return strokes + shapes === 1 ? "1 line" : `${strokes + shapes} lines`;
