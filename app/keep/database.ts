@@ -2,14 +2,14 @@
 import Dexie, { type EntityTable, type Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { type Step, upgradedHistory } from "#core/drawing/history.ts";
+import { type Packed, pack } from "#core/drawing/packed.ts";
 import { VERSION } from "#core/drawing/upgrade.ts";
 
+/** What the drawer shows of a drawing, and how far it is; light, since every step writes it anew. */
 export interface DrawingRow {
   readonly id: string;
   readonly name: string;
   readonly changedAt: number;
-  /** The drawing before the first kept step. */
-  readonly base: Drawing;
   /** How many kept steps are done; later ones can be redone. */
   readonly cursor: number;
   /** Grows with every write, so that two tabs cannot overwrite one another unseen. */
@@ -20,6 +20,12 @@ export interface DrawingRow {
   readonly deletedAt?: number;
 }
 
+/** A drawing before the first kept step. */
+export interface BaseRow {
+  readonly id: string;
+  readonly base: Packed<Drawing>;
+}
+
 export interface StepRow {
   readonly drawing: string;
   readonly index: number;
@@ -28,6 +34,7 @@ export interface StepRow {
 
 class FernDatabase extends Dexie {
   drawings!: EntityTable<DrawingRow, "id">;
+  bases!: EntityTable<BaseRow, "id">;
   steps!: Table<StepRow, [string, number]>;
 
   constructor() {
@@ -43,19 +50,33 @@ class FernDatabase extends Dexie {
     this.version(3).upgrade(note(2));
     this.version(4).upgrade(async (change) => {
       note(3)();
-      const drawings = change.table<DrawingRow>("drawings");
+      const drawings = change.table<WholeRow>("drawings");
       const steps = change.table<StepRow>("steps");
       for (const row of await drawings.toArray()) await upgradeRow(row, had, drawings, steps);
       had = VERSION;
     });
+    this.version(5)
+      .stores({ bases: "id" })
+      .upgrade(async (change) => {
+        const drawings = change.table<DrawingRow>("drawings");
+        for (const { base, ...row } of await change.table<WholeRow>("drawings").toArray()) {
+          await change.table<BaseRow>("bases").put({ id: row.id, base: pack(base) });
+          await drawings.put(row);
+        }
+      });
   }
+}
+
+/** Up to version 4 a row held its drawing. */
+export interface WholeRow extends DrawingRow {
+  readonly base: Drawing;
 }
 
 /** A row and its steps in the form of now; where its steps make no sense it keeps the drawing and loses the way to it. */
 async function upgradeRow(
-  row: DrawingRow,
+  row: WholeRow,
   version: number,
-  drawings: Table<DrawingRow>,
+  drawings: Table<WholeRow>,
   steps: Table<StepRow>,
 ): Promise<void> {
   const rows = await steps.where("drawing").equals(row.id).sortBy("index");

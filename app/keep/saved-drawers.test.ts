@@ -5,12 +5,12 @@ import Dexie from "dexie";
 import { afterEach, describe, expect, it } from "vitest";
 import { redo, undo } from "#core/drawing/history.ts";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
-import type { DrawingRow, StepRow } from "./database.ts";
+import type { StepRow, WholeRow } from "./database.ts";
 import { database } from "./database.ts";
 import { openDrawing } from "./shelf.ts";
 
 interface SavedDrawer {
-  readonly drawings: readonly DrawingRow[];
+  readonly drawings: readonly WholeRow[];
   readonly steps: readonly StepRow[];
 }
 
@@ -34,7 +34,7 @@ describe("drawers of earlier versions", () => {
     await Dexie.delete("fern-pocket");
   });
 
-  it.each([1, 2, 3])("version %i: the drawing is as it was, and so is each step", async (version) => {
+  it.each([1, 2, 3, 4])("version %i: the drawing is as it was, and so is each step", async (version) => {
     const drawer = saved(version);
     await keptByVersion(version, drawer);
     await database.open();

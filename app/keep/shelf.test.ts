@@ -123,7 +123,7 @@ describe("the shelf", () => {
     await database.delete();
     const first = new Dexie("fern-pocket");
     first.version(1).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
-    const { nibs: _, flatShapes: __, ...base } = row.base;
+    const { nibs: _, flatShapes: __, ...base } = drawing();
     await first.table("drawings").add({ ...row, base: { ...base, ink: "#102030" } });
     first.close();
     await database.open();
@@ -147,5 +147,6 @@ describe("the shelf", () => {
     await deleteDrawing(id);
     await clearDeleted(Date.now() + 2 * 24 * 3600 * 1000);
     expect(await database.steps.where("drawing").equals(id).count()).toBe(0);
+    expect(await database.bases.get(id)).toBeUndefined();
   });
 });

@@ -5,6 +5,7 @@
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { beginHistory, type History, replay, type Step } from "#core/drawing/history.ts";
 import { newId } from "#core/drawing/new-id.ts";
+import { pack, unpack } from "#core/drawing/packed.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type DrawingRow, database } from "./database.ts";
@@ -19,24 +20,33 @@ export class KeepProblem extends Error {
   }
 }
 
-const onlyInMemory = new Map<string, DrawingRow>();
-/** What has become of them, for as long as the page is open. */
-const inMemoryHistories = new Map<string, History>();
+interface InMemory {
+  readonly row: DrawingRow;
+  readonly history: History;
+}
 
-export const keepInMemory = (id: string, history: History): void => {
-  inMemoryHistories.set(id, history);
+const onlyInMemory = new Map<string, InMemory>();
+
+export function keepInMemory(id: string, history: History): void {
+  const held = onlyInMemory.get(id);
+  if (held) onlyInMemory.set(id, { ...held, history });
+}
+
+const changeInMemory = (id: string, { row, history }: InMemory, change: Partial<DrawingRow>): void => {
+  onlyInMemory.set(id, { history, row: { ...row, ...change } });
 };
 
 /** The drawing's lines alone, for a drawer that has not seen it opened yet. */
 export const plainThumbnail = (drawing: Drawing): string => writeSvg(sceneOf(drawing, derive(drawing, [])));
 
 export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kept }> {
+  const inMemory = [...onlyInMemory.values()].map(({ row }) => row);
   try {
     const rows = await database.drawings.orderBy("changedAt").reverse().toArray();
     const kept = rows.filter(({ deletedAt }) => deletedAt === undefined);
-    return { rows: [...onlyInMemory.values(), ...kept], storage: "browser" };
+    return { rows: [...inMemory, ...kept], storage: "browser" };
   } catch {
-    return { rows: [...onlyInMemory.values()], storage: "memory" };
+    return { rows: inMemory, storage: "memory" };
   }
 }
 
@@ -49,17 +59,20 @@ export async function addDrawing(
     id: newId(),
     name: drawing.name,
     changedAt: Date.now(),
-    base: drawing,
     cursor: 0,
     revision: 0,
     thumbnail,
     strokes: Object.keys(drawing.strokes).length,
   };
+  const { drawings, bases } = database;
   try {
-    await database.drawings.add(row);
+    await database.transaction("rw", drawings, bases, async () => {
+      await drawings.add(row);
+      await bases.add({ id: row.id, base: pack(drawing) });
+    });
     return { id: row.id, kept: "browser" };
   } catch {
-    onlyInMemory.set(row.id, row);
+    onlyInMemory.set(row.id, { row, history: beginHistory(drawing) });
     return { id: row.id, kept: "memory" };
   }
 }
@@ -73,19 +86,23 @@ export interface Opened {
 export async function openDrawing(id: string): Promise<Opened | undefined> {
   const inMemory = onlyInMemory.get(id);
   if (inMemory) {
-    const history = inMemoryHistories.get(id) ?? beginHistory(inMemory.base);
-    const drawing = { ...history.drawing, name: inMemory.name };
+    const { row, history } = inMemory;
+    const drawing = { ...history.drawing, name: row.name };
     return { history: { ...history, drawing }, revision: 0, kept: "memory" };
   }
-  const row = await database.drawings.get(id);
-  if (!row || row.deletedAt !== undefined) return undefined;
-  const steps = await database.steps.where("drawing").equals(id).sortBy("index");
-  const history = replay(
-    { ...row.base, name: row.name },
-    steps.map(({ step }) => step),
-    row.cursor,
-  );
-  return { history, revision: row.revision, kept: "browser" };
+  const { drawings, bases, steps: table } = database;
+  return database.transaction("r", drawings, bases, table, async () => {
+    const row = await drawings.get(id);
+    const begun = await bases.get(id);
+    if (!row || !begun || row.deletedAt !== undefined) return undefined;
+    const steps = await table.where("drawing").equals(id).sortBy("index");
+    const history = replay(
+      { ...unpack(begun.base), name: row.name },
+      steps.map(({ step }) => step),
+      row.cursor,
+    );
+    return { history, revision: row.revision, kept: "browser" };
+  });
 }
 
 /** What a change leaves behind: steps from `from` on are replaced by `steps`, and `cursor` of them are done. */
@@ -126,32 +143,40 @@ function asKeepProblem(error: unknown): KeepProblem {
 
 export async function keepThumbnail(id: string, thumbnail: string): Promise<void> {
   const inMemory = onlyInMemory.get(id);
-  if (inMemory) onlyInMemory.set(id, { ...inMemory, thumbnail });
+  if (inMemory) changeInMemory(id, inMemory, { thumbnail });
   else await database.drawings.update(id, { thumbnail });
 }
 
 export async function renameDrawing(id: string, name: string): Promise<void> {
   const inMemory = onlyInMemory.get(id);
-  if (inMemory) onlyInMemory.set(id, { ...inMemory, name, base: { ...inMemory.base, name } });
+  if (inMemory) changeInMemory(id, inMemory, { name });
   else await database.drawings.update(id, { name });
 }
 
 /** A copy of a drawing with its history, named after it. */
 export async function duplicateDrawing(id: string): Promise<void> {
   const inMemory = onlyInMemory.get(id);
-  const row = inMemory ?? (await database.drawings.get(id));
-  if (!row) return;
-  const copy: DrawingRow = { ...row, id: newId(), name: `${row.name} copy`, changedAt: Date.now() };
+  const copyOf = (row: DrawingRow): DrawingRow => ({
+    ...row,
+    id: newId(),
+    name: `${row.name} copy`,
+    changedAt: Date.now(),
+  });
   if (inMemory) {
-    onlyInMemory.set(copy.id, copy);
-    const history = inMemoryHistories.get(id);
-    if (history) inMemoryHistories.set(copy.id, history);
+    const row = copyOf(inMemory.row);
+    onlyInMemory.set(row.id, { ...inMemory, row });
     return;
   }
-  await database.transaction("rw", database.drawings, database.steps, async () => {
-    const steps = await database.steps.where("drawing").equals(id).toArray();
-    await database.drawings.add(copy);
-    await database.steps.bulkAdd(steps.map((step) => ({ ...step, drawing: copy.id })));
+  const { drawings, bases, steps: table } = database;
+  await database.transaction("rw", drawings, bases, table, async () => {
+    const row = await drawings.get(id);
+    const begun = await bases.get(id);
+    if (!row || !begun) return;
+    const copy = copyOf(row);
+    const steps = await table.where("drawing").equals(id).toArray();
+    await drawings.add(copy);
+    await bases.add({ ...begun, id: copy.id });
+    await table.bulkAdd(steps.map((step) => ({ ...step, drawing: copy.id })));
   });
 }
 
@@ -170,8 +195,10 @@ export async function clearDeleted(now = Date.now()): Promise<void> {
   const old = await database.drawings
     .filter(({ deletedAt }) => deletedAt !== undefined && now - deletedAt > DAY_MS)
     .primaryKeys();
-  await database.transaction("rw", database.drawings, database.steps, async () => {
-    await database.drawings.bulkDelete(old);
-    await database.steps.where("drawing").anyOf(old).delete();
+  const { drawings, bases, steps } = database;
+  await database.transaction("rw", drawings, bases, steps, async () => {
+    await drawings.bulkDelete(old);
+    await bases.bulkDelete(old);
+    await steps.where("drawing").anyOf(old).delete();
   });
 }

@@ -4,7 +4,7 @@ import { diagonal } from "../geometry/point.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import { neighboursOf } from "../pockets/neighbours.ts";
 import type { Border, Pocket } from "../pockets/pockets.ts";
-import type { Chain, Item } from "./items.ts";
+import type { Item, Region } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
@@ -19,12 +19,11 @@ interface Ranked {
 /** The part whose flats they are. */
 export interface FlatsOf {
   readonly part: string;
-  /** Its region. */
-  readonly hides: readonly Chain[];
+  readonly region: Region;
 }
 
 export const flatItems = (drawing: Drawing, of: FlatsOf, derived: Derived, palette: Palette): Item[] =>
-  inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.hides, palette)).map(
+  inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.region, palette)).map(
     ({ item }) => item,
   );
 
@@ -36,17 +35,17 @@ const inOrder = (poured: readonly Ranked[], shapes: readonly Ranked[]): readonly
 
 const keptShape = keeper<FlatShape, Item>();
 
-const shapeItems = ({ flatShapes }: Drawing, region: readonly Chain[], { toneOf }: Palette): Ranked[] =>
+const shapeItems = ({ flatShapes }: Drawing, region: Region, { toneOf }: Palette): Ranked[] =>
   Object.values(flatShapes).map((shape) => {
     const { id, rank, name, outline, evenOdd, opacity, echo } = shape;
-    const clip = echo === "within" ? { clip: region } : NO_EFFECTS;
+    const clip = echo === "within" ? region() : undefined;
     const tone = toneOf(shape.paint);
-    const item = keptShape(shape, [tone, echo && region], () => ({
+    const item = keptShape(shape, [tone, clip], () => ({
       id,
       says: { is: "flat", echo },
       area: { kind: "region", chains: outline, evenOdd },
       paint: { kind: "tone", tone },
-      effects: opacity < 1 ? { ...clip, opacity } : clip,
+      effects: { ...(clip && { clip }), ...(opacity < 1 && { opacity }) },
       name,
     }));
     return { rank, item };

@@ -2,7 +2,7 @@
 import type { Drawing, InkShape, Nib, Profile, Stroke } from "../drawing/drawing.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { isPlain, profileOf } from "../lines/profile.ts";
-import type { Chain, Effects, Item } from "./items.ts";
+import type { Chain, Effects, Item, Region } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
@@ -12,19 +12,19 @@ const lists = keeper<Drawing["strokes"], Item[]>();
 /** Ink is the largest part of a scene and changes seldom: the same lines give the very same list. `region` is their part's. */
 export function inkItems(
   { strokes, inkShapes, nibs, ink }: Drawing,
-  region: readonly Chain[],
+  region: Region,
   palette: Palette,
 ): Item[] {
   const lines = () => [...Object.values(strokes), ...Object.values(inkShapes)];
   const clip = hasEcho(strokes, [inkShapes], () => lines().some(({ echo }) => echo === "within"))
-    ? region
-    : null;
+    ? region()
+    : undefined;
   return lists(strokes, [inkShapes, nibs, ink, palette, clip], () =>
     lines()
       .sort((a, b) => a.rank - b.rank)
       .map((line) => {
         const tone = palette.toneOf(line.paint ?? ink);
-        const shown = line.echo === "within" ? region : undefined;
+        const shown = line.echo === "within" ? clip : undefined;
         return "outline" in line
           ? shapeItem(line, tone, shown)
           : strokeItem(line, nibs[line.nib ?? ""], tone, shown);

@@ -9,6 +9,9 @@ import type { Tone } from "./palette.ts";
 /** A chain of cubics (geometry/cubic.ts) in page units. */
 export type Chain = readonly number[];
 
+/** What a part hides of those behind it: asked for only where something is trimmed to it. */
+export type Region = () => readonly Chain[];
+
 export type Area = RegionArea | LineArea;
 
 /** What lies within closed chains. */

@@ -87,13 +87,13 @@ interface PartWork {
 
 function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: PartWork): SceneSheet[] {
   const own = drawingOfPart(drawing, id);
-  const hides = hiddenBehind({ id }, drawing, derived);
+  const region = () => hiddenBehind({ id }, drawing, derived);
   const items: Record<SheetName, Item[]> = {
     ground: [],
-    flats: flatItems(own, { part: id, hides }, derived, palette),
+    flats: flatItems(own, { part: id, region }, derived, palette),
     shade: shadeItems(own, id, derived, palette),
     light: [],
-    ink: inkItems(own, hides, palette),
+    ink: inkItems(own, region, palette),
     gloss: [],
   };
   return SHEETS.flatMap((name): SceneSheet[] => {
