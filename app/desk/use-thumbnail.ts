@@ -2,23 +2,15 @@ import { useEffect } from "react";
 import type { Scene } from "#core/scene/scene.ts";
 import { keepThumbnail } from "../keep/shelf.ts";
 import { pictureClient } from "../work/clients.ts";
+import { handOver } from "../work/hand-over.ts";
 import { useDeskStore } from "./store/use-desk.ts";
 
 const QUIET_MS = 1200;
-/** Items handed to the worker at a time, so that the hand is never kept waiting. */
-const SLICE = 40;
 
 async function drawThumbnail(id: string, scene: Scene): Promise<void> {
   const client = pictureClient();
   try {
-    const { parts, ...frame } = scene;
-    const items = parts.flatMap(({ sheets }) => sheets.flatMap((sheet) => sheet.items));
-    for (let k = 0; k < items.length; k += SLICE) await client.work.take(items.slice(k, k + SLICE));
-    const frames = parts.map(({ sheets, ...part }) => ({
-      ...part,
-      sheets: sheets.map(({ name, opacity, items: own }) => ({ name, opacity, count: own.length })),
-    }));
-    await keepThumbnail(id, await client.work.svg(frame, frames));
+    await keepThumbnail(id, await client.work.svg(handOver(scene)));
   } catch {
     // The drawer then shows the picture before; the drawing itself is kept by the keeper.
   } finally {

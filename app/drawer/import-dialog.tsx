@@ -16,7 +16,7 @@ export function ImportDialog({ waiting, accept, stop }: Pick<OpenFile, "waiting"
 type Props = { readonly waiting: NonNullable<OpenFile["waiting"]> } & Pick<OpenFile, "accept" | "stop">;
 
 function Report({ waiting, accept, stop }: Props) {
-  const { report } = waiting.imported;
+  const { report } = waiting;
   const [within, setWithin] = useState(MERGE_WITHIN);
   const [busy, setBusy] = useState(false);
   return (

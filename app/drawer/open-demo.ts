@@ -1,6 +1,6 @@
 import * as Comlink from "comlink";
-import { addDrawing } from "../keep/shelf.ts";
 import { readingClient } from "../work/clients.ts";
+import { takeShelved } from "./take-shelved.ts";
 
 /** Puts a copy of a shipped drawing on the shelf; gives its id. */
 export async function openDemo(file: string, title: string): Promise<string> {
@@ -13,9 +13,9 @@ export async function openDemo(file: string, title: string): Promise<string> {
       Comlink.proxy(() => {}),
     );
     if (result.kind === "problem") throw new Error(result.message);
-    const drawing = result.kind === "art" ? result.imported.drawing : result.drawing;
-    return (await addDrawing({ ...drawing, name: title })).id;
-  } finally {
+    return await takeShelved(reading, { name: title });
+  } catch (error) {
     reading.stop();
+    throw error;
   }
 }

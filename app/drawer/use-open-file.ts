@@ -2,13 +2,12 @@
 import * as Comlink from "comlink";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import type { Drawing } from "#core/drawing/drawing.ts";
 import { cameIn } from "#core/formats/import-report.ts";
-import { addDrawing } from "../keep/shelf.ts";
 import { holdScan, isPicture } from "../scan/held-scan.ts";
 import { useNotice } from "../ui/notices.tsx";
 import { type Client, readingClient } from "../work/clients.ts";
 import type { FileReading, ReadingWork } from "../work/reading.worker.ts";
+import { takeShelved } from "./take-shelved.ts";
 
 type Art = Extract<FileReading, { kind: "art" }>;
 
@@ -37,9 +36,13 @@ export function useOpenFile(): OpenFile {
     setWaiting(null);
   };
 
-  const open = async (drawing: Drawing) => {
-    stop();
-    const { id } = await addDrawing(drawing);
+  const open = async (mergeWithin?: number) => {
+    const own = client.current;
+    if (!own) return;
+    const id = await takeShelved(own, { mergeWithin });
+    if (client.current !== own) return;
+    client.current = null;
+    setWaiting(null);
     await navigate(`/desk/${id}`);
   };
 
@@ -68,24 +71,20 @@ export function useOpenFile(): OpenFile {
       stop();
       tell(`“${name}” was not opened. ${result.message} Your drawings are as they were.`, { tone: "warn" });
     } else if (result.kind === "drawing") {
-      await open(result.drawing);
+      await open();
     } else if (wantsLook(result)) {
       setWaiting({ ...result, name });
     } else {
-      await open(result.imported.drawing);
-      tell(`“${name}” is open. ${cameIn(result.imported.report)}`);
+      await open();
+      tell(`“${name}” is open. ${cameIn(result.report)}`);
     }
   };
 
-  const accept = async (mergeWithin: number) => {
-    if (client.current) await open((await client.current.work.mergedWithin(mergeWithin)).drawing);
-  };
-
-  return { reading, waiting, take, accept, stop };
+  return { reading, waiting, take, accept: open, stop };
 }
 
 /** Bare line art that came in whole needs no second look. */
-function wantsLook({ imported: { report } }: Art): boolean {
+function wantsLook({ report }: Art): boolean {
   const { leftAside, changed, flatShapes, pours, colours, coloursFound } = report;
   return leftAside.length + changed.length > 0 || flatShapes + pours > 0 || colours < coloursFound;
 }

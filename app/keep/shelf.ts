@@ -50,20 +50,22 @@ export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kep
   }
 }
 
+const rowOf = (id: string, { name, strokes }: Drawing, thumbnail: string): DrawingRow => ({
+  id,
+  name,
+  changedAt: Date.now(),
+  cursor: 0,
+  revision: 0,
+  thumbnail,
+  strokes: Object.keys(strokes).length,
+});
+
 /** Puts a new drawing on the shelf and says where it landed. */
 export async function addDrawing(
   drawing: Drawing,
   thumbnail = plainThumbnail(drawing),
 ): Promise<{ id: string; kept: Kept }> {
-  const row: DrawingRow = {
-    id: newId(),
-    name: drawing.name,
-    changedAt: Date.now(),
-    cursor: 0,
-    revision: 0,
-    thumbnail,
-    strokes: Object.keys(drawing.strokes).length,
-  };
+  const row = rowOf(newId(), drawing, thumbnail);
   const { drawings, bases } = database;
   try {
     await database.transaction("rw", drawings, bases, async () => {
@@ -75,6 +77,19 @@ export async function addDrawing(
     onlyInMemory.set(row.id, { row, history: beginHistory(drawing) });
     return { id: row.id, kept: "memory" };
   }
+}
+
+/** Drawings put on the shelf elsewhere, for the desk that is about to open them. */
+const justAdded = new Map<string, Drawing>();
+
+/** Takes over a drawing that a worker has put on the shelf, or could not. */
+export function takeAdded({ id, kept }: { id: string; kept: Kept }, drawing: Drawing): void {
+  if (kept === "memory")
+    onlyInMemory.set(id, {
+      row: rowOf(id, drawing, plainThumbnail(drawing)),
+      history: beginHistory(drawing),
+    });
+  else justAdded.set(id, drawing);
 }
 
 export interface Opened {
@@ -89,6 +104,11 @@ export async function openDrawing(id: string): Promise<Opened | undefined> {
     const { row, history } = inMemory;
     const drawing = { ...history.drawing, name: row.name };
     return { history: { ...history, drawing }, revision: 0, kept: "memory" };
+  }
+  const added = justAdded.get(id);
+  if (added) {
+    justAdded.delete(id);
+    return { history: beginHistory(added), revision: 0, kept: "browser" };
   }
   const { drawings, bases, steps: table } = database;
   return database.transaction("r", drawings, bases, table, async () => {

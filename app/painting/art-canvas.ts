@@ -1,6 +1,6 @@
 /** The art's canvas, painted in a worker so that the hand is never kept waiting. */
 import type { Scene } from "#core/scene/scene.ts";
-import { type SceneMessage, SceneSender } from "./held-scene.ts";
+import { memoryOfMessage, type SceneMessage, SceneSender } from "./held-scene.ts";
 import type { Size, View } from "./view.ts";
 
 export type ArtMessage =
@@ -29,10 +29,7 @@ export class ArtCanvas {
   /** `alone` is the only part that shows fully. */
   show({ parts }: Scene, alone: string | null = null): void {
     const scene = this.sender.message(parts, alone);
-    this.send(
-      { kind: "scene", scene },
-      scene.parts.flatMap(({ sheets }) => sheets.flatMap(({ numbers }) => numbers?.buffer ?? [])),
-    );
+    this.send({ kind: "scene", scene }, memoryOfMessage(scene));
   }
 
   move(view: View, { width, height }: Size): void {

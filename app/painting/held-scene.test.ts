@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { polyline } from "#core/geometry/cubic.ts";
 import type { Chain, Item, ScenePart, SceneSheet } from "#core/scene/items.ts";
-import { HeldScene, SceneSender } from "./held-scene.ts";
+import { HeldScene, memoryOfMessage, SceneSender } from "./held-scene.ts";
 
 const square = (id: string, x: number, size = 10): Item => ({
   id,
@@ -38,12 +38,13 @@ function sentParts(...messages: readonly (readonly ScenePart[])[]) {
   const sender = new SceneSender();
   const held = new HeldScene();
   return messages.map((parts) => {
-    const message = structuredClone(sender.message(parts));
+    const sending = sender.message(parts);
+    const message = structuredClone(sending, { transfer: memoryOfMessage(sending) });
     const damage = held.take(message);
     const idsOf = (of: readonly { readonly sheets: readonly Pick<SceneSheet, "items">[] }[]) =>
       of.map(({ sheets }) => sheets.map(({ items }) => items.map(({ id }) => id)));
     expect(idsOf(held.parts)).toEqual(idsOf(parts));
-    return { fresh: message.fresh.length, damage };
+    return { fresh: message.frame.fresh.length, damage };
   });
 }
 

@@ -2,6 +2,7 @@
  * The scene as the art's worker holds it: items by number, so that only those that are new are sent, and the box around
  * what has changed, so that only that is painted again.
  */
+import { memoryOfPacked, type Packed, pack, unpack } from "#core/drawing/packed.ts";
 import { type Box, boundsOf } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
 import type { Chain, Item, ScenePart } from "#core/scene/items.ts";
@@ -23,11 +24,20 @@ export interface NumberedPart {
   readonly hides?: readonly Chain[];
 }
 
-export interface SceneMessage {
+export interface SceneNews {
   readonly parts: readonly NumberedPart[];
   /** Items not sent before, with their numbers. */
   readonly fresh: readonly (readonly [number: number, item: Item])[];
 }
+
+/** Packed: all ink of a large drawing, cloned number by number, would keep the hand waiting. */
+export type SceneMessage = Packed<SceneNews>;
+
+/** The memory that is handed over with a message. */
+export const memoryOfMessage = (message: SceneMessage): ArrayBuffer[] => [
+  ...memoryOfPacked(message),
+  ...message.frame.parts.flatMap(({ sheets }) => sheets.flatMap(({ numbers }) => numbers?.buffer ?? [])),
+];
 
 const keyOf = (part: string, sheet: string): string => `${sheet} ${part}`;
 
@@ -53,7 +63,7 @@ export class SceneSender {
       parts.flatMap(({ id, sheets }) => sheets.map(({ name, items }) => [keyOf(id, name), items])),
     );
     this.hides = new Map(parts.map(({ id, hides }) => [id, hides]));
-    return { parts: numbered, fresh };
+    return pack<SceneNews>({ parts: numbered, fresh });
   }
 
   private numberedSheet(
@@ -100,7 +110,8 @@ export class HeldScene {
   parts: readonly HeldPart[] = [];
 
   /** Takes a message in and says what it changes. */
-  take({ parts, fresh }: SceneMessage): Damage {
+  take(message: SceneMessage): Damage {
+    const { parts, fresh } = unpack(message);
     const incoming = new Map(fresh);
     const sheetsBefore = this.held;
     const before = this.parts;

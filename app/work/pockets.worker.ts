@@ -3,6 +3,7 @@ import * as Comlink from "comlink";
 import { applyPatches, enablePatches, type Patch } from "immer";
 import { difference } from "#core/drawing/difference.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
+import { type Packed, unpack } from "#core/drawing/packed.ts";
 import { drawingOfPart, partOf } from "#core/drawing/parts.ts";
 import type { Point } from "#core/geometry/point.ts";
 import type { TidySettings } from "#core/lines/tidy.ts";
@@ -11,6 +12,7 @@ import { type DrawingGaps, DrawingReader } from "#core/pockets/drawing-reader.ts
 import { withPartJoined } from "#core/pockets/join-parts.ts";
 import type { Leak } from "#core/pockets/leak.ts";
 import { withEnclosed, withPart } from "#core/pockets/make-part.ts";
+import { memoryOf, type PackedPockets, packPockets } from "#core/pockets/packed-pockets.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
 
@@ -21,7 +23,7 @@ export interface PocketReading {
   /** Keys of the pockets that show, largest first. */
   readonly keys: readonly number[];
   /** Those among them that are not as they were told before. */
-  readonly fresh: readonly Pocket[];
+  readonly fresh: PackedPockets;
   /** Time in the worker, milliseconds. */
   readonly took: number;
   /** Why there are none, in a sentence. */
@@ -60,12 +62,19 @@ function read(): PocketReading {
   const pockets = all.filter(({ hidden }) => !hidden);
   const fresh = pockets.filter((pocket) => !told.has(pocket));
   told = new Set(pockets);
-  return { keys: pockets.map(({ key }) => key), fresh, took: performance.now() - begun, trouble };
+  const packed = packPockets(fresh);
+  const reading = {
+    keys: pockets.map(({ key }) => key),
+    fresh: packed,
+    took: performance.now() - begun,
+    trouble,
+  };
+  return Comlink.transfer(reading, memoryOf(packed));
 }
 
 const work = {
-  open(next: Drawing): PocketReading {
-    drawing = next;
+  open(next: Packed<Drawing>): PocketReading {
+    drawing = unpack(next);
     return read();
   },
 

@@ -2,38 +2,54 @@
 import * as Comlink from "comlink";
 import type { UsedColour } from "#core/colour/merge.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
+import { memoryOfPacked, type Packed, pack } from "#core/drawing/packed.ts";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { checkSize, FileProblem } from "#core/formats/file-problem.ts";
-import { coloursIn, type Imported, importedDrawing, understood } from "#core/formats/import-drawing.ts";
-import type { SvgReading } from "#core/formats/svg-read.ts";
+import { coloursIn, importedDrawing, understood } from "#core/formats/import-drawing.ts";
+import type { ImportReport } from "#core/formats/import-report.ts";
+import { addDrawing, keepThumbnail, plainThumbnail } from "../keep/shelf.ts";
+import { handOver } from "./hand-over.ts";
 
+/** What a file is. The drawing stays here until it is asked for. */
 export type FileReading =
-  | { readonly kind: "drawing"; readonly drawing: Drawing }
+  | { readonly kind: "drawing" }
   /** Line art; its colours can be merged before it becomes a drawing. */
-  | { readonly kind: "art"; readonly imported: Imported; readonly colours: readonly UsedColour[] }
+  | { readonly kind: "art"; readonly report: ImportReport; readonly colours: readonly UsedColour[] }
   | { readonly kind: "problem"; readonly message: string };
+
+/** How a drawing was put on the shelf, and the drawing itself. */
+export interface Shelved extends Awaited<ReturnType<typeof addDrawing>> {
+  readonly drawing: Packed<Drawing>;
+}
 
 /** Text has no control characters but tabs and line ends. */
 const isBinary = (text: string): boolean => [...text].some((c) => c < "\t" || (c > "\r" && c < "\u001b"));
 
-let name = "";
-let reading: SvgReading | undefined;
+/** The file read last as a drawing, with colours merged within a CIEDE2000 difference where it is art. */
+let drawingWithin: (difference?: number) => Drawing;
 
 async function read(file: File, onProgress: (share: number) => void): Promise<FileReading> {
   try {
     checkSize(file.size);
     const text = await file.text();
-    name = file.name.replace(/\.(svg|fern|json|fern\.json)$/i, "") || "Untitled";
+    const name = file.name.replace(/\.(svg|fern|json|fern\.json)$/i, "") || "Untitled";
     if (isBinary(text.slice(0, 4096))) {
       throw new FileProblem(
         "not-svg",
         "This is not an SVG; it looks like a picture or another kind of file.",
       );
     }
-    if (/^\s*\{/.test(text)) return { kind: "drawing", drawing: await readDrawingFile(text) };
+    if (/^\s*\{/.test(text)) {
+      const drawing = readDrawingFile(text);
+      drawingWithin = () => drawing;
+      return { kind: "drawing" };
+    }
     if (!/^\s*(\uFEFF)?\s*</.test(text)) throw new FileProblem("not-svg", "This is not an SVG.");
-    reading = understood(text, inHundredths(onProgress));
-    return { kind: "art", imported: importedDrawing(name, reading), colours: coloursIn(reading) };
+    const reading = understood(text, inHundredths(onProgress));
+    const { drawing, report } = importedDrawing(name, reading);
+    drawingWithin = (difference) =>
+      difference === undefined ? drawing : importedDrawing(name, reading, difference).drawing;
+    return { kind: "art", report, colours: coloursIn(reading) };
   } catch (error) {
     if (error instanceof FileProblem) return { kind: "problem", message: error.message };
     return { kind: "problem", message: "The file could not be read." };
@@ -50,10 +66,20 @@ function inHundredths(tell: (share: number) => void): (share: number) => void {
   };
 }
 
-/** The art read last as a drawing, with colours merged within a CIEDE2000 difference. */
-const mergedWithin = (difference: number): Imported => importedDrawing(name, reading!, difference);
+/** The file read last, as a drawing. */
+const drawing = (): Packed<Drawing> => handOver(drawingWithin());
 
-const work = { read, mergedWithin };
+/** Puts the file read last on the shelf; its picture follows, and then this worker ends. */
+async function shelve({ name, mergeWithin }: { name?: string; mergeWithin?: number }): Promise<Shelved> {
+  const own = drawingWithin(mergeWithin);
+  const named = name === undefined ? own : { ...own, name };
+  const added = await addDrawing(named, "");
+  setTimeout(() => void keepThumbnail(added.id, plainThumbnail(named)).finally(() => self.close()));
+  const packed = pack(named);
+  return Comlink.transfer({ ...added, drawing: packed }, memoryOfPacked(packed));
+}
+
+const work = { read, drawing, shelve };
 
 export type ReadingWork = typeof work;
 

@@ -1,5 +1,5 @@
 /**
- * Plain values (objects, lists, strings, numbers) whose runs of numbers travel as one typed array: cloning a drawing
+ * Plain values (objects, lists, strings, numbers, typed arrays) whose runs of numbers travel as one typed array: cloning a drawing
  * between threads number by number takes longer than a hand should wait.
  */
 export interface Packed<T> {
@@ -56,7 +56,7 @@ function withRuns(
   replaced: (list: readonly unknown[]) => readonly number[] | undefined,
 ): unknown {
   if (Array.isArray(value)) return replaced(value) ?? value.map((item) => withRuns(item, replaced));
-  if (typeof value !== "object" || value === null) return value;
+  if (typeof value !== "object" || value === null || ArrayBuffer.isView(value)) return value;
   const copy: Record<string, unknown> = {};
   for (const key of Object.keys(value))
     copy[key] = withRuns((value as Record<string, unknown>)[key], replaced);

@@ -1,5 +1,7 @@
 /** Putting art from a file or the clipboard into the drawing on the desk. */
 import * as Comlink from "comlink";
+import type { Drawing } from "#core/drawing/drawing.ts";
+import { unpack } from "#core/drawing/packed.ts";
 import { placeDrawing } from "#core/drawing/place-drawing.ts";
 import { toPagePoint } from "../../painting/view.ts";
 import { readingClient } from "../../work/clients.ts";
@@ -8,18 +10,11 @@ import type { DeskStore } from "../store/desk-state.ts";
 /** Puts an SVG or a drawing file in, as lines of a part or as a part of its own, with its lines chosen. */
 export async function placeFile(desk: DeskStore, file: File, into?: string): Promise<void> {
   const { tell } = desk.getState();
-  const client = readingClient();
-  const read = await client.work
-    .read(
-      file,
-      Comlink.proxy(() => {}),
-    )
-    .finally(client.stop);
-  if (read.kind === "problem") {
-    tell(`“${file.name}” was not put in. ${read.message} The drawing is as it was.`);
+  const art = await readArt(file);
+  if (typeof art === "string") {
+    tell(`“${file.name}” was not put in. ${art} The drawing is as it was.`);
     return;
   }
-  const art = read.kind === "drawing" ? read.drawing : read.imported.drawing;
   const { drawing, view, matSize, edit } = desk.getState();
   const middle = toPagePoint(view, [matSize.width / 2, matSize.height / 2]);
   const label = into ? "Paste" : `Put in ${art.name}`;
@@ -31,4 +26,16 @@ export async function placeFile(desk: DeskStore, file: File, into?: string): Pro
   now.chooseTool("arrange");
   const said = `${label}: ${placed.lines.length} ${placed.lines.length === 1 ? "line" : "lines"}, chosen`;
   now.set({ part: placed.part, selected: placed.lines, said });
+}
+
+/** The file as a drawing, or why it is none. */
+async function readArt(file: File): Promise<Drawing | string> {
+  const { work, stop } = readingClient();
+  const noProgress = Comlink.proxy(() => {});
+  try {
+    const read = await work.read(file, noProgress);
+    return read.kind === "problem" ? read.message : unpack(await work.drawing());
+  } finally {
+    stop();
+  }
 }

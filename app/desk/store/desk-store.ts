@@ -6,6 +6,7 @@ import { createStore } from "zustand";
 import { type Drawing, ranked } from "#core/drawing/drawing.ts";
 import { applyEdit, type Edit, type Move, redo, toStep, undo } from "#core/drawing/history.ts";
 import { partsOf } from "#core/drawing/parts.ts";
+import { unpackPockets } from "#core/pockets/packed-pockets.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { type Derived, derive, pocketAt, sceneOf } from "#core/scene/scene.ts";
 import { Keeper } from "../../keep/keeper.ts";
@@ -44,7 +45,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     let wish: Wish | undefined;
 
     const onPockets = ({ keys, fresh, trouble }: PocketReading, upToDate: boolean) => {
-      for (const pocket of fresh) known.set(pocket.key, pocket);
+      for (const pocket of unpackPockets(fresh)) known.set(pocket.key, pocket);
       known = new Map(keys.map((key) => [key, known.get(key)!]));
       const { drawing: shown, derived, alone } = get();
       set({

@@ -6,6 +6,7 @@ import { difference } from "#core/drawing/difference.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { linePatches } from "#core/drawing/history.ts";
 import type { Client } from "../../work/clients.ts";
+import { handOver } from "../../work/hand-over.ts";
 import type { GapReading, PocketReading, PocketWork } from "../../work/pockets.worker.ts";
 
 export interface Listener {
@@ -52,7 +53,7 @@ export class PocketFollower {
       const drawing = this.shown;
       const patches = this.told ? linePatches(difference(this.told, drawing)) : [];
       const news = !this.told || patches.length > 0;
-      const answer = news && (this.told ? this.work.follow(patches) : this.work.open(drawing));
+      const answer = news && (this.told ? this.work.follow(patches) : this.work.open(handOver(drawing)));
       this.told = drawing;
       if (answer) this.listener.onPockets(await answer, this.told === this.shown);
     }

@@ -1,0 +1,14 @@
+import { unpack } from "#core/drawing/packed.ts";
+import { takeAdded } from "../keep/shelf.ts";
+import type { Client } from "../work/clients.ts";
+import type { ReadingWork } from "../work/reading.worker.ts";
+
+/** Has the file that was read put on the shelf, ready for the desk; gives its id. The reading ends by itself. */
+export async function takeShelved(
+  { work }: Client<ReadingWork>,
+  options: Parameters<ReadingWork["shelve"]>[0],
+): Promise<string> {
+  const { drawing, ...added } = await work.shelve(options);
+  takeAdded(added, unpack(drawing));
+  return added.id;
+}
