@@ -7,7 +7,7 @@ import { editMap } from "../core/pockets/map-edit.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import type { Line } from "../core/pockets/segments.ts";
 import { straight } from "../core/pockets/testing.ts";
-import { crossingStrokes, type Polyline, spotLike } from "./line-work.ts";
+import { crossingStrokes, type Polyline, spotLike, WIDE_PAGE } from "./line-work.ts";
 import { geosEngine, jstsFaces } from "./peers.ts";
 import { middle, shifted, timed } from "./timing.ts";
 
@@ -24,6 +24,7 @@ const CASES: readonly Case[] = [
   { name: "crossing", strokes: crossingStrokes(3000), rounds: 2 },
   { name: "spot-like", strokes: spotLike(1000), rounds: 7 },
   { name: "spot-like", strokes: spotLike(3000), rounds: 3 },
+  { name: "spot-like, apart", strokes: spotLike(3000, { side: WIDE_PAGE }), rounds: 5 },
 ];
 /** Builds before the clock counts, by segments: small cases need more of them to be compiled. */
 const warmUps = (segments: number): number => (segments < 10_000 ? 80 : 8);

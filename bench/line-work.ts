@@ -4,6 +4,8 @@ import type { Point } from "../core/geometry/point.ts";
 export type Polyline = readonly Point[];
 
 export const PAGE = 2000;
+/** So wide that of what is strewn over it hardly anything crosses. */
+export const WIDE_PAGE = 3 * PAGE;
 
 /** Numbers in 0..1 from a seed (mulberry32, Tommy Ettinger, public domain). */
 export function randomFrom(seed: number): () => number {
@@ -34,12 +36,15 @@ export function crossingStrokes(count: number, seed = 1): Polyline[] {
   });
 }
 
-/** What spots are made of: small closed loops and bundles of short hatching, half and half. */
-export function spotLike(count: number, seed = 2): Polyline[] {
+/**
+ * What spots are made of: small closed loops and bundles of short hatching, half and half, strewn over a square page; the
+ * larger it is the fewer cross.
+ */
+export function spotLike(count: number, { seed = 2, side = PAGE } = {}): Polyline[] {
   const random = randomFrom(seed);
   const strokes: Point[][] = [];
   while (strokes.length < count) {
-    const at: Point = [random() * PAGE, random() * PAGE];
+    const at: Point = [random() * side, random() * side];
     if (strokes.length % 10 < 5) strokes.push(loopAround(at, 8 + 40 * random(), random));
     else for (let k = 0; k < 5 && strokes.length < count; k++) strokes.push(hatch(at, k, random));
   }

@@ -82,13 +82,30 @@ export function cellsAlong(
   }
 }
 
+/** The cell that a fattened segment lies in altogether: most do, and need not be followed. -1 where there is more than one. */
+function onlyCellOf({ ax, ay, bx, by }: Segments, s: number, grid: Grid): number {
+  const { shift, firstColumn, firstRow, columns } = grid;
+  const [left, right] = ax[s] < bx[s] ? [ax[s], bx[s]] : [bx[s], ax[s]];
+  const [top, bottom] = ay[s] < by[s] ? [ay[s], by[s]] : [by[s], ay[s]];
+  if (left < FATTENED || top < FATTENED || right > LAST - FATTENED || bottom > LAST - FATTENED) return -1;
+  const column = (left - FATTENED) >> shift;
+  const row = (top - FATTENED) >> shift;
+  if (column !== (right + FATTENED) >> shift || row !== (bottom + FATTENED) >> shift) return -1;
+  if (column < firstColumn || row < firstRow) return -1;
+  return (row - firstRow) * columns + column - firstColumn;
+}
+
 export function cellsOf(segs: Segments): Cells {
   const grid = gridFor(segs);
   const pairs = new PairList();
   const touched = new IntList(64);
   for (let s = 0; s < segs.count; s++) {
-    cellsAlong(segs, s, grid, touched);
-    for (let k = 0; k < touched.length; k++) pairs.push(touched.data[k], s);
+    const only = onlyCellOf(segs, s, grid);
+    if (only >= 0) pairs.push(only, s);
+    else {
+      cellsAlong(segs, s, grid, touched);
+      for (let k = 0; k < touched.length; k++) pairs.push(touched.data[k], s);
+    }
   }
   return { ...grid, ...pairs.grouped(grid.columns * grid.rows), later: new Map() };
 }

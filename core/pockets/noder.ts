@@ -77,6 +77,9 @@ export class Noder {
     const size = 2 ** cells.shift;
     for (let cell = 0; cell < count; cell++) {
       this.cellVertices[cell] = this.vx.length;
+      // One segment alone crosses nothing, and without a corner there is nothing it could pass.
+      const alone = cells.start[cell + 1] - cells.start[cell] < 2;
+      if (alone && corners.start[cell + 1] === corners.start[cell]) continue;
       const left = (cells.firstColumn + (cell % cells.columns)) * size;
       const top = (cells.firstRow + Math.floor(cell / cells.columns)) * size;
       this.visit(
@@ -157,6 +160,8 @@ export class Noder {
         let sideJ = idx * jy - idy * jx;
         let sideK = idx * ky - idy * kx;
         if ((sideJ > doubt && sideK > doubt) || (sideJ < -doubt && sideK < -doubt)) continue;
+        // Those that go on from one another meet there alone.
+        if ((jx === idx && jy === idy) || (kx === 0 && ky === 0)) continue;
         const jdx = kx - jx;
         const jdy = ky - jy;
         let sideA = jdy * jx - jdx * jy;

@@ -19,6 +19,8 @@ const PRECISION = 1e-12;
 
 /** `twice` is twice the signed area of the loop through half-edge `first`, `length` its length, in lattice steps. */
 export function isSliver(parts: MapParts, first: number, twice: number, length: number): boolean {
+  // There and back along the same edges; sums of longer ones are rounded and say less.
+  if (twice === 0 && length < EXACT) return true;
   const { tolerance, step } = parts.lattice;
   const thickness = Math.abs(twice) / length;
   if (thickness > Math.max(ROUNDING, (2 * tolerance) / step)) return false;
@@ -28,6 +30,9 @@ export function isSliver(parts: MapParts, first: number, twice: number, length: 
     return true;
   return thickness <= ROUNDING && isRounding(parts, sides);
 }
+
+/** The area of loops no longer than this many lattice steps is summed up exactly. */
+const EXACT = 2 ** 26;
 
 /** A stretch of a loop along one segment, and the vertex where it begins. */
 interface Side {
