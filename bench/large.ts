@@ -3,42 +3,28 @@
  * openings are; then the longest task of the main thread while a hand zooms, pans, hovers and pours, beside the
  * longest of the same desk left alone. Needs a build (`npm run build`) and Chromium.
  */
-import { spawn } from "node:child_process";
-import { chromium, type Page } from "@playwright/test";
-import { newDrawing } from "../core/drawing/new-drawing.ts";
-import { readSvg } from "../core/formats/svg-read.ts";
-import type { Point } from "../core/geometry/point.ts";
-import { buildMap } from "../core/pockets/planar-map.ts";
-import { pocketsOf } from "../core/pockets/pockets.ts";
-import { linesOf } from "../core/pockets/reading.ts";
-import { CHROMIUM } from "./chromium.ts";
+import type { Page } from "@playwright/test";
 import { goTo } from "./go-to.ts";
+import { withHost } from "./host.ts";
 import { crossingStrokes, PAGE, type Polyline, spotLike, WIDE_PAGE } from "./line-work.ts";
+import { seedsOnScreen } from "./seeds-on-screen.ts";
 
 const PORT = 4194;
+const CASES = [
+  { name: "3,000 spot-like strokes", strokes: spotLike(3000, { side: WIDE_PAGE }), side: WIDE_PAGE },
+  { name: "1,000 crossing strokes", strokes: crossingStrokes(1000), side: PAGE },
+];
 const AIMS = { desk: 1000, pockets: 2000, openings: 3000, task: 50 };
 
-export async function largeBench(): Promise<void> {
-  const server = spawn("node", ["build/host/main.js"], {
-    env: { ...process.env, PORT: String(PORT), HOST: "127.0.0.1", NODE_ENV: "production" },
-    stdio: "ignore",
-  });
-  const browser = await chromium.launch(CHROMIUM);
-  try {
-    for (const { name, strokes, side } of [
-      { name: "3,000 spot-like strokes", strokes: spotLike(3000, { side: WIDE_PAGE }), side: WIDE_PAGE },
-      { name: "1,000 crossing strokes", strokes: crossingStrokes(1000), side: PAGE },
-    ]) {
-      const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+export const largeBench = (): Promise<void> =>
+  withHost(PORT, async (newPage, url) => {
+    for (const { name, strokes, side } of CASES) {
       console.log(`large, ${name}`);
-      await measure(page, svgOf(strokes, side), side);
+      const page = await newPage();
+      await measure(page, url, svgOf(strokes, side));
       await page.close();
     }
-  } finally {
-    await browser.close();
-    server.kill();
-  }
-}
+  });
 
 /** As an SVG from elsewhere, on a square page. */
 function svgOf(strokes: readonly Polyline[], side: number): string {
@@ -49,10 +35,9 @@ function svgOf(strokes: readonly Polyline[], side: number): string {
 <g fill="none" stroke="#000" stroke-width="2">${paths.join("\n")}</g></svg>`;
 }
 
-async function measure(page: Page, svg: string, side: number): Promise<void> {
-  await goTo(page, `http://127.0.0.1:${PORT}/`);
+async function measure(page: Page, url: string, svg: string): Promise<void> {
+  await goTo(page, url);
   await page.waitForTimeout(1000);
-  const seeds = pocketSeeds(svg);
   await watch(page);
   await page
     .locator("input[type=file]")
@@ -66,7 +51,7 @@ async function measure(page: Page, svg: string, side: number): Promise<void> {
   }
   await page.waitForTimeout(3000);
   await toldTasks(page, "opening");
-  await handAtWork(page, seeds, side);
+  await handAtWork(page, await seedsOnScreen(page, svg));
 }
 
 interface Watched {
@@ -102,15 +87,7 @@ const watch = (page: Page): Promise<void> =>
     document.addEventListener("change", () => look(performance.now()), { capture: true, once: true });
   });
 
-async function handAtWork(page: Page, seeds: readonly Point[], side: number): Promise<void> {
-  const box = (await page.locator("#paper").boundingBox())!;
-  const scale = Math.min((box.width - 56) / side, (box.height - 56) / side);
-  const places = seeds.map(
-    ([x, y]): Point => [
-      box.x + box.width / 2 + (x - side / 2) * scale,
-      box.y + box.height / 2 + (y - side / 2) * scale,
-    ],
-  );
+async function handAtWork(page: Page, places: readonly [number, number][]): Promise<void> {
   const acts: Record<string, () => Promise<void>> = {
     idle: () => page.waitForTimeout(1000),
     hovering: async () => {
@@ -154,11 +131,4 @@ async function toldTasks(page: Page, what: string): Promise<void> {
   const most =
     tasks.length > 0 ? `longest ${Math.max(...tasks).toFixed(0)} ms, ${tasks.length} over` : "none over";
   console.log(`  tasks ${what.padEnd(9)} ${most} ${AIMS.task} ms`);
-}
-
-/** Inner points of the larger pockets, in page units. */
-function pocketSeeds(svg: string): Point[] {
-  const { page, strokes } = readSvg(svg);
-  const pockets = pocketsOf(buildMap(linesOf(newDrawing("", page, strokes))));
-  return pockets.slice(0, 200).map(({ seed }) => seed);
 }

@@ -5,6 +5,7 @@ import { killsBench } from "./kills.ts";
 import { lanternBench } from "./lantern.ts";
 import { largeBench } from "./large.ts";
 import { mainThreadBench } from "./main-thread.ts";
+import { rendersBench } from "./renders.ts";
 import { sceneBench } from "./scene.ts";
 import { traceBench } from "./trace.ts";
 
@@ -15,6 +16,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   trace: traceBench,
   scene: sceneBench,
   "main-thread": mainThreadBench,
+  renders: rendersBench,
   large: largeBench,
 };
 
