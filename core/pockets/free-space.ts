@@ -147,14 +147,14 @@ function fillInk(map: PlanarMap, { triangles, twins, fixed }: Triangulation, xy:
   const seen = new Uint8Array(count);
   for (let first = 0; first < count; first++) {
     if (seen[first]) continue;
-    const room = roomOf(first, twins, fixed, seen);
+    const component = componentOf(first, twins, fixed, seen);
     const [a, b, c] = [triangles[3 * first], triangles[3 * first + 1], triangles[3 * first + 2]];
     const middle: Point = [
       (xy[2 * a] + xy[2 * b] + xy[2 * c]) / 3,
       (xy[2 * a + 1] + xy[2 * b + 1] + xy[2 * c + 1]) / 3,
     ];
     if (!isInk(regions, middle, map.lattice.tolerance)) continue;
-    for (const t of room) {
+    for (const t of component) {
       solid[t] = 1;
       fixed.fill(1, 3 * t, 3 * t + 3);
     }
@@ -163,18 +163,18 @@ function fillInk(map: PlanarMap, { triangles, twins, fixed }: Triangulation, xy:
 }
 
 /** The triangles that hang together with one without a line between them. */
-function roomOf(first: number, twins: Int32Array, fixed: Uint8Array, seen: Uint8Array): number[] {
-  const room = [first];
+function componentOf(first: number, twins: Int32Array, fixed: Uint8Array, seen: Uint8Array): number[] {
+  const component = [first];
   seen[first] = 1;
-  for (let k = 0; k < room.length; k++) {
-    for (let e = 3 * room[k]; e < 3 * room[k] + 3; e++) {
+  for (let k = 0; k < component.length; k++) {
+    for (let e = 3 * component[k]; e < 3 * component[k] + 3; e++) {
       const t = twins[e] < 0 ? -1 : (twins[e] - (twins[e] % 3)) / 3;
       if (t < 0 || fixed[e] || seen[t]) continue;
       seen[t] = 1;
-      room.push(t);
+      component.push(t);
     }
   }
-  return room;
+  return component;
 }
 
 const triangleOf = (e: number): number => (e - (e % 3)) / 3;

@@ -15,6 +15,7 @@ import type { Pocket } from "./pockets.ts";
 import { readReach } from "./reach-reading.ts";
 import type { Line } from "./segments.ts";
 import { arc, box, circle, straight } from "./testing.ts";
+import { TooDense } from "./too-dense.ts";
 
 const page = defaultPage({ x: -100, y: -100, width: 400, height: 400 });
 const drawingOf = (lines: readonly Line[]): Drawing =>
@@ -95,6 +96,26 @@ describe("a drawing's reach", () => {
       area +=
         Math.abs((t[k + 2] - t[k]) * (t[k + 5] - t[k + 1]) - (t[k + 4] - t[k]) * (t[k + 3] - t[k + 1])) / 2;
     expect(area / (Math.PI * 2500 + 6400)).toBeCloseTo(1, 1);
+  });
+});
+
+describe("an edit that the map cannot follow", () => {
+  const start = drawingOf([circle(0, 0, 50), box(100, 0, 40, 40)]);
+  const beyond = edited(start, reshapeLine("s1", shifted(start.strokes.s1.points, [1e6, 0]), "Move"));
+
+  it("is read anew, there and back again", () => {
+    const reader = new LineReader();
+    for (const drawing of [start, beyond, start])
+      expect(areas(reader.read(drawing))).toEqual(areas(new LineReader().read(drawing)));
+  });
+
+  it("leaves no map behind where nothing can be read, and the next reading is whole", () => {
+    const reader = new LineReader();
+    reader.read(start);
+    const crowd = Array.from({ length: 6000 }, (_, k) => box(k / 100, k / 100, 60, 60));
+    expect(() => reader.read(drawingOf(crowd))).toThrow(TooDense);
+    expect(reader.planarMap).toBeUndefined();
+    expect(areas(reader.read(start))).toEqual(areas(new LineReader().read(start)));
   });
 });
 

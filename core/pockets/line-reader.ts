@@ -52,10 +52,12 @@ export class LineReader {
   /** Changes the map into that of the given lines: by following the edit where it can be followed, else anew. */
   private turnTo(own: readonly Line[], reached: readonly Line[], strict: boolean): void {
     const lines = [...own, ...reached];
-    const follows =
-      this.map?.strict === strict && editMap(this.map, changeBetween([...this.own, ...this.reached], lines));
-    if (!follows) {
-      this.map = undefined;
+    const { map } = this;
+    // A map that refuses an edit, or fails in it, is half edited: nobody finds it here.
+    this.map = undefined;
+    if (map?.strict === strict && editMap(map, changeBetween([...this.own, ...this.reached], lines))) {
+      this.map = map;
+    } else {
       this.lastGaps = undefined;
       this.map = buildMap(lines, { strict });
       this.pockets = new PocketReader(this.map, this.part, this.base);

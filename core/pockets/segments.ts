@@ -1,6 +1,6 @@
 /**
  * Lines flattened to straight segments whose ends lie on a whole-number lattice of 2^31 steps over the longer side
- * of the line work (with room around it for edits), so that orientation tests can be made exact (see exact.ts).
+ * of the line work (with a margin around it for edits), so that orientation tests can be made exact (see exact.ts).
  */
 import { curveCount, pointAt, stepsFor } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Coords, diagonal, type Point } from "../geometry/point.ts";
@@ -41,8 +41,8 @@ export function inkWidthAt({ width, widths }: Line, u: number): number {
 }
 
 const STEPS = 2 ** 31 - 2;
-/** Room left around the line work on each side, as a part of its longer side. */
-const ROOM = 0.1;
+/** Left free around the line work on each side, as a part of its longer side. */
+const MARGIN = 0.1;
 /** Chords stay this close to their curves, as a part of the line work's diagonal. */
 export const FLATNESS = 4e-5;
 /** Rounding in page coordinates stays below a lattice step, however far from the origin a small drawing lies. */
@@ -60,12 +60,12 @@ export interface Lattice {
 export function latticeFor(lines: readonly Line[]): Lattice {
   const box: Box = boundsOf(lines.map((line) => line.points)) ?? { x: 0, y: 0, width: 1, height: 1 };
   const side = Math.max(box.width, box.height);
-  const room = side * ROOM;
+  const margin = side * MARGIN;
   const farthest = Math.max(Math.abs(box.x), Math.abs(box.y)) + side;
-  const step = Math.max((side + 2 * room) / STEPS, farthest * ROUNDING) || 1;
+  const step = Math.max((side + 2 * margin) / STEPS, farthest * ROUNDING) || 1;
   return {
-    originX: box.x - room,
-    originY: box.y - room,
+    originX: box.x - margin,
+    originY: box.y - margin,
     step,
     tolerance: Math.max(FLATNESS * diagonal(box), step),
   };

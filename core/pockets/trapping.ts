@@ -195,8 +195,8 @@ function rungsAlong(
 }
 
 function rungAt(map: PlanarMap, at: Point, [dx, dy]: Point): Rung {
-  const room = inkAlong(map, at, [dx, dy], (TRAP * map.lattice.tolerance) / MOST) * MOST;
-  return { at, far: [at[0] + dx * room, at[1] + dy * room] };
+  const way = inkAlong(map, at, [dx, dy], (TRAP * map.lattice.tolerance) / MOST) * MOST;
+  return { at, far: [at[0] + dx * way, at[1] + dy * way] };
 }
 
 function wayOf([ax, ay]: Point, [bx, by]: Point): Point {
