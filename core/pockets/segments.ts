@@ -81,6 +81,15 @@ export function fitsLattice({ originX, originY, step }: Lattice, points: Coords)
   return true;
 }
 
+/** Whether a chain reaches to where the line work ended when the lattice was made for it, or beyond. */
+export function liesOutermost({ originX, originY, step }: Lattice, points: Coords): boolean {
+  const from = (STEPS * MARGIN) / (1 + 2 * MARGIN) + 1;
+  const outside = (at: number) => at < from || at > STEPS - from;
+  for (let i = 0; i + 1 < points.length; i += 2)
+    if (outside((points[i] - originX) / step) || outside((points[i + 1] - originY) / step)) return true;
+  return false;
+}
+
 export const toLatticeX = (lattice: Lattice, x: number): number =>
   Math.round((x - lattice.originX) / lattice.step);
 export const toLatticeY = (lattice: Lattice, y: number): number =>
