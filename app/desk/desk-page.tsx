@@ -1,4 +1,4 @@
-import { type DragEvent, useEffect, useState } from "react";
+import { type DragEvent, startTransition, useEffect, useState } from "react";
 import type { Opened } from "../keep/shelf.ts";
 import { Announcer } from "./announcer.tsx";
 import { LeakCard } from "./canvas/leak-card.tsx";
@@ -26,7 +26,8 @@ export function DeskPage({ id, opened, stage }: { id: string; opened: Opened; st
   useEffect(() => {
     const store = createDesk(id, opened);
     if (stage) store.getState().chooseStage(stage);
-    setDesk(store);
+    // Laid out in slices, as a drawing opens: the hand may be on its way already.
+    startTransition(() => setDesk(store));
     return () => store.getState().close();
   }, [id, opened, stage]);
   if (!desk) return null;

@@ -1,20 +1,15 @@
 import { useEffect } from "react";
-import type { Scene } from "#core/scene/scene.ts";
 import { keepThumbnail } from "../keep/shelf.ts";
-import { pictureClient } from "../work/clients.ts";
-import { handOver } from "../work/hand-over.ts";
+import type { Desk } from "./store/desk-state.ts";
 import { useDeskStore } from "./store/use-desk.ts";
 
 const QUIET_MS = 1200;
 
-async function drawThumbnail(id: string, scene: Scene): Promise<void> {
-  const client = pictureClient();
+async function drawThumbnail({ id, scene, pictures }: Desk): Promise<void> {
   try {
-    await keepThumbnail(id, await client.work.svg(handOver(scene)));
+    await keepThumbnail(id, await pictures.svg(scene));
   } catch {
     // The drawer then shows the picture before; the drawing itself is kept by the keeper.
-  } finally {
-    client.stop();
   }
 }
 
@@ -25,10 +20,10 @@ export function useThumbnail(): void {
     let timer: ReturnType<typeof setTimeout> | undefined;
     let shown = desk.getState().scene;
     const draw = () => {
-      const { id, scene, reading } = desk.getState();
+      const { scene, reading } = desk.getState();
       if (reading || scene === shown) return;
       shown = scene;
-      void drawThumbnail(id, scene);
+      void drawThumbnail(desk.getState());
     };
     const unsubscribe = desk.subscribe(({ scene }) => {
       if (scene === shown) return;

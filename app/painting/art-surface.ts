@@ -2,19 +2,21 @@
 import { type Box, grow } from "#core/geometry/point.ts";
 import { around } from "#core/scene/item-box.ts";
 import { paintParts } from "./canvas-painter.ts";
-import { type Damage, HeldScene, type SceneMessage } from "./held-scene.ts";
+import type { Damage, HeldScene } from "./held-scene.ts";
 import type { Size, View } from "./view.ts";
 
 export class ArtSurface {
-  private readonly held = new HeldScene();
   private view: View | undefined;
   private size: Size = { width: 0, height: 0 };
   private damage: Damage = "all";
 
-  constructor(private readonly canvas: OffscreenCanvas) {}
+  constructor(
+    private readonly canvas: OffscreenCanvas,
+    private readonly held: HeldScene,
+  ) {}
 
-  show(message: SceneMessage): void {
-    const damage = this.held.take(message);
+  /** What a message has changed in the held scene is painted next. */
+  mark(damage: Damage): void {
     this.damage = damage === "all" || this.damage === "all" ? "all" : around(this.damage, damage);
   }
 

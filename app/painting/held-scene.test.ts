@@ -34,17 +34,26 @@ const sent = (...messages: readonly (readonly SceneSheet[])[]) =>
 
 const NONE: readonly Chain[] = [];
 
+/** Sends parts to the last slice. */
+function sendAll(sender: SceneSender, held: HeldScene, parts: readonly ScenePart[]) {
+  for (let sent = 0; ; ) {
+    const { message, whole } = sender.next(parts);
+    sent += message.frame.fresh.length;
+    const damage = held.take(structuredClone(message, { transfer: memoryOfMessage(message) }));
+    if (whole) return { damage, sent };
+    expect(damage).toBeUndefined();
+  }
+}
+
 function sentParts(...messages: readonly (readonly ScenePart[])[]) {
   const sender = new SceneSender();
   const held = new HeldScene();
   return messages.map((parts) => {
-    const sending = sender.message(parts);
-    const message = structuredClone(sending, { transfer: memoryOfMessage(sending) });
-    const damage = held.take(message);
+    const { damage, sent } = sendAll(sender, held, parts);
     const idsOf = (of: readonly { readonly sheets: readonly Pick<SceneSheet, "items">[] }[]) =>
       of.map(({ sheets }) => sheets.map(({ items }) => items.map(({ id }) => id)));
     expect(idsOf(held.parts)).toEqual(idsOf(parts));
-    return { fresh: message.frame.fresh.length, damage };
+    return { fresh: sent, damage };
   });
 }
 
@@ -96,5 +105,19 @@ describe("the scene as the art's worker holds it", () => {
     expect(moved).toEqual({ fresh: 0, damage: { x: 5, y: 0, width: 13, height: 10 } });
     expect(turned.damage).toBe("all");
     expect(gone).toEqual({ fresh: 0, damage: { x: 0, y: 0, width: 10, height: 10 } });
+  });
+
+  it("goes in slices where there is much of it, each item once, also when it changes on the way", () => {
+    const many = Array.from({ length: 2000 }, (_, k) => square(`s${k}`, k));
+    const [first] = sent([sheet(many)]);
+    expect(first.fresh).toBe(2000);
+    const [sender, held] = [new SceneSender(), new HeldScene()];
+    const partsOf = (items: readonly Item[]) => [
+      { id: "main", name: "", sheets: [sheet(items)], hides: NONE },
+    ];
+    held.take(structuredClone(sender.next(partsOf(many)).message));
+    const changed = many.map((item, k) => (k === 3 ? square("new", 3) : item));
+    expect(sendAll(sender, held, partsOf(changed)).sent).toBe(1401);
+    expect(held.itemsOf("main", "flats").map(({ id }) => id)).toEqual(changed.map(({ id }) => id));
   });
 });

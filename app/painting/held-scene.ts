@@ -25,7 +25,8 @@ export interface NumberedPart {
 }
 
 export interface SceneNews {
-  readonly parts: readonly NumberedPart[];
+  /** Left out where more items follow before the scene is whole. */
+  readonly parts?: readonly NumberedPart[];
   /** Items not sent before, with their numbers. */
   readonly fresh: readonly (readonly [number: number, item: Item])[];
 }
@@ -36,19 +37,27 @@ export type SceneMessage = Packed<SceneNews>;
 /** The memory that is handed over with a message. */
 export const memoryOfMessage = (message: SceneMessage): ArrayBuffer[] => [
   ...memoryOfPacked(message),
-  ...message.frame.parts.flatMap(({ sheets }) => sheets.flatMap(({ numbers }) => numbers?.buffer ?? [])),
+  ...(message.frame.parts ?? []).flatMap(({ sheets }) =>
+    sheets.flatMap(({ numbers }) => numbers?.buffer ?? []),
+  ),
 ];
 
 const keyOf = (part: string, sheet: string): string => `${sheet} ${part}`;
+
+/** So many items are sent in one go: more of them would keep the hand waiting. */
+const SLICE = 600;
 
 /** Numbers items on the sending side. An item stays on its sheet. */
 export class SceneSender {
   private readonly numbers = new WeakMap<Item, number>();
   private named = 0;
+  /** Items that went ahead of the scene they are for. */
+  private ahead = new Set<Item>();
   private items = new Map<string, readonly Item[]>();
   private hides = new Map<string, readonly Chain[]>();
 
-  message(parts: readonly ScenePart[], alone: string | null = null): SceneMessage {
+  /** What is to be sent next, and whether the scene is whole with it; if not, more is to be asked for. */
+  next(parts: readonly ScenePart[], alone: string | null = null): { message: SceneMessage; whole: boolean } {
     const fresh: [number, Item][] = [];
     const numbered = parts.map(({ id, sheets, hides }): NumberedPart => {
       const same = this.hides.get(id) === hides;
@@ -59,11 +68,17 @@ export class SceneSender {
         ...(same ? {} : { hides }),
       };
     });
+    if (fresh.length > SLICE) {
+      const slice = fresh.slice(0, SLICE);
+      for (const [, item] of slice) this.ahead.add(item);
+      return { message: pack<SceneNews>({ fresh: slice }), whole: false };
+    }
+    this.ahead = new Set();
     this.items = new Map(
       parts.flatMap(({ id, sheets }) => sheets.map(({ name, items }) => [keyOf(id, name), items])),
     );
     this.hides = new Map(parts.map(({ id, hides }) => [id, hides]));
-    return pack<SceneNews>({ parts: numbered, fresh });
+    return { message: pack<SceneNews>({ parts: numbered, fresh }), whole: true };
   }
 
   private numberedSheet(
@@ -76,7 +91,7 @@ export class SceneSender {
     const held = new Set(last);
     const numbers = Uint32Array.from(items, (item) => this.numberOf(item));
     items.forEach((item, k) => {
-      if (!held.has(item)) fresh.push([numbers[k], item]);
+      if (!held.has(item) && !this.ahead.has(item)) fresh.push([numbers[k], item]);
     });
     return { name, opacity, numbers };
   }
@@ -108,11 +123,14 @@ const NOTHING: HeldSheet = { opacity: 1, items: [], byNumber: new Map() };
 export class HeldScene {
   private held = new Map<string, HeldSheet>();
   parts: readonly HeldPart[] = [];
+  private ahead = new Map<number, Item>();
 
   /** Takes a message in and says what it changes. */
   take(message: SceneMessage): Damage {
     const { parts, fresh } = unpack(message);
-    const incoming = new Map(fresh);
+    const incoming = new Map([...this.ahead, ...fresh]);
+    this.ahead = parts ? new Map() : incoming;
+    if (!parts) return undefined;
     const sheetsBefore = this.held;
     const before = this.parts;
     this.held = new Map();
@@ -126,6 +144,11 @@ export class HeldScene {
       };
     });
     return around2(damageOfParts(before, this.parts), damageOfSheets(sheetsBefore, this.held));
+  }
+
+  /** The items of a sheet of a part. */
+  itemsOf(part: string, sheet: string): readonly Item[] {
+    return this.held.get(keyOf(part, sheet))?.items ?? NONE;
   }
 
   private takeSheet(

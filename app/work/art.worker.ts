@@ -1,18 +1,27 @@
-/** Paints the desk's art on its canvas, at most once a frame: all of it in a new view, else what has changed. */
-import type { ArtMessage } from "../painting/art-canvas.ts";
+/** Paints the desk's art on its canvases, at most once a frame: all of it in a new view, else what has changed. */
+import type { ArtMessage } from "../painting/art-link.ts";
 import { ArtSurface } from "../painting/art-surface.ts";
+import { HeldScene } from "../painting/held-scene.ts";
 
-let surface: ArtSurface | undefined;
+const held = new HeldScene();
+const surfaces = new Map<string, ArtSurface>();
 let asked = false;
 
+function take(message: ArtMessage): void {
+  if (message.kind === "surface") surfaces.set(message.name, new ArtSurface(message.surface, held));
+  else if (message.kind === "view") surfaces.get(message.name)?.move(message.view, message.size);
+  else {
+    const damage = held.take(message.scene);
+    for (const surface of surfaces.values()) surface.mark(damage);
+  }
+}
+
 self.onmessage = ({ data }: MessageEvent<ArtMessage>) => {
-  if (data.kind === "surface") surface = new ArtSurface(data.surface);
-  else if (data.kind === "scene") surface?.show(data.scene);
-  else surface?.move(data.view, data.size);
+  take(data);
   if (asked) return;
   asked = true;
   requestAnimationFrame(() => {
     asked = false;
-    surface?.paint();
+    for (const surface of surfaces.values()) surface.paint();
   });
 };

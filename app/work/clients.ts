@@ -23,7 +23,7 @@ export const readingClient = (): Client<ReadingWork> =>
 export const traceClient = (): Client<TraceWork> =>
   connect(new Worker(new URL("./trace.worker.ts", import.meta.url), { type: "module" }));
 
-/** Paints an art canvas (painting/art-canvas.ts). */
+/** Paints the art's canvases (painting/art-link.ts). */
 export const artWorker = (): Worker =>
   new Worker(new URL("./art.worker.ts", import.meta.url), { type: "module" });
 

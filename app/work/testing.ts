@@ -26,5 +26,6 @@ export async function inThread() {
   return {
     pocketClient: () => ({ work, stop: () => {} }),
     pictureClient: () => ({ work: {}, stop: () => {} }),
+    artWorker: () => ({ postMessage: () => {}, terminate: () => {} }),
   };
 }

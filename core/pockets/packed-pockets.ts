@@ -3,6 +3,7 @@
  * in one task that the hand does not feel. On arrival each has its key, place and size at once; outlines, rings and
  * borders are read out of the arrays when they are asked for first.
  */
+import { listOf } from "../drawing/packed.ts";
 import { IntList } from "../geometry/lists.ts";
 import type { Border, Pocket } from "./pockets.ts";
 
@@ -135,7 +136,7 @@ function bodyOf({ counts, numbers, names }: PackedPockets, countsFrom: number, n
   const chain = (): number[] => {
     const from = number;
     number += counts[count++];
-    return Array.from(numbers.subarray(from, number));
+    return listOf(numbers, from, number);
   };
   const several = <T>(length: number, one: () => T): T[] => Array.from({ length }, one);
   const border = (): Border => {

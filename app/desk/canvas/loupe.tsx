@@ -1,18 +1,15 @@
 import { useEffect, useRef } from "react";
 import { widthInInches } from "#core/drawing/drawing.ts";
-import { ArtCanvas } from "../../painting/art-canvas.ts";
-import { artWorker } from "../../work/clients.ts";
-import { useDesk } from "../store/use-desk.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 const LARGEST = 132;
 const SCREEN_PPI = 96;
 
 /** The drawing at print size, so that a spot is judged as small as it will run. */
 export function Loupe() {
-  const scene = useDesk((s) => s.scene);
   const page = useDesk((s) => s.drawing.page);
   const frame = useRef<HTMLDivElement>(null);
-  const layer = useRef<ArtCanvas | null>(null);
+  const { art } = useDeskStore().getState();
   const { box } = page;
   const printedWidth = widthInInches(page) * SCREEN_PPI;
   const printedHeight = (printedWidth * box.height) / box.width;
@@ -20,18 +17,11 @@ export function Loupe() {
   const width = Math.max(1, Math.round(printedWidth * fits));
   const height = Math.max(1, Math.round(printedHeight * fits));
 
-  useEffect(() => {
-    layer.current = new ArtCanvas(frame.current!, "loupe", artWorker());
-    return () => layer.current?.stop();
-  }, []);
-  useEffect(() => {
-    const timer = setTimeout(() => layer.current?.show(scene), 120);
-    return () => clearTimeout(timer);
-  }, [scene]);
+  useEffect(() => art.canvasIn(frame.current!, "loupe"), [art]);
   useEffect(() => {
     const scale = width / box.width;
-    layer.current?.move({ scale, x: -box.x * scale, y: -box.y * scale }, { width, height });
-  }, [box, width, height]);
+    art.move("loupe", { scale, x: -box.x * scale, y: -box.y * scale }, { width, height });
+  }, [art, box, width, height]);
 
   return (
     <figure

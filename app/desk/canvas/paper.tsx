@@ -1,9 +1,7 @@
 import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from "react";
 import { distance, type Point } from "#core/geometry/point.ts";
-import { pocketAt } from "#core/scene/scene.ts";
-import { ArtCanvas } from "../../painting/art-canvas.ts";
+import { pocketAt, type Scene } from "#core/scene/scene.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../../painting/view.ts";
-import { artWorker } from "../../work/clients.ts";
 import { toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { refusal } from "../store/locks.ts";
@@ -206,12 +204,15 @@ function listenToWheel(frame: HTMLElement, desk: DeskStore): () => void {
   return () => frame.removeEventListener("wheel", onWheel);
 }
 
+const ART = "art";
+
 /** Repaints what has changed, once a frame. */
 class Repainter {
   private frame = 0;
   private shown: Desk | null = null;
   private readonly unsubscribe: () => void;
-  private readonly art: ArtCanvas;
+  /** The scene that the art's canvas shows whole. */
+  private art: Scene | null = null;
 
   constructor(
     private readonly desk: DeskStore,
@@ -220,7 +221,7 @@ class Repainter {
     private readonly overlay: HTMLCanvasElement,
     private readonly gesture: () => Gesture | null,
   ) {
-    this.art = new ArtCanvas(artFrame, "art", artWorker());
+    desk.getState().art.canvasIn(artFrame, ART);
     const stops = [desk, desk.getState().hover].map((store) => store.subscribe(() => this.ask()));
     this.unsubscribe = () => {
       for (const stop of stops) stop();
@@ -235,7 +236,6 @@ class Repainter {
   stop(): void {
     cancelAnimationFrame(this.frame);
     this.unsubscribe();
-    this.art.stop();
   }
 
   resize(size: Size): void {
@@ -259,10 +259,15 @@ class Repainter {
     if (now.matSize.width === 0) return;
     const moved = !before || before.view !== now.view || before.matSize !== now.matSize;
     if (moved || before.mat !== now.mat || before.checkGround !== now.checkGround) this.paintMat(now);
-    if (!before || before.scene !== now.scene || before.alone !== now.alone)
-      this.art.show(now.scene, now.alone);
-    if (moved) this.art.move(now.view, now.matSize);
+    if (this.art !== now.scene || before?.alone !== now.alone) this.showArt(now);
+    if (moved) now.art.move(ART, now.view, now.matSize);
     this.paintOverlay(now);
+  }
+
+  /** What does not go in one frame is sent on in the next. */
+  private showArt({ art, scene, alone }: Desk): void {
+    this.art = art.show(scene, alone) ? scene : null;
+    if (!this.art) this.ask();
   }
 
   private css(name: string): string {

@@ -2,7 +2,6 @@
 import { pixelsOf } from "#core/drawing/drawing.ts";
 import { writeDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
-import { handOver } from "../../work/hand-over.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 
 export function fileName(desk: DeskStore, ending: string): string {
@@ -26,7 +25,7 @@ export async function drawingFile(desk: DeskStore): Promise<Blob> {
 export async function pngFile(desk: DeskStore): Promise<Blob> {
   const { scene, drawing, pictures } = desk.getState();
   const { page } = drawing;
-  return pictures.work.png(handOver(scene), pixelsOf(page, page.ppi), page.ppi);
+  return pictures.png(scene, pixelsOf(page, page.ppi), page.ppi);
 }
 
 const PROOF_PIXELS = 800;

@@ -9,9 +9,10 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
 import type { Derived, Scene } from "#core/scene/scene.ts";
 import type { KeepState } from "../../keep/keeper.ts";
+import type { ArtLink } from "../../painting/art-link.ts";
 import type { Size, View } from "../../painting/view.ts";
 import type { Client } from "../../work/clients.ts";
-import type { PictureWork } from "../../work/picture.worker.ts";
+import type { Pictures } from "../../work/pictures.ts";
 import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
 
 export const STAGE_NAMES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
@@ -138,7 +139,9 @@ export interface DeskActions {
   /** Answers questions about the lines as they are shown. */
   readonly lines: Client<PocketWork>;
   /** PNG and thumbnail are made here; loaded with the desk, so that saving needs no server. */
-  readonly pictures: Client<PictureWork>;
+  readonly pictures: Pictures;
+  /** The art on its canvases. */
+  readonly art: ArtLink;
   readonly close: () => void;
 }
 

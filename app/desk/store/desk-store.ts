@@ -11,7 +11,9 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import { type Derived, derive, pocketAt, sceneOf } from "#core/scene/scene.ts";
 import { Keeper } from "../../keep/keeper.ts";
 import type { Opened } from "../../keep/shelf.ts";
-import { pictureClient, pocketClient } from "../../work/clients.ts";
+import { ArtLink } from "../../painting/art-link.ts";
+import { artWorker, pocketClient } from "../../work/clients.ts";
+import { Pictures } from "../../work/pictures.ts";
 import type { PocketReading } from "../../work/pockets.worker.ts";
 import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
@@ -37,7 +39,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
   const { drawing } = opened.history;
   return createStore<Desk>()((set, get) => {
     const lines = pocketClient();
-    const pictures = pictureClient();
+    const pictures = new Pictures();
+    const art = new ArtLink(artWorker());
     const hover = createStore<Hover>()(() => ({ pocket: null, under: null }));
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
     let known = new Map<number, Pocket>();
@@ -138,6 +141,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       hover,
       lines,
       pictures,
+      art,
       edit: (edit) => {
         const { history, tell } = get();
         const move = applyEdit(history, edit);
@@ -208,7 +212,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       close: () => {
         follower.stop();
         lines.stop();
-        pictures.stop();
+        pictures.close();
+        art.stop();
         keeper.close();
       },
     };

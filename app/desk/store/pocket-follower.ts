@@ -20,7 +20,7 @@ const GAPS_AFTER_MS = 120;
 
 export class PocketFollower {
   private told: Drawing | undefined;
-  private busy = false;
+  private busy = true;
   private resting: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
@@ -28,7 +28,8 @@ export class PocketFollower {
     private shown: Drawing,
     private readonly listener: Listener,
   ) {
-    void this.run();
+    // Not in the same breath as the desk is made: a large drawing is long to hand over.
+    this.resting = setTimeout(() => void this.run());
   }
 
   /** Follows a drawing: whether pockets are read anew for it, and whether openings are others now. */

@@ -1,0 +1,53 @@
+/** The desk's art: painted in one worker on as many canvases as show it, so that the hand is never kept waiting. */
+import type { Scene } from "#core/scene/scene.ts";
+import { memoryOfMessage, type SceneMessage, SceneSender } from "./held-scene.ts";
+import type { Size, View } from "./view.ts";
+
+export type ArtMessage =
+  | { readonly kind: "surface"; readonly name: string; readonly surface: OffscreenCanvas }
+  | { readonly kind: "scene"; readonly scene: SceneMessage }
+  /** Both in the canvas's own pixels. */
+  | { readonly kind: "view"; readonly name: string; readonly view: View; readonly size: Size };
+
+export class ArtLink {
+  private readonly sender = new SceneSender();
+
+  constructor(private readonly worker: Worker) {}
+
+  /** Puts a canvas into a frame; one of the same name before it is painted no more. */
+  canvasIn(frame: HTMLElement, name: string): void {
+    // A canvas can be handed over only once, so each frame gets a new one.
+    const canvas = document.createElement("canvas");
+    canvas.dataset.layer = name;
+    canvas.style.cssText = "width:100%;height:100%";
+    frame.replaceChildren(canvas);
+    const surface = canvas.transferControlToOffscreen();
+    this.send({ kind: "surface", name, surface }, [surface]);
+  }
+
+  /** Sends what is new of a scene, or a slice of it: then false, and it is to be shown again. `alone` is the only part that shows fully. */
+  show({ parts }: Scene, alone: string | null = null): boolean {
+    const { message, whole } = this.sender.next(parts, alone);
+    this.send({ kind: "scene", scene: message }, memoryOfMessage(message));
+    return whole;
+  }
+
+  move(name: string, view: View, { width, height }: Size): void {
+    const k = devicePixelRatio;
+    const size = { width: Math.round(width * k), height: Math.round(height * k) };
+    this.send({
+      kind: "view",
+      name,
+      view: { scale: view.scale * k, x: view.x * k, y: view.y * k },
+      size,
+    });
+  }
+
+  stop(): void {
+    this.worker.terminate();
+  }
+
+  private send(message: ArtMessage, transfer: Transferable[] = []): void {
+    this.worker.postMessage(message, transfer);
+  }
+}

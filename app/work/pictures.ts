@@ -1,0 +1,52 @@
+/** Pictures of the desk's scene, made in a worker that keeps a copy of it: only what is new is sent, in slices. */
+import * as Comlink from "comlink";
+import type { Scene } from "#core/scene/scene.ts";
+import { memoryOfMessage, SceneSender } from "../painting/held-scene.ts";
+import type { Size } from "../painting/view.ts";
+import { pictureClient } from "./clients.ts";
+
+export class Pictures {
+  private readonly client = pictureClient();
+  private readonly sender = new SceneSender();
+  /** One picture is made after the other. */
+  private queue: Promise<unknown> = Promise.resolve();
+
+  /** For the drawer. */
+  svg(scene: Scene): Promise<string> {
+    return this.after(() => this.bring(scene).then(() => this.client.work.svg(frameOf(scene))));
+  }
+
+  /** As wide and high as asked for, with its pixels per inch in the file. */
+  png(scene: Scene, size: Size, ppi: number): Promise<Blob> {
+    return this.after(() => this.bring(scene).then(() => this.client.work.png(frameOf(scene), size, ppi)));
+  }
+
+  /** Ends once what is asked for, also in the moment of leaving, is made. */
+  close(): void {
+    setTimeout(() => void this.queue.finally(() => this.client.stop()));
+  }
+
+  private after<T>(work: () => Promise<T>): Promise<T> {
+    const result = this.queue.then(work);
+    this.queue = result.catch(() => {});
+    return result;
+  }
+
+  private async bring({ parts }: Scene): Promise<void> {
+    for (let whole = false; !whole; ) {
+      const next = this.sender.next(parts);
+      whole = next.whole;
+      await this.client.work.take(Comlink.transfer(next.message, memoryOfMessage(next.message)));
+    }
+  }
+}
+
+/** The scene without what the worker has of it. */
+const frameOf = (scene: Scene): Scene => ({
+  ...scene,
+  parts: scene.parts.map((part) => ({
+    ...part,
+    hides: [],
+    sheets: part.sheets.map((sheet) => ({ ...sheet, items: [] })),
+  })),
+});
