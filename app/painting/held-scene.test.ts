@@ -117,7 +117,7 @@ describe("the scene as the art's worker holds it", () => {
     ];
     held.take(structuredClone(sender.next(partsOf(many)).message));
     const changed = many.map((item, k) => (k === 3 ? square("new", 3) : item));
-    expect(sendAll(sender, held, partsOf(changed)).sent).toBe(1401);
+    expect(sendAll(sender, held, partsOf(changed)).sent).toBe(1601);
     expect(held.itemsOf("main", "flats").map(({ id }) => id)).toEqual(changed.map(({ id }) => id));
   });
 });

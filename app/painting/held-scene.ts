@@ -45,7 +45,7 @@ export const memoryOfMessage = (message: SceneMessage): ArrayBuffer[] => [
 const keyOf = (part: string, sheet: string): string => `${sheet} ${part}`;
 
 /** So many items are sent in one go: more of them would keep the hand waiting. */
-const SLICE = 600;
+const SLICE = 400;
 
 /** Numbers items on the sending side. An item stays on its sheet. */
 export class SceneSender {
@@ -58,42 +58,50 @@ export class SceneSender {
 
   /** What is to be sent next, and whether the scene is whole with it; if not, more is to be asked for. */
   next(parts: readonly ScenePart[], alone: string | null = null): { message: SceneMessage; whole: boolean } {
-    const fresh: [number, Item][] = [];
+    const slice = this.missing(parts);
+    if (slice.length > SLICE) {
+      const fresh = slice.slice(0, SLICE).map((item) => [this.numberOf(item), item] as const);
+      for (const [, item] of fresh) this.ahead.add(item);
+      return { message: pack<SceneNews>({ fresh }), whole: false };
+    }
     const numbered = parts.map(({ id, sheets, hides }): NumberedPart => {
       const same = this.hides.get(id) === hides;
       return {
         id,
         dim: alone !== null && alone !== id,
-        sheets: sheets.map((sheet) => this.numberedSheet(id, sheet, fresh)),
+        sheets: sheets.map((sheet) => this.numberedSheet(id, sheet)),
         ...(same ? {} : { hides }),
       };
     });
-    if (fresh.length > SLICE) {
-      const slice = fresh.slice(0, SLICE);
-      for (const [, item] of slice) this.ahead.add(item);
-      return { message: pack<SceneNews>({ fresh: slice }), whole: false };
-    }
     this.ahead = new Set();
     this.items = new Map(
       parts.flatMap(({ id, sheets }) => sheets.map(({ name, items }) => [keyOf(id, name), items])),
     );
     this.hides = new Map(parts.map(({ id, hides }) => [id, hides]));
+    const fresh = slice.map((item) => [this.numberOf(item), item] as const);
     return { message: pack<SceneNews>({ parts: numbered, fresh }), whole: true };
   }
 
-  private numberedSheet(
-    part: string,
-    { name, opacity, items }: ScenePart["sheets"][number],
-    fresh: [number, Item][],
-  ): NumberedSheet {
+  /** Items that the other side does not have, up to one more than go in a slice. */
+  private missing(parts: readonly ScenePart[]): Item[] {
+    const found: Item[] = [];
+    for (const { id, sheets } of parts)
+      for (const { name, items } of sheets) {
+        const last = this.items.get(keyOf(id, name)) ?? NONE;
+        if (last === items) continue;
+        const held = new Set(last);
+        for (const item of items) {
+          if (held.has(item) || this.ahead.has(item)) continue;
+          if (found.push(item) > SLICE) return found;
+        }
+      }
+    return found;
+  }
+
+  private numberedSheet(part: string, { name, opacity, items }: ScenePart["sheets"][number]): NumberedSheet {
     const last = this.items.get(keyOf(part, name)) ?? NONE;
     if (last === items || sameList(last, items)) return { name, opacity };
-    const held = new Set(last);
-    const numbers = Uint32Array.from(items, (item) => this.numberOf(item));
-    items.forEach((item, k) => {
-      if (!held.has(item) && !this.ahead.has(item)) fresh.push([numbers[k], item]);
-    });
-    return { name, opacity, numbers };
+    return { name, opacity, numbers: Uint32Array.from(items, (item) => this.numberOf(item)) };
   }
 
   private numberOf(item: Item): number {
