@@ -40,6 +40,10 @@ interface Inked extends InPart {
   readonly id: string;
   readonly rank: number;
   readonly echo?: Echo;
+  /** Not painted; it parts colours all the same. */
+  readonly hidden?: true;
+  /** Not to be changed. */
+  readonly locked?: true;
   readonly name?: string;
   /** Names of the groups it came in, from the outermost in. */
   readonly groups?: readonly string[];

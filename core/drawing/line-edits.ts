@@ -24,6 +24,39 @@ export const addStroke = (stroke: Omit<Stroke, "rank">, label = "Draw line"): Ed
   },
 });
 
+/** Names lines, hides or shows, locks or unlocks them. */
+export const changeLines = (
+  ids: readonly string[],
+  { name, hidden, locked }: { readonly name?: string; readonly hidden?: boolean; readonly locked?: boolean },
+): Edit => ({
+  label: lineChangeLabel(ids.length, { name, hidden, locked }),
+  change: (draft) => {
+    for (const id of ids) {
+      const line = draft.strokes[id] ?? draft.inkShapes[id];
+      if (!line) continue;
+      if (name !== undefined) line.name = name;
+      setFlag(line, "hidden", hidden);
+      setFlag(line, "locked", locked);
+    }
+  },
+});
+
+function lineChangeLabel(count: number, { name, hidden, locked }: Parameters<typeof changeLines>[1]): string {
+  const lines = countLines(count);
+  if (name !== undefined) return `Name line ${name}`;
+  if (hidden !== undefined) return `${hidden ? "Hide" : "Show"} ${lines}`;
+  return `${locked ? "Lock" : "Unlock"} ${lines}`;
+}
+
+function setFlag<K extends "hidden" | "locked">(
+  line: Draft<Pick<Stroke, K>>,
+  flag: K,
+  on: boolean | undefined,
+): void {
+  if (on === true) Object.assign(line, { [flag]: true });
+  if (on === false) delete (line as Partial<Record<K, true>>)[flag];
+}
+
 /** Gives lines other points; bridges that end on them follow. */
 export const reshapeLines = (
   shapes: ReadonlyMap<string, readonly number[]>,

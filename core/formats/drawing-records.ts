@@ -113,6 +113,8 @@ export class PartRecord extends Ranked {
 class InkedRecord extends Ranked {
   @IsOptional() @IsId() part?: string;
   @IsOptional() @IsIn(ECHOES) echo?: Echo;
+  @IsOptional() @IsTrue() hidden?: true;
+  @IsOptional() @IsTrue() locked?: true;
   @IsOptional() @IsString() @MaxLength(200) name?: string;
   @IsOptional() @IsArray() @IsString({ each: true }) groups?: string[];
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint?: PaintRecord;

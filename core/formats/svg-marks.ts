@@ -8,7 +8,7 @@ import { type Box, boundsOf } from "../geometry/point.ts";
 import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
 import type { AsideKind, Asides, Clip, Mark, Marks, Tint } from "./svg-mark.ts";
-import { factsIn, isFrame } from "./svg-ours.ts";
+import { factsIn, isFrame, isReadHidden } from "./svg-ours.ts";
 import { readPaint } from "./svg-paint.ts";
 import { chainsOf } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
@@ -146,7 +146,7 @@ class Painter {
     }
     if (UNPAINTED.has(name) || name === "script") return;
     const place = this.enter(element, above);
-    if (place.style.display === "none" && !(this.ours && isFrame(element))) return;
+    if (place.style.display === "none" && !(this.ours && isReadHidden(element))) return;
     if (SHAPES.has(name)) this.addMark(element, place);
     else if (name === "use") this.follow(element, place);
     else if (name === "svg") this.openViewport(element, place, element);

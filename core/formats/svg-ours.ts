@@ -1,5 +1,5 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
-import { BLENDS, type Shade } from "../drawing/drawing.ts";
+import { BLENDS, type Shade, type Stroke } from "../drawing/drawing.ts";
 import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
 import { OURS } from "./svg-facts.ts";
@@ -20,8 +20,20 @@ const sheetNamed = ({ attributes, parent }: SvgElement): string | undefined =>
 
 const isPart = ({ attributes }: SvgElement): boolean => attributes["data-is"] === "part";
 
-/** Whether an element of a file of ours is a sheet or a part: those are read also where they are hidden. */
+/** Whether an element of a file of ours is a sheet or a part. */
 export const isFrame = (element: SvgElement): boolean => sheetNamed(element) !== undefined || isPart(element);
+
+/** Whether an element of a file of ours is read also where it is not displayed: sheets, parts and lines may be hidden. */
+export const isReadHidden = (element: SvgElement): boolean =>
+  isFrame(element) || ["stroke", "shape"].includes(element.attributes["data-is"] ?? "");
+
+/** Whether the line that a mark stands for is hidden, and whether locked. */
+export function closedIn({ element, style }: Mark): Pick<Stroke, "hidden" | "locked"> {
+  return {
+    ...(style.display === "none" ? { hidden: true } : {}),
+    ...(element.attributes["data-locked"] ? { locked: true } : {}),
+  };
+}
 
 /** The sheet a mark lies on in a file of ours. */
 export function sheetOf({ element }: Mark): string | undefined {

@@ -16,7 +16,16 @@ import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
 import type { AsideKind, Asides, Mark, Tint } from "./svg-mark.ts";
 import { marksOf } from "./svg-marks.ts";
-import { factsIn, kindOf, paintNameOf, partIn, placesOf, type ReadShade, shadeOf } from "./svg-ours.ts";
+import {
+  closedIn,
+  factsIn,
+  kindOf,
+  paintNameOf,
+  partIn,
+  placesOf,
+  type ReadShade,
+  shadeOf,
+} from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
 import { drawnStroke, echoIn, type Kind, nibIn, shareIn } from "./svg-says.ts";
@@ -202,7 +211,8 @@ class MarkReader {
     value: string,
   ): string {
     const id = `i${++this.rank}`;
-    this.inkShapes.push({ id, rank: this.rank, outline, evenOdd, ...calledAs(mark), ...this.saidOf(mark) });
+    const said = { ...this.saidOf(mark), ...(this.ours ? closedIn(mark) : {}) };
+    this.inkShapes.push({ id, rank: this.rank, outline, evenOdd, ...calledAs(mark), ...said });
     this.tints.set(id, value);
     return id;
   }
@@ -361,14 +371,13 @@ class MarkReader {
 
   private addOurStroke(mark: Mark): string[] {
     const drawn = drawnStroke(mark.element.attributes);
+    const called = { ...calledAs(mark), ...partIn(mark), ...closedIn(mark) };
     if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box))
-      return [this.pushStroke({ ...drawn, ...calledAs(mark), ...partIn(mark) })];
+      return [this.pushStroke({ ...drawn, ...called })];
     return mark.chains.flatMap(({ points, closed }) => {
       const pen = mark.stroke && this.pen(mark, points);
       const nib = nibIn(mark.element.attributes);
-      return pen
-        ? [this.pushStroke({ points, closed, ...pen, ...nib, ...calledAs(mark), ...partIn(mark) })]
-        : [];
+      return pen ? [this.pushStroke({ points, closed, ...pen, ...nib, ...called })] : [];
     });
   }
 

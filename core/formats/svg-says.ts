@@ -27,7 +27,13 @@ const WORDS: {
     "data-at": placesText(at),
     "data-opacity": opacity < 1 ? short(opacity, 3) : undefined,
   }),
-  stroke: (says) => ({ "data-is": "stroke", "data-nib": says.nib, ...cutWords(says), ...echoWords(says) }),
+  stroke: (says) => ({
+    "data-is": "stroke",
+    "data-nib": says.nib,
+    ...cutWords(says),
+    ...echoWords(says),
+    ...lockWords(says),
+  }),
   nibbed: ({ stroke }, _, digits) => ({
     "data-is": "stroke",
     "data-line": pathData(stroke.points, stroke.closed, digits),
@@ -37,11 +43,16 @@ const WORDS: {
     "data-cap": stroke.cap,
     ...cutWords(stroke),
     ...echoWords(stroke),
+    ...lockWords(stroke),
   }),
-  shape: (says) => ({ "data-is": "shape", ...echoWords(says) }),
+  shape: (says) => ({ "data-is": "shape", ...echoWords(says), ...lockWords(says) }),
 };
 
 const echoWords = ({ echo }: { readonly echo?: Echo }): Attributes => ({ "data-echo": echo });
+
+const lockWords = ({ locked }: { readonly locked?: true }): Attributes => ({
+  "data-locked": locked && "yes",
+});
 
 const cutWords = ({ cut }: Pick<Stroke, "cut">): Attributes =>
   cut ? { "data-cut": `${cut.from} ${cut.to} ${cut.of}` } : {};

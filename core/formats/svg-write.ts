@@ -190,6 +190,7 @@ function writeItem(item: Item, sheetOpacity: number, context: Context): string {
     ...colourOf(paint, area.kind),
     "data-name": name || undefined,
     ...sayingOf(item, digits.line),
+    display: item.hidden ? "none" : undefined,
     ...Object.assign({}, ...written.map(({ attributes }) => attributes)),
     ...areaOf(area, item.says.is === "shape" ? digits.line : digits.colour, digits.line),
   });

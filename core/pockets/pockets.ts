@@ -193,9 +193,10 @@ export class PocketReader {
     });
   }
 
-  /** A bridge that someone has drawn: no ink hides it. */
+  /** A bridge that someone has drawn, or a hidden line: no ink covers it. */
   private isBare(line: number): boolean {
-    return this.map.lines[line].bridge && !this.map.joins.has(line);
+    const { bridge, hidden } = this.map.lines[line];
+    return hidden === true || (bridge && !this.map.joins.has(line));
   }
 
   /** A pocket can only hide under its ink when its area is less than the ink along its outline could cover. */
@@ -224,7 +225,8 @@ const SPECK = 0.002;
 /** Width of the ink along a run where it is narrowest; a join lies under that of the lines it joins. */
 function narrowestInk({ lines, joins }: PlanarMap, { line, from, to }: Run): number {
   const join = joins.get(line);
-  if (join) return Math.min(lines[join.line].width, lines[join.other].width);
+  if (join) return Math.min(...[join.line, join.other].map((of) => (lines[of].hidden ? 0 : lines[of].width)));
+  if (lines[line].hidden) return 0;
   return Math.min(...[from, (from + to) / 2, to].map((u) => inkWidthAt(lines[line], u)));
 }
 

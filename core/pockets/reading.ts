@@ -21,10 +21,10 @@ const linesOfStrokes = new WeakMap<Stroke, { readonly nib: Nib | undefined; read
 function lineOfStroke(stroke: Stroke, nib: Nib | undefined): Line {
   const known = linesOfStrokes.get(stroke);
   if (known && known.nib === nib) return known.line;
-  const { id, points, closed, width } = stroke;
+  const { id, points, closed, width, hidden } = stroke;
   const profile = profileOf(stroke, nib);
   const widths = profile && widthsAlong(points, width, profile, width);
-  const line: Line = { id, points, closed, width, widths, bridge: false };
+  const line: Line = { id, points, closed, width, widths, bridge: false, hidden };
   linesOfStrokes.set(stroke, { nib, line });
   return line;
 }
@@ -41,7 +41,8 @@ const linesOfShape = remembered((shape: InkShape): Line[] =>
     closed: true,
     width: 0,
     bridge: false,
-    region: shape,
+    hidden: shape.hidden,
+    region: shape.hidden ? undefined : shape,
   })),
 );
 

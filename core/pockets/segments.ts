@@ -16,6 +16,8 @@ export interface Line {
   /** Where the width changes along the line: flat pairs [u, width, …] by rising parameter, straight between. */
   readonly widths?: Coords;
   readonly bridge: boolean;
+  /** Its ink is not painted. */
+  readonly hidden?: true;
   /** For a bridge, whether colour of a part behind goes on beyond it, or of one in front. */
   readonly meets?: "behind" | "front";
   /** For a line that is part of an ink shape's outline, the whole shape. */

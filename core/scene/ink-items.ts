@@ -8,19 +8,24 @@ import type { Palette, Tone } from "./palette.ts";
 
 const hasEcho = keeper<Drawing["strokes"], boolean>();
 const lists = keeper<Drawing["strokes"], Item[]>();
+const allLists = keeper<Drawing["strokes"], Item[]>();
 
-/** Ink is the largest part of a scene and changes seldom: the same lines give the very same list. `region` is their part's. */
+/**
+ * Ink is the largest part of a scene and changes seldom: the same lines give the very same list. `region` is their part's;
+ * hidden lines are there only where they are wanted.
+ */
 export function inkItems(
   { strokes, inkShapes, nibs, ink }: Drawing,
-  region: Region,
-  palette: Palette,
+  { region, palette, hidden }: { region: Region; palette: Palette; hidden: boolean },
 ): Item[] {
   const lines = () => [...Object.values(strokes), ...Object.values(inkShapes)];
   const clip = hasEcho(strokes, [inkShapes], () => lines().some(({ echo }) => echo === "within"))
     ? region()
     : undefined;
-  return lists(strokes, [inkShapes, nibs, ink, palette, clip], () =>
+  const made = hidden ? allLists : lists;
+  return made(strokes, [inkShapes, nibs, ink, palette, clip], () =>
     lines()
+      .filter((line) => hidden || !line.hidden)
       .sort((a, b) => a.rank - b.rank)
       .map((line) => {
         const tone = palette.toneOf(line.paint ?? ink);
@@ -43,12 +48,13 @@ const effectsOf = (clip: Clip): Effects => (clip ? { clip } : NO_EFFECTS);
 const shapeItem = (shape: InkShape, tone: Tone, clip: Clip): Item =>
   kept(shape, [tone, clip], () => ({
     id: shape.id,
-    says: { is: "shape", echo: shape.echo },
+    says: { is: "shape", echo: shape.echo, locked: shape.locked },
     area: { kind: "region", chains: shape.outline, evenOdd: shape.evenOdd },
     paint: { kind: "tone", tone },
     effects: effectsOf(clip),
     name: shape.name,
     groups: shape.groups,
+    hidden: shape.hidden,
   }));
 
 const strokeItem = (stroke: Stroke, nib: Nib | undefined, tone: Tone, clip: Clip): Item =>
@@ -59,13 +65,14 @@ const strokeItem = (stroke: Stroke, nib: Nib | undefined, tone: Tone, clip: Clip
     effects: effectsOf(clip),
     name: stroke.name,
     groups: stroke.groups,
+    hidden: stroke.hidden,
   }));
 
 function plainStroke(stroke: Stroke): Pick<Item, "says" | "area"> {
   const { points, closed, width } = stroke;
   const { cap = "round", join = "round", miterLimit = 4, dash = [], dashOffset = 0 } = stroke;
   return {
-    says: { is: "stroke", nib: stroke.nib, cut: stroke.cut, echo: stroke.echo },
+    says: { is: "stroke", nib: stroke.nib, cut: stroke.cut, echo: stroke.echo, locked: stroke.locked },
     area: { kind: "line", points, closed, width, cap, join, miterLimit, dash, dashOffset },
   };
 }

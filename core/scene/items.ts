@@ -54,10 +54,10 @@ export type Says =
   | { readonly is: "flat"; readonly echo?: Echo }
   /** A point of each of its pockets. */
   | { readonly is: "shade"; readonly at: readonly Point[] }
-  | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo">)
+  | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }
-  | { readonly is: "shape"; readonly echo?: Echo };
+  | { readonly is: "shape"; readonly echo?: Echo; readonly locked?: true };
 
 export interface Item {
   readonly id: string;
@@ -68,6 +68,8 @@ export interface Item {
   readonly name?: string;
   /** Names of the groups it came in, from the outermost in. */
   readonly groups?: readonly string[];
+  /** In the file, unseen. */
+  readonly hidden?: true;
 }
 
 /** A part with its sheets, from the bottom up. */

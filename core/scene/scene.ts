@@ -93,7 +93,7 @@ function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: 
     flats: flatItems(own, { part: id, region }, derived, palette),
     shade: shadeItems(own, id, derived, palette),
     light: [],
-    ink: inkItems(own, region, palette),
+    ink: inkItems(own, { region, palette, hidden }),
     gloss: [],
   };
   return SHEETS.flatMap((name): SceneSheet[] => {

@@ -5,16 +5,19 @@ import type { Desk } from "../store/desk-state.ts";
 interface Picked {
   readonly part?: string;
   readonly echo?: unknown;
+  readonly hidden?: true;
+  readonly locked?: true;
 }
 
-/** Things of a table that a hand can take: their part is seen, and they are no echoes. */
+/** Things of a table that a hand can take: they and their part are seen, and they are neither locked nor echoes. */
 export const pickable = <T extends Picked>(
   { drawing, alone }: Pick<Desk, "drawing" | "alone">,
   table: Table<T>,
 ): T[] =>
   Object.values(table).filter((one) => {
     const part = partOf(one);
-    return !one.echo && drawing.parts[part]?.visible && (!alone || part === alone);
+    if (one.echo || one.hidden || one.locked) return false;
+    return drawing.parts[part]?.visible && (!alone || part === alone);
   });
 
 /** How far in front a thing lies: its part before its own place in it. */

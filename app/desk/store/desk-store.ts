@@ -19,7 +19,7 @@ import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
 import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./desk-state.ts";
-import { partRefusal, refusal } from "./locks.ts";
+import { lineRefusal, partRefusal, refusal } from "./locks.ts";
 import { PocketFollower } from "./pocket-follower.ts";
 
 const NO_GAPS: StampedGaps = { stamp: -1, strokes: {}, openings: [], looseEnds: [], tails: [] };
@@ -228,7 +228,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
 }
 
 const refusedBy = (drawing: Drawing, edit: Edit, move: Move): string | undefined =>
-  refusal(drawing, edit.sheet) ?? partRefusal(drawing, edit, move);
+  refusal(drawing, edit.sheet) ?? partRefusal(drawing, edit, move) ?? lineRefusal(drawing, move);
 
 /** What is chosen or in the hand of a drawing, without what it does not have any more. */
 function withoutTheGone({

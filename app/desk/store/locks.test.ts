@@ -10,7 +10,14 @@ import {
   setReach,
 } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
-import { addStroke, orderLines, removeLines, reshapeLine, transformLines } from "#core/drawing/line-edits.ts";
+import {
+  addStroke,
+  changeLines,
+  orderLines,
+  removeLines,
+  reshapeLine,
+  transformLines,
+} from "#core/drawing/line-edits.ts";
 import { changePart } from "#core/drawing/part-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
@@ -141,5 +148,26 @@ describe("one guard for locked and hidden parts", () => {
     state().edit(changePart(part(), { locked: false, visible: true }));
     state().edit(edits[0]);
     expect(state().history.steps.at(-1)?.label).toBe(edits[0].label);
+  });
+});
+
+describe("one guard for locked and hidden lines", () => {
+  it.each([
+    [{ locked: true }, { locked: false }, "The line Wall is locked"],
+    [{ hidden: true }, { hidden: false }, "The line Wall is hidden"],
+  ] as const)("refuses to change one, and does once it is open again: %o", (close, open, sentence) => {
+    const [stroke, other] = strokesOf(desk);
+    const bend = reshapeLine(stroke.id, stroke.points.slice(0, -6), "Bend line");
+    state().edit(changeLines([stroke.id], { name: "Wall" }));
+    state().edit(changeLines([stroke.id], close));
+    const before = state().history;
+    for (const edit of [bend, removeLines([other.id, stroke.id])]) {
+      state().edit(edit);
+      expect(state().history).toBe(before);
+      expect(state().reason?.text).toContain(sentence);
+    }
+    state().edit(changeLines([stroke.id], open));
+    state().edit(bend);
+    expect(state().history.steps.at(-1)?.label).toBe("Bend line");
   });
 });

@@ -1,4 +1,4 @@
-/** Locked and hidden sheets and parts refuse every edit of what lies on them: asked here alone. */
+/** Locked and hidden sheets, parts and lines refuse every edit of what lies on them: asked here alone. */
 import type { Drawing, SheetName } from "#core/drawing/drawing.ts";
 import type { Edit, Move } from "#core/drawing/history.ts";
 import { PARTED, partOf } from "#core/drawing/parts.ts";
@@ -21,6 +21,23 @@ export function partRefusal(before: Drawing, edit: Edit, { history, patches }: M
     const part = before.parts[id];
     if (part?.locked) return `The part ${part.name} is locked. Unlock it in the press to change it.`;
     if (part && !part.visible) return `The part ${part.name} is hidden. Show it in the press to change it.`;
+  }
+  return undefined;
+}
+
+/** What may be changed of a line that is closed. */
+const OPEN = ["hidden", "locked", "name"];
+
+/** Why an edit is refused for a line it would change; undefined when it is not. */
+export function lineRefusal(before: Drawing, { patches }: Move): string | undefined {
+  for (const { path } of patches) {
+    const [table, id, field] = path;
+    if (table !== "strokes" && table !== "inkShapes") continue;
+    const line = before[table][String(id)];
+    if (!line || OPEN.includes(String(field))) continue;
+    const called = line.name ? `The line ${line.name}` : "A line";
+    if (line.locked) return `${called} is locked. Unlock it in the list of lines to change it.`;
+    if (line.hidden) return `${called} is hidden. Show it in the list of lines to change it.`;
   }
   return undefined;
 }
