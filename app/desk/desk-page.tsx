@@ -13,6 +13,7 @@ import { PressPanel } from "./press/press-panel.tsx";
 import { SnagList } from "./press/snag-list.tsx";
 import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { StageRail } from "./rail/stage-rail.tsx";
+import { stageOf } from "./stages/index.ts";
 import type { DeskStore, StageName } from "./store/desk-state.ts";
 import { createDesk } from "./store/desk-store.ts";
 import { DeskContext, useDesk, useDeskStore } from "./store/use-desk.ts";
@@ -51,6 +52,7 @@ function DeskLayout() {
     const [file] = event.dataTransfer.files;
     if (file) void placeFile(desk, file);
   };
+  const { List } = useDesk(stageOf);
   const describe = useDesk(describeDrawing);
   const roomy = useDesk(({ matSize }) => Math.min(matSize.width, matSize.height) > LOUPE_FROM);
   return (
@@ -76,6 +78,7 @@ function DeskLayout() {
         <PartsStack />
         <PressPanel />
         <SnagList />
+        {List && <List />}
       </aside>
       <Tray />
       <DeskKeys onPanning={setPanning} />

@@ -7,11 +7,13 @@ interface Props {
   readonly disabled?: boolean;
   readonly pressed?: boolean;
   readonly small?: boolean;
+  /** For one of many in a list that is walked by other keys than Tab. */
+  readonly tabIndex?: number;
   readonly children: ReactNode;
 }
 
 /** A button that is an icon; its name is its tooltip too. */
-export function IconButton({ label, onClick, disabled, pressed, small, children }: Props) {
+export function IconButton({ label, onClick, disabled, pressed, small, tabIndex, children }: Props) {
   return (
     <button
       type="button"
@@ -19,6 +21,7 @@ export function IconButton({ label, onClick, disabled, pressed, small, children 
       title={label}
       aria-pressed={pressed}
       disabled={disabled}
+      tabIndex={tabIndex}
       onClick={onClick}
       className={clsx(
         "grid place-items-center rounded-md text-text hover:bg-well disabled:text-edge disabled:hover:bg-transparent",

@@ -3,6 +3,7 @@
 import { createSelector } from "reselect";
 import type { Drawing, Table } from "#core/drawing/drawing.ts";
 import { chooseLine } from "../lines/choose-line.ts";
+import { LineList } from "../lines/line-list.tsx";
 import { ReadingPanel } from "../lines/reading-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { arrangeTool } from "../tools/arrange/arrange.ts";
@@ -20,6 +21,7 @@ export const linesStage: Stage = {
   figure: ({ drawing }) => lineFigure(drawing),
   keys: "Brackets choose lines, arrows move what is chosen.",
   Panel: ReadingPanel,
+  List: LineList,
   nextSnag: nextPocketSnag,
   key: (desk, { key }) => {
     if (key !== "[" && key !== "]") return false;

@@ -16,6 +16,8 @@ export interface Stage {
   readonly keys: string;
   /** Settings beside its tools, where a tool has none of its own. */
   readonly Panel?: () => ReactNode;
+  /** What it lists beneath the snags. */
+  readonly List?: () => ReactNode;
   /** Takes the view to the next thing that wants a look, or the one before. */
   readonly nextSnag: (desk: DeskStore, by: number) => void;
   /** Whether a key that the tool does not know meant something to the stage. */

@@ -1,0 +1,95 @@
+/** The lines of the part at work as rows of a list: front to back, those of a group beneath its name. */
+import { createSelector } from "reselect";
+import type { Drawing, InkShape, Stroke } from "#core/drawing/drawing.ts";
+import { partOf } from "#core/drawing/parts.ts";
+import type { Desk } from "../store/desk-state.ts";
+
+type Line = Stroke | InkShape;
+
+export type LineRow =
+  | {
+      readonly kind: "group";
+      /** Unlike that of any other row. */
+      readonly key: string;
+      readonly name: string;
+      readonly depth: number;
+      /** All within it, in groups of their own too. */
+      readonly lines: readonly Line[];
+    }
+  | {
+      readonly kind: "line";
+      readonly key: string;
+      readonly name: string;
+      readonly depth: number;
+      readonly lines: readonly [Line];
+    };
+
+interface Branch {
+  readonly name: string;
+  readonly key: string;
+  readonly lines: Line[];
+  /** Groups and lines in order. */
+  readonly entries: (Branch | Line)[];
+}
+
+const isBranch = (entry: Branch | Line): entry is Branch => "entries" in entry;
+
+/** What a line is called that has no name: by its place from the back. */
+const numbered = (line: Line, place: number): string =>
+  line.name ?? `${"points" in line ? "Stroke" : "Shape"} ${place}`;
+
+function treeOf(lines: readonly Line[]): Branch {
+  const root: Branch = { name: "", key: "", lines: [], entries: [] };
+  const branches = new Map([["", root]]);
+  for (const line of lines) {
+    let branch = root;
+    for (const name of line.groups ?? []) {
+      const key = `${branch.key}/${name}`;
+      const known = branches.get(key) ?? { name, key, lines: [], entries: [] };
+      if (!branches.has(key)) {
+        branches.set(key, known);
+        branch.entries.push(known);
+      }
+      branch = known;
+      branch.lines.push(line);
+    }
+    branch.entries.push(line);
+  }
+  return root;
+}
+
+function rowsOf({ entries }: Branch, depth: number, places: ReadonlyMap<Line, number>): LineRow[] {
+  return entries.flatMap((entry): LineRow[] => {
+    if (isBranch(entry)) {
+      const { key, name, lines } = entry;
+      return [{ kind: "group", key, name, depth, lines }, ...rowsOf(entry, depth + 1, places)];
+    }
+    const name = numbered(entry, places.get(entry)!);
+    return [{ kind: "line", key: entry.id, name, depth, lines: [entry] }];
+  });
+}
+
+export const lineRows = createSelector(
+  [
+    ({ drawing }: Pick<Desk, "drawing">): Drawing["strokes"] => drawing.strokes,
+    ({ drawing }: Pick<Desk, "drawing">): Drawing["inkShapes"] => drawing.inkShapes,
+    ({ part }: Pick<Desk, "part">): string => part,
+  ],
+  (strokes, inkShapes, part): readonly LineRow[] => {
+    const lines = [...Object.values(strokes), ...Object.values(inkShapes)]
+      .filter((line) => !line.echo && partOf(line) === part)
+      .sort((a, b) => b.rank - a.rank);
+    const places = new Map(lines.map((line, i) => [line, lines.length - i]));
+    return rowsOf(treeOf(lines), 0, places);
+  },
+);
+
+/** The rows that show while some groups are folded up. */
+export function unfolded(rows: readonly LineRow[], folded: ReadonlySet<string>): LineRow[] {
+  let within = Infinity;
+  return rows.filter((row) => {
+    if (row.depth > within) return false;
+    within = row.kind === "group" && folded.has(row.key) ? row.depth : Infinity;
+    return true;
+  });
+}
