@@ -1,6 +1,7 @@
 import { type DragEvent, startTransition, useEffect, useState } from "react";
 import type { Opened } from "../keep/shelf.ts";
 import { Announcer } from "./announcer.tsx";
+import { Hand } from "./canvas/hand.ts";
 import { LeakCard } from "./canvas/leak-card.tsx";
 import { Loupe } from "./canvas/loupe.tsx";
 import { Paper } from "./canvas/paper.tsx";
@@ -46,6 +47,7 @@ function DeskLayout() {
   const mat = useDesk((s) => s.mat);
   const [panning, setPanning] = useState(false);
   const desk = useDeskStore();
+  const [hand] = useState(() => new Hand(desk));
   useThumbnail();
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
@@ -64,7 +66,7 @@ function DeskLayout() {
         onDrop={onDrop}
       >
         <h1 className="sr-only">Desk</h1>
-        <Paper panning={panning} describe={describe} />
+        <Paper hand={hand} panning={panning} describe={describe} />
         <LeakCard />
         <ReasonSign />
         {roomy && <Loupe />}
@@ -81,7 +83,7 @@ function DeskLayout() {
         {List && <List />}
       </aside>
       <Tray />
-      <DeskKeys onPanning={setPanning} />
+      <DeskKeys hand={hand} onPanning={setPanning} />
       <Announcer />
       <LeaveGuard />
     </div>

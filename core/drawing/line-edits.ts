@@ -9,6 +9,7 @@ import { movedAnchor } from "./anchor.ts";
 import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { ringNamed } from "./rings.ts";
 
 const countLines = (count: number): string => (count === 1 ? "line" : `${count} lines`);
 
@@ -57,7 +58,7 @@ function setFlag<K extends "hidden" | "locked">(
   if (on === false) delete (line as Partial<Record<K, true>>)[flag];
 }
 
-/** Gives lines other points; bridges that end on them follow. */
+/** Gives strokes, and rings of ink shapes by their names, other points; bridges that end on them follow. */
 export const reshapeLines = (
   shapes: ReadonlyMap<string, readonly number[]>,
   label: string,
@@ -68,7 +69,11 @@ export const reshapeLines = (
   merge,
   change: (draft) => {
     followWithBridges(draft, shapes);
-    for (const [id, points] of shapes) draft.strokes[id].points = [...points];
+    for (const [name, points] of shapes) {
+      const ring = ringNamed(draft as Drawing, name);
+      if (draft.strokes[name]) draft.strokes[name].points = [...points];
+      else if (ring) draft.inkShapes[ring.shape].outline[ring.place] = [...points];
+    }
   },
 });
 
@@ -76,7 +81,11 @@ export const reshapeLines = (
 const ON_LINE = 2e-4;
 
 function followWithBridges(draft: Draft<Drawing>, shapes: ReadonlyMap<string, readonly number[]>): void {
-  const changed = [...shapes].map(([id, after]) => ({ points: [...draft.strokes[id].points], after }));
+  const before = (name: string): readonly number[] => {
+    const ring = ringNamed(draft as Drawing, name);
+    return draft.strokes[name]?.points ?? (ring ? draft.inkShapes[ring.shape].outline[ring.place] : []);
+  };
+  const changed = [...shapes].map(([name, after]) => ({ points: [...before(name)], after }));
   const within = ON_LINE * diagonal(draft.page.box);
   const followed = (at: Point): Point => {
     const on = nearestOnLines(changed, at, within)?.line;

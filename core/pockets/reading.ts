@@ -1,5 +1,6 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
 import type { Bridge, Drawing, InkShape, Nib, Stroke } from "../drawing/drawing.ts";
+import { ringName } from "../drawing/rings.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { profileOf, widthsAlong } from "../lines/profile.ts";
@@ -36,7 +37,7 @@ const lineOfBridge = remembered(({ id, points, meets, left }: Bridge): Line => {
 
 const linesOfShape = remembered((shape: InkShape): Line[] =>
   shape.outline.map((points, i) => ({
-    id: `${shape.id}/${i}`,
+    id: ringName(shape.id, i),
     points,
     closed: true,
     width: 0,

@@ -1,5 +1,6 @@
 /** What is drawn over the paper and never delivered: lit pockets, bridges, openings, the way out of a leak. */
 import { stepOf } from "#core/colour/ladder.ts";
+import type { Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { chainPath, pathOf } from "../../painting/paths.ts";
 import { sortOpenings } from "../gaps/openings.ts";
@@ -34,6 +35,43 @@ export function paintOverlay(
   for (const mark of gesture?.marks?.() ?? []) paintMark(context, mark, colours, pixel);
   const trail = gesture?.trail?.();
   if (trail) paintTrail(context, trail, colours, pixel);
+  if (desk.keyPointer) paintKeyPointer(context, desk.keyPointer, gesture !== null, colours, pixel);
+}
+
+/** Where keys have put the pointer: a cross within a ring, filled while it presses. */
+function paintKeyPointer(
+  context: CanvasRenderingContext2D,
+  [x, y]: Point,
+  presses: boolean,
+  { fern, paper }: Colours,
+  pixel: number,
+): void {
+  const cross = new Path2D();
+  for (const [dx, dy] of [
+    [1, 0],
+    [0, 1],
+    [-1, 0],
+    [0, -1],
+  ]) {
+    cross.moveTo(x + 3 * dx * pixel, y + 3 * dy * pixel);
+    cross.lineTo(x + 16 * dx * pixel, y + 16 * dy * pixel);
+  }
+  const ring = new Path2D();
+  ring.arc(x, y, 9 * pixel, 0, Math.PI * 2);
+  context.globalAlpha = 0.4;
+  context.fillStyle = fern;
+  if (presses) context.fill(ring);
+  context.globalAlpha = 1;
+  for (const path of [ring, cross]) {
+    context.strokeStyle = paper;
+    context.lineWidth = 4 * pixel;
+    context.stroke(path);
+  }
+  for (const path of [ring, cross]) {
+    context.strokeStyle = fern;
+    context.lineWidth = 2 * pixel;
+    context.stroke(path);
+  }
 }
 
 function paintPockets(context: CanvasRenderingContext2D, desk: Desk, colours: Colours, pixel: number): void {

@@ -4,30 +4,27 @@ import { pocketAt, type Scene } from "#core/scene/scene.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../../painting/view.ts";
 import { toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
-import { refusal } from "../store/locks.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { lookTool } from "../tools/look/look.ts";
-import type { Gesture, Press } from "../tools/tool.ts";
+import type { Press } from "../tools/tool.ts";
+import type { Hand } from "./hand.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
 import { TwoFingers } from "./two-fingers.ts";
 
 /** The mat with the paper on it: three canvases, one for the mat, one for the art, one for what is drawn over it. */
-export function Paper({ panning, describe }: { panning: boolean; describe: string }) {
+export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolean; describe: string }) {
   const desk = useDeskStore();
   const frame = useRef<HTMLDivElement>(null);
   const mat = useRef<HTMLCanvasElement>(null);
   const art = useRef<HTMLDivElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
-  const gesture = useRef<Gesture | null>(null);
-  const repaint = useRef<() => void>(() => {});
   const fingers = useRef<TwoFingers>(null);
   fingers.current ??= new TwoFingers(desk);
   const tool = useDesk(toolOf);
 
   useEffect(() => {
-    const painter = new Repainter(desk, mat.current!, art.current!, overlay.current!, () => gesture.current);
-    repaint.current = () => painter.ask();
+    const painter = new Repainter(desk, mat.current!, art.current!, overlay.current!, hand);
     const observer = new ResizeObserver(([entry]) => painter.resize(entry.contentRect));
     observer.observe(frame.current!);
     const stopWheel = listenToWheel(frame.current!, desk);
@@ -36,7 +33,7 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       stopWheel();
       painter.stop();
     };
-  }, [desk]);
+  }, [desk, hand]);
 
   const pressOf = (event: ReactPointerEvent | PointerEvent): Press => {
     const box = frame.current!.getBoundingClientRect();
@@ -60,30 +57,7 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
 
   /** Takes up the tool, or the paper itself. */
   const begin = (event: PointerEvent) => {
-    const state = desk.getState();
-    const used = panning || event.button === 1 ? lookTool : tool;
-    const refused = refusal(state.drawing, used.sheet);
-    if (refused) {
-      state.tell(refused);
-      return;
-    }
-    gesture.current = used.press(pressOf(event)) ?? {};
-    state.pointer.cancel = () => {
-      const cancelled = gesture.current;
-      gesture.current = null;
-      state.pointer.cancel = null;
-      cancelled?.cancel?.();
-      desk.getState().show(null);
-      repaint.current();
-    };
-    repaint.current();
-  };
-
-  const letGo = () => {
-    desk.getState().pointer.cancel = null;
-    const done = gesture.current;
-    gesture.current = null;
-    return done;
+    hand.press(pressOf(event), panning || event.button === 1 ? lookTool : tool);
   };
 
   /** A first finger waits: a second may come, and then none of them draws. */
@@ -95,15 +69,16 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
   };
 
   const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
-    const { set, pointer, reason } = desk.getState();
+    const { set, pointer, reason, keyPointer } = desk.getState();
     pointer.at = matPoint(event);
     if (reason) set({ reason: null });
+    if (keyPointer) set({ keyPointer: null });
     if (event.pointerType === "touch" && fingers.current!.down(event.pointerId, pointer.at)) {
       waiting.current = null;
       pointer.cancel?.();
       return;
     }
-    if (gesture.current || waiting.current || (event.button !== 0 && event.button !== 1)) return;
+    if (hand.gesture || waiting.current || (event.button !== 0 && event.button !== 1)) return;
     frame.current!.setPointerCapture(event.pointerId);
     set({ walked: null });
     if (event.pointerType !== "touch") {
@@ -125,13 +100,10 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       if (from && distance([from.clientX, from.clientY], [event.clientX, event.clientY]) > FINGER_SLACK)
         startWaiting();
     }
-    if (gesture.current) {
+    if (hand.gesture) {
       const moves = event.nativeEvent.getCoalescedEvents?.() ?? [];
-      for (const move of moves.length > 0 ? moves : [event.nativeEvent]) {
-        gesture.current.move?.(pressOf(move));
-      }
-      gesture.current.foresee?.((event.nativeEvent.getPredictedEvents?.() ?? []).map(pressOf));
-      repaint.current();
+      const foreseen = event.nativeEvent.getPredictedEvents?.() ?? [];
+      hand.move((moves.length > 0 ? moves : [event.nativeEvent]).map(pressOf), foreseen.map(pressOf));
       return;
     }
     if (!panning) tool.hover?.(pressOf(event));
@@ -144,11 +116,7 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
     if (!cancelled) startWaiting();
     waiting.current = null;
     if (cancelled) desk.getState().pointer.cancel?.();
-    else {
-      letGo()?.end?.(pressOf(event));
-      desk.getState().keep();
-    }
-    repaint.current();
+    else if (hand.gesture) hand.lift(pressOf(event));
   };
 
   return (
@@ -168,7 +136,7 @@ export function Paper({ panning, describe }: { panning: boolean; describe: strin
       onPointerCancel={(event) => finish(event, true)}
       onDoubleClick={(event) => tool.doublePress?.(pressOf(event.nativeEvent as PointerEvent))}
       onPointerLeave={() => {
-        if (gesture.current) return;
+        if (hand.gesture) return;
         const { pointer, hover } = desk.getState();
         pointer.at = null;
         hover.setState({ pocket: null, under: null });
@@ -219,10 +187,11 @@ class Repainter {
     private readonly mat: HTMLCanvasElement,
     artFrame: HTMLElement,
     private readonly overlay: HTMLCanvasElement,
-    private readonly gesture: () => Gesture | null,
+    private readonly hand: Hand,
   ) {
     desk.getState().art.canvasIn(artFrame, ART);
-    const stops = [desk, desk.getState().hover].map((store) => store.subscribe(() => this.ask()));
+    const ask = () => this.ask();
+    const stops = [desk.subscribe(ask), desk.getState().hover.subscribe(ask), hand.listen(ask)];
     this.unsubscribe = () => {
       for (const stop of stops) stop();
     };
@@ -293,6 +262,6 @@ class Repainter {
       quiet: this.css("--color-quiet"),
       paper: "#fff",
     };
-    paintOverlay(context, now, this.gesture(), colours, devicePixelRatio);
+    paintOverlay(context, now, this.hand.gesture, colours, devicePixelRatio);
   }
 }

@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { ranked } from "#core/drawing/drawing.ts";
+import type { Hand } from "../canvas/hand.ts";
 import { walk } from "../pockets/walk.ts";
 import { STAGES, stageOf, toolOf } from "../stages/index.ts";
 import type { DeskStore } from "../store/desk-state.ts";
@@ -10,17 +11,22 @@ import { dipTool } from "../tools/dip/dip.ts";
 import { fitChosen, fitDrawing, fitPage, zoom } from "../tray/zoom.ts";
 import { useClipboard } from "./clipboard.ts";
 import { arrowOf, isRemoval, isTyping } from "./key-names.ts";
+import { onPointerKey } from "./key-pointer.ts";
 
 const TRAY_KEYS = "qwerty";
 /** Keys that step through lines and points wherever the focus is. */
 const LINE_STEPS = "[]{}";
 /** Listens to the whole desk; fields that are being typed in keep their keys. */
-export function DeskKeys({ onPanning }: { onPanning: (panning: boolean) => void }) {
+export function DeskKeys({ hand, onPanning }: { hand: Hand; onPanning: (panning: boolean) => void }) {
   const desk = useDeskStore();
   useClipboard(desk);
   useEffect(() => {
     const down = (event: KeyboardEvent) => {
       if (isTyping(event.target)) return;
+      if (onPaper(event) && onPointerKey(desk, hand, event)) {
+        event.preventDefault();
+        return;
+      }
       const { cancel } = desk.getState().pointer;
       if (cancel) {
         // A gesture is under way: it can be given up, and nothing else happens meanwhile.
@@ -49,7 +55,7 @@ export function DeskKeys({ onPanning }: { onPanning: (panning: boolean) => void 
       window.removeEventListener("keyup", up);
       window.removeEventListener("blur", letGo);
     };
-  }, [desk, onPanning]);
+  }, [desk, hand, onPanning]);
   return null;
 }
 

@@ -63,6 +63,8 @@ export interface DeskState {
   readonly matSize: Size;
   /** The pocket walked to by keyboard, by its index. */
   readonly walked: number | null;
+  /** Where the pointer that keys move stands, in page units; null while it is put away. */
+  readonly keyPointer: Point | null;
   readonly leak: (Leak & { readonly wish?: Wish; readonly part: string }) | null;
   /** What a reach that is being tried would close. */
   readonly triedReach: (ReachReading & { readonly width: number }) | null;

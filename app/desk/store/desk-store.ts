@@ -128,6 +128,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       view: { scale: 1, x: 0, y: 0 },
       matSize: { width: 0, height: 0 },
       walked: null,
+      keyPointer: null,
       leak: null,
       triedReach: null,
       showBridges: true,

@@ -16,12 +16,23 @@ export async function openDesk(text: string): Promise<DeskStore> {
   const { drawing } = importSvg("Test", text);
   const desk = createDesk("test", { history: beginHistory(drawing), revision: 0, kept: "memory" });
   desk.getState().set({ matSize: { width: 1056, height: 1056 }, view: { scale: 10, x: 28, y: 28 } });
+  opened = desk;
   await settled();
   return desk;
 }
 
-/** Long enough for pockets to be read, and gaps once the hand rests. */
-export const settled = () => new Promise((resolve) => setTimeout(resolve, 180));
+let opened: DeskStore;
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** Until the pockets of the desk opened last are read, and its gaps, once the hand rests. */
+export async function settled(): Promise<void> {
+  await pause(30);
+  const isRead = () => {
+    const { reading, gaps, stamp } = opened.getState();
+    return !reading && gaps.stamp === stamp;
+  };
+  for (let k = 0; k < 400 && !isRead(); k++) await pause(10);
+}
 
 export const pressAt = (desk: DeskStore, at: Point, extra: Partial<Press> = {}): Press => ({
   desk,

@@ -489,3 +489,44 @@ describe("arranging on the desk", () => {
     expect(drawWidth(state())).toBe(1);
   });
 });
+
+describe("ink shapes", () => {
+  const BLOT =
+    '<path id="blot" fill="#000" stroke="none" d="M30 30H60V60H30Z"/><path id="tail" d="M61 45H90"/><path id="short" d="M45 10V24"/>';
+  const shape = () => Object.values(state().drawing.inkShapes)[0];
+  const at = (point: Point) => pressAt(desk, point);
+
+  it("are bent by their points, and lines that meet them follow", async () => {
+    await open(svg(BLOT));
+    toolNamed("bend").press(at([30, 52]));
+    expect(state().selected).toEqual([shape().id]);
+    dragTool(desk, "bend", [
+      [60, 60],
+      [66, 66],
+    ]);
+    expect(labels(desk)).toEqual(["Bend line"]);
+    expect(shape().outline[0].slice(12, 14).map(Math.round)).toEqual([66, 66]);
+    expect(shape().outline[0].slice(0, 2)).toEqual([30, 30]);
+    state().undo();
+    expect(shape().outline[0].slice(12, 14)).toEqual([60, 60]);
+  });
+
+  it("hold bridges and loose ends that are pulled onto them", async () => {
+    await open(svg(BLOT));
+    dragTool(desk, "bridge", [
+      [45.3, 24],
+      [47, 29.4],
+    ]);
+    const [bridge] = Object.values(state().drawing.bridges);
+    expect(bridge.points.slice(0, 2)).toEqual([45, 24]);
+    expect(bridge.points.at(-1)).toBeCloseTo(30, 6);
+    state().undo();
+    await settled();
+    dragTool(desk, "pull", [
+      [45, 24],
+      [47, 29.4],
+    ]);
+    const short = named("short").points;
+    expect([short.at(-2), short.at(-1)].map((n) => Math.round(n! * 1e3) / 1e3)).toEqual([47, 30]);
+  });
+});

@@ -82,6 +82,8 @@ export interface Tool {
   readonly doublePress?: (press: Press) => void;
   /** Whether the key meant something to the tool. */
   readonly key?: (desk: DeskStore, event: KeyboardEvent) => boolean;
+  /** Places worth pressing, in page units: keys step through them (keys/key-pointer.ts). Those of pockets where left out. */
+  readonly places?: (desk: Desk) => readonly Point[];
   /** Chooses all of what the tool works on. */
   readonly chooseAll?: (desk: DeskStore) => void;
   /** What the tool shows as long as it is in the hand. */

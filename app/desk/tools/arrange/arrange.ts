@@ -2,7 +2,7 @@
 import { Shapes } from "lucide-react";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
-import { polyline } from "#core/geometry/cubic.ts";
+import { pointAt, polyline } from "#core/geometry/cubic.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
 import { type Box, distance, type Point } from "#core/geometry/point.ts";
 import { gathers, isAcross } from "#core/lines/gather.ts";
@@ -64,6 +64,12 @@ export const arrangeTool: Tool = {
     }
     if (!state.selected.includes(line.id)) state.set({ selected: [line.id] });
     return moveGesture(press);
+  },
+  places: (desk) => {
+    const frame = frameOf(desk);
+    const grips = frame ? gripsOf(frame, 1 / desk.view.scale).map(({ at }) => at) : [];
+    const lines = [...pickable(desk, desk.drawing.strokes), ...pickable(desk, desk.drawing.inkShapes)];
+    return [...grips, ...lines.map((line) => pointAt(chainsOf(line)[0], 0.5))];
   },
   hover: ({ desk, at, pixel }) => arrange.find(desk, lineNear(desk.getState(), at, pixel)?.id ?? null),
   key: (desk, event) => {

@@ -3,6 +3,7 @@ import type { Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import { reshapeLines } from "#core/drawing/line-edits.ts";
 import { drawingOfPart, partOf } from "#core/drawing/parts.ts";
+import type { Ring } from "#core/drawing/rings.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import type { Point } from "#core/geometry/point.ts";
 import {
@@ -18,7 +19,11 @@ import type { DeskStore } from "../../store/desk-state.ts";
 import { bend, bentLine, heldPoints, holdPoints } from "./bend-state.ts";
 
 /** Gives a line other points, from what it is now; ends that meet it follow where they are to. */
-export function bending(desk: DeskStore, line: Stroke, label: string): (points: readonly number[]) => Edit {
+export function bending(
+  desk: DeskStore,
+  line: Stroke | Ring,
+  label: string,
+): (points: readonly number[]) => Edit {
   const state = desk.getState();
   const strokes = Object.values(drawingOfPart(state.drawing, partOf(line)).strokes).filter(
     ({ echo }) => !echo,
@@ -30,7 +35,7 @@ export function bending(desk: DeskStore, line: Stroke, label: string): (points: 
 }
 
 /** Bends the bent line in one step. */
-function bendNow(desk: DeskStore, label: string, change: (line: Stroke) => readonly number[]): void {
+function bendNow(desk: DeskStore, label: string, change: (line: Stroke | Ring) => readonly number[]): void {
   const line = bentLine(desk.getState());
   if (line) desk.getState().edit(bending(desk, line, label)(change(line)));
 }

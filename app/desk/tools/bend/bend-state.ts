@@ -1,5 +1,6 @@
 /** The line that is bent and the points of it that are held. */
 import type { Stroke } from "#core/drawing/drawing.ts";
+import { type Ring, ringsOf } from "#core/drawing/rings.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -12,14 +13,31 @@ interface Held {
   /** Points by number, true of the line while it has so many numbers. */
   readonly points: readonly number[];
   readonly of: { readonly line: string; readonly count: number } | null;
+  /** Of an ink shape, which of its rings is bent. */
+  readonly ring: number;
 }
 
 /** `under` is the id of the line beneath the pointer. */
-export const bend = toolState<Settings, Held, string>("bend", { follow: true }, { points: [], of: null });
+export const bend = toolState<Settings, Held, string>(
+  "bend",
+  { follow: true },
+  { points: [], of: null, ring: 0 },
+);
 
-/** The line being bent. */
-export const bentLine = ({ drawing, selected }: Desk): Stroke | undefined =>
-  selected.length === 1 ? drawing.strokes[selected[0]] : undefined;
+/** The line being bent: a stroke, or a ring of an ink shape. */
+export function bentLine(desk: Desk): Stroke | Ring | undefined {
+  const { drawing, selected } = desk;
+  if (selected.length !== 1) return undefined;
+  const shape = drawing.inkShapes[selected[0]];
+  return shape ? ringsOf(shape)[bend.held(desk).ring] : drawing.strokes[selected[0]];
+}
+
+/** Takes up a line to bend, or none. */
+export function chooseBent(desk: DeskStore, line: Stroke | Ring | undefined): void {
+  const isRing = line !== undefined && "shape" in line;
+  desk.getState().set({ selected: line ? [isRing ? line.shape : line.id] : [] });
+  bend.hold(desk, { points: [], of: null, ring: isRing ? Number(line.id.slice(line.shape.length + 1)) : 0 });
+}
 
 const NONE: readonly number[] = [];
 

@@ -1,6 +1,9 @@
 /** Bend: drags points, handles and the line itself; ends that meet it follow, and so do the colours. */
 import { Spline } from "lucide-react";
 import type { Stroke } from "#core/drawing/drawing.ts";
+import { type Ring, ringNamed, ringsOf } from "#core/drawing/rings.ts";
+import { curveCount, pointAt } from "#core/geometry/cubic.ts";
+import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import {
   handlesOf,
@@ -13,11 +16,12 @@ import {
 } from "#core/lines/bend.ts";
 import { isRemoval, nudgeOf } from "../../keys/key-names.ts";
 import { strokeNear } from "../../lines/lines-near.ts";
+import { pickable } from "../../parts/pickable.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { BendPanel } from "./bend-panel.tsx";
 import { addPointAfter, addPointAt, bending, nudgePoints, removePoints, turnPoint } from "./bend-points.ts";
-import { bend, bentLine, heldPoints, holdPoints } from "./bend-state.ts";
+import { bend, bentLine, chooseBent, heldPoints, holdPoints } from "./bend-state.ts";
 
 const POINT_PIXELS = 9;
 
@@ -38,12 +42,25 @@ export const bendTool: Tool = {
     if (line && handle) return handleGesture(press, line, handle);
     const point = line && pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
     if (line && point !== undefined) return pointGesture(press, line, point, shift);
-    const stroke = strokeNear(state, at, pixel);
-    state.set({ selected: stroke ? [stroke.id] : [] });
-    holdPoints(desk, []);
+    chooseBent(desk, bendableNear(state, at, pixel));
     return undefined;
   },
-  hover: ({ desk, at, pixel }) => bend.find(desk, strokeNear(desk.getState(), at, pixel)?.id ?? null),
+  places: (desk) => {
+    const line = bentLine(desk);
+    if (!line)
+      return pickable(desk, desk.drawing.strokes).map(({ points }) =>
+        pointAt(points, curveCount(points) / 2),
+      );
+    const { points, closed } = line;
+    const tips = heldPoints(desk).flatMap((point) =>
+      handlesOf(points, closed, point).filter((place) => place >= 0),
+    );
+    return [
+      ...pointNumbers(points, closed).map((point) => pointOf(points, point)),
+      ...tips.map((place): Point => [points[place], points[place + 1]]),
+    ];
+  },
+  hover: ({ desk, at, pixel }) => bend.find(desk, bendableNear(desk.getState(), at, pixel)?.id ?? null),
   doublePress: ({ desk, at, pixel }) => {
     const line = bentLine(desk.getState());
     if (!line) return;
@@ -62,6 +79,14 @@ export const bendTool: Tool = {
   marks: bendMarks,
   Panel: BendPanel,
 };
+
+const RING_PIXELS = 10;
+
+/** The stroke beneath the pointer, or else the ring of an ink shape. */
+function bendableNear(desk: Desk, at: Point, pixel: number): Stroke | Ring | undefined {
+  const rings = pickable(desk, desk.drawing.inkShapes).flatMap(ringsOf);
+  return strokeNear(desk, at, pixel) ?? nearestOnLines(rings, at, RING_PIXELS * pixel)?.line;
+}
 
 function onKey(desk: DeskStore, event: KeyboardEvent): boolean {
   const state = desk.getState();
@@ -83,7 +108,12 @@ interface Handle {
 }
 
 /** Handles show at held points only. */
-function handleNear(desk: Desk, { points, closed }: Stroke, at: Point, pixel: number): Handle | undefined {
+function handleNear(
+  desk: Desk,
+  { points, closed }: Stroke | Ring,
+  at: Point,
+  pixel: number,
+): Handle | undefined {
   const handles = heldPoints(desk).flatMap((point) =>
     handlesOf(points, closed, point)
       .filter((place) => place >= 0)
@@ -94,7 +124,7 @@ function handleNear(desk: Desk, { points, closed }: Stroke, at: Point, pixel: nu
     .sort((a, b) => distance(a.tip, at) - distance(b.tip, at))[0];
 }
 
-function pointGesture({ desk, at }: Press, line: Stroke, point: number, shift: boolean): Gesture {
+function pointGesture({ desk, at }: Press, line: Stroke | Ring, point: number, shift: boolean): Gesture {
   const before = heldPoints(desk.getState());
   const held = before.includes(point) ? before : shift ? [...before, point] : [point];
   holdPoints(desk, held);
@@ -107,7 +137,7 @@ function pointGesture({ desk, at }: Press, line: Stroke, point: number, shift: b
   };
 }
 
-function handleGesture({ desk }: Press, line: Stroke, { point, place }: Handle): Gesture {
+function handleGesture({ desk }: Press, line: Stroke | Ring, { point, place }: Handle): Gesture {
   const bent = bending(desk, line, "Bend line");
   return {
     move: ({ at }) => desk.getState().show(bent(withHandleMoved(line.points, line.closed, point, place, at))),
@@ -130,7 +160,7 @@ function stepPoint(desk: DeskStore, by: number): void {
 function bendMarks(desk: Desk): OverlayMark[] {
   const line = bentLine(desk);
   const held = heldPoints(desk);
-  const under = desk.drawing.strokes[bend.under(desk) ?? ""];
+  const under = bendableNamed(desk, bend.under(desk) ?? "");
   const hovered = under?.id === line?.id ? undefined : under;
   const lit: OverlayMark[] = hovered
     ? [{ kind: "chain", points: hovered.points, closed: hovered.closed, tint: "quiet" }]
@@ -151,6 +181,11 @@ function bendMarks(desk: Desk): OverlayMark[] {
       }),
     ),
   ];
+}
+
+function bendableNamed({ drawing }: Desk, name: string): Stroke | Ring | undefined {
+  const ring = ringNamed(drawing, name);
+  return ring ? ringsOf(drawing.inkShapes[ring.shape])[ring.place] : drawing.strokes[name];
 }
 
 function handleMarks(points: readonly number[], closed: boolean, point: number): OverlayMark[] {

@@ -3,9 +3,11 @@ import { Link2, Unlink2 } from "lucide-react";
 import { addBridges, removeBridge } from "#core/drawing/edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { inPart, partOf } from "#core/drawing/parts.ts";
-import { polyline } from "#core/geometry/cubic.ts";
+import { curveCount, pointAt, polyline } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
+import { freshGaps } from "../../gaps/fresh-gaps.ts";
+import { lineChains } from "../../lines/line-chains.ts";
 import { pickable } from "../../parts/pickable.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
@@ -13,7 +15,7 @@ import type { Tool } from "../tool.ts";
 const SNAP_PIXELS = 14;
 
 function snap(desk: DeskStore, at: Point, pixel: number) {
-  return nearestOnLines(pickable(desk.getState(), desk.getState().drawing.strokes), at, SNAP_PIXELS * pixel);
+  return nearestOnLines(lineChains(desk.getState()), at, SNAP_PIXELS * pixel);
 }
 
 export const bridgeTool: Tool = {
@@ -23,6 +25,7 @@ export const bridgeTool: Tool = {
   icon: Link2,
   sheet: "ink",
   cursor: "crosshair",
+  places: (desk) => freshGaps(desk).openings.flatMap(({ from, to }) => [from, to]),
   press: ({ desk, at, pixel }) => {
     const begun = snap(desk, at, pixel);
     const from = begun?.at ?? at;
@@ -51,6 +54,8 @@ export const unbridgeTool: Tool = {
   icon: Unlink2,
   sheet: "ink",
   cursor: "crosshair",
+  places: (desk) =>
+    pickable(desk, desk.drawing.bridges).map(({ points }) => pointAt(points, curveCount(points) / 2)),
   press: ({ desk, at, pixel }) => {
     const { drawing, edit, tell } = desk.getState();
     const near = nearestOnLines(pickable(desk.getState(), drawing.bridges), at, SNAP_PIXELS * pixel);

@@ -2,7 +2,7 @@
 import { showLength } from "#core/drawing/length.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
-import { pickable } from "../../parts/pickable.ts";
+import { lineChains } from "../../lines/line-chains.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import type { OverlayMark } from "../tool.ts";
 
@@ -12,8 +12,7 @@ const SHOWN_PIXELS = 40;
 /** The nearest place on a line within joining distance. */
 export function joinPlace(desk: DeskStore, at: Point, pixel: number): Point | undefined {
   const state = desk.getState();
-  const strokes = pickable(state, state.drawing.strokes);
-  return nearestOnLines(strokes, at, JOIN_PIXELS * pixel)?.at;
+  return nearestOnLines(lineChains(state), at, JOIN_PIXELS * pixel)?.at;
 }
 
 /** Marks for a tip: where it would join or close, and how far that is. */
@@ -23,8 +22,9 @@ export function nearnessMarks(
   home: Point | undefined,
   pixel: number,
 ): OverlayMark[] {
-  const { strokes, page } = desk.getState().drawing;
-  const other = nearestOnLines(pickable(desk.getState(), strokes), tip, SHOWN_PIXELS * pixel);
+  const state = desk.getState();
+  const { page } = state.drawing;
+  const other = nearestOnLines(lineChains(state), tip, SHOWN_PIXELS * pixel);
   const homeward = home ? distance(home, tip) : Infinity;
   const closes = homeward < Math.min(other?.gap ?? Infinity, SHOWN_PIXELS * pixel);
   const place = closes ? home : other?.at;

@@ -1,6 +1,7 @@
 /** Explain: shows how colour would get out of the place clicked, and what would close it. */
 import { HelpCircle } from "lucide-react";
 import { pocketAt } from "#core/scene/scene.ts";
+import { freshGaps } from "../../gaps/fresh-gaps.ts";
 import type { Tool } from "../tool.ts";
 
 export const explainTool: Tool = {
@@ -10,6 +11,7 @@ export const explainTool: Tool = {
   icon: HelpCircle,
   cursor: "help",
   lights: "pockets",
+  places: (desk) => freshGaps(desk).openings.map(({ at }) => at),
   press: ({ desk, at }) => {
     const { derived, explainLeak, set, tell } = desk.getState();
     if (pocketAt(derived.pockets, at)) {

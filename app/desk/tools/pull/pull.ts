@@ -7,6 +7,7 @@ import { distance, type Point } from "#core/geometry/point.ts";
 import { pulledEnd } from "#core/lines/pull.ts";
 import type { LooseEnd } from "#core/pockets/reading.ts";
 import { areFresh, freshGaps, standingEnds } from "../../gaps/fresh-gaps.ts";
+import { lineChains } from "../../lines/line-chains.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
 
@@ -45,6 +46,7 @@ export const pullTool: Tool = {
   icon: Magnet,
   sheet: "ink",
   cursor: "crosshair",
+  places: (desk) => standingEnds(desk).map(({ at }) => at),
   press: ({ desk, at, pixel }) => {
     const end = nearestEnd(desk.getState(), at, GRAB_PIXELS * pixel);
     if (!end) {
@@ -55,10 +57,9 @@ export const pullTool: Tool = {
     let snapped = false;
     return {
       move: (press) => {
-        const { strokes } = desk.getState().drawing;
-        const others = Object.values(strokes).filter(
-          (other) => other.id !== end.line && partOf(other) === partOf(strokes[end.line] ?? {}),
-        );
+        const state = desk.getState();
+        const part = partOf(state.drawing.strokes[end.line] ?? {});
+        const others = lineChains(state, part).filter(({ id }) => id !== end.line);
         const near = nearestOnLines(others, press.at, SNAP_PIXELS * press.pixel);
         to = near?.at ?? press.at;
         snapped = near !== undefined;

@@ -29,6 +29,13 @@ export const tidyTool: Tool = {
     else chooseForTidy(desk, shift ? [...new Set([...state.selected, stroke.id])] : [stroke.id]);
     return undefined;
   },
+  places: (desk) =>
+    desk.selected.flatMap((id) => {
+      const stroke = desk.drawing.strokes[id];
+      return stroke
+        ? pointNumbers(stroke.points, stroke.closed).map((point) => pointOf(stroke.points, point))
+        : [];
+    }),
   hover: ({ desk, at, pixel }) => tidy.find(desk, strokeNear(desk.getState(), at, pixel)?.id ?? null),
   key: (desk, { key }) => {
     if (key !== "Enter") return false;

@@ -1,6 +1,6 @@
 /** Trim: the loose tail under the pointer goes with a click, those under a drag with one drag. */
 import { Scissors } from "lucide-react";
-import { between, curveCount } from "#core/geometry/cubic.ts";
+import { between, curveCount, pointAt } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, mix, type Point } from "#core/geometry/point.ts";
 import type { Tail } from "#core/pockets/tails.ts";
@@ -33,6 +33,11 @@ export const trimTool: Tool = {
   icon: Scissors,
   sheet: "ink",
   cursor: "crosshair",
+  places: (desk) =>
+    freshGaps(desk).tails.map((tail) => {
+      const points = tailChain(desk, tail);
+      return pointAt(points, curveCount(points) / 2);
+    }),
   press: ({ desk, at, pixel }) => {
     const caught = new Set<Tail>();
     let last = at;

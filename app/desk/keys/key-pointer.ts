@@ -1,0 +1,142 @@
+/**
+ * A pointer that keys move: it stands on the paper, and Enter presses the tool in the hand there and lets it go again. So
+ * whatever a tool does with a pointer it does with keys, drags and what is held with Shift included.
+ */
+import { printed } from "#core/drawing/length.ts";
+import type { Point } from "#core/geometry/point.ts";
+import { pocketAt } from "#core/scene/scene.ts";
+import { toPagePoint, toScreen, type View } from "../../painting/view.ts";
+import type { Hand } from "../canvas/hand.ts";
+import { describePocket, walkedPocket } from "../pockets/walk.ts";
+import { toolOf } from "../stages/index.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
+import type { Press } from "../tools/tool.ts";
+import { arrowOf } from "./key-names.ts";
+
+/** CSS pixels that an arrow moves it; with Shift, and with Alt. */
+const STEP = { plain: 8, far: 40, fine: 1 };
+/** It stays this many CSS pixels within the mat. */
+const EDGE = 48;
+
+/** Whether a key meant something to the pointer, or brought it out. */
+export function onPointerKey(desk: DeskStore, hand: Hand, event: KeyboardEvent): boolean {
+  if (event.ctrlKey || event.metaKey) return false;
+  const { keyPointer: at } = desk.getState();
+  // The real one is at work.
+  if (!at && hand.gesture) return false;
+  const key = event.key.toLowerCase();
+  if (key === "j") return goToPlace(desk, hand, event.shiftKey ? -1 : 1);
+  if (key === "k") return at ? putAway(desk, hand) : bringOut(desk);
+  if (!at) return false;
+  const arrow = arrowOf(event);
+  if (arrow) moveBy(desk, hand, arrow, event);
+  else if (key === "enter") use(desk, hand, event.shiftKey);
+  else if (key === "escape" && !hand.gesture) putAway(desk, hand);
+  else return false;
+  return true;
+}
+
+function pressAt(desk: DeskStore, at: Point, shift: boolean): Press {
+  const { view } = desk.getState();
+  return { desk, at, screen: toScreen(view, at), pixel: 1 / view.scale, pressure: 0.5, shift };
+}
+
+function bringOut(desk: DeskStore): boolean {
+  const state = desk.getState();
+  const { pointer, view, matSize } = state;
+  const middle: Point = [matSize.width / 2, matSize.height / 2];
+  const at = walkedPocket(state)?.seed ?? toPagePoint(view, pointer.at ?? middle);
+  put(desk, at);
+  state.set({
+    said: `Pointer at ${wordsFor(state, at)}. Arrows move it, Enter presses and lets go, J goes to the next place.`,
+  });
+  return true;
+}
+
+function putAway(desk: DeskStore, hand: Hand): boolean {
+  if (hand.gesture) hand.cancel();
+  desk.getState().hover.setState({ pocket: null, under: null });
+  desk.getState().set({ keyPointer: null, said: "Pointer put away" });
+  return true;
+}
+
+function moveBy(desk: DeskStore, hand: Hand, [dx, dy]: Point, event: KeyboardEvent): void {
+  const { keyPointer, view } = desk.getState();
+  const step = (event.altKey ? STEP.fine : event.shiftKey ? STEP.far : STEP.plain) / view.scale;
+  moveTo(
+    desk,
+    hand,
+    [keyPointer![0] + dx * step, keyPointer![1] + dy * step],
+    event.shiftKey && !hand.gesture,
+  );
+}
+
+function moveTo(desk: DeskStore, hand: Hand, at: Point, shift = false): void {
+  put(desk, at);
+  const press = pressAt(desk, at, shift);
+  const state = desk.getState();
+  if (hand.gesture) hand.move([press]);
+  else {
+    const tool = toolOf(state);
+    tool.hover?.(press);
+    const pocket = tool.lights ? (pocketAt(state.derived.pockets, at) ?? null) : null;
+    if (pocket !== state.hover.getState().pocket) state.hover.setState({ pocket });
+  }
+  state.set({ said: wordsFor(state, at) });
+}
+
+/** Stands somewhere, with the paper drawn along where that would be out of sight. */
+function put(desk: DeskStore, at: Point): void {
+  const { view, matSize, set } = desk.getState();
+  const [x, y] = toScreen(view, at);
+  const into = (value: number, most: number) =>
+    Math.max(Math.min(EDGE, most / 2), Math.min(Math.max(most - EDGE, most / 2), value)) - value;
+  const [dx, dy] = [into(x, matSize.width), into(y, matSize.height)];
+  const moved: View = dx === 0 && dy === 0 ? view : { ...view, x: view.x + dx, y: view.y + dy };
+  set({ keyPointer: at, view: moved, walked: null });
+}
+
+function use(desk: DeskStore, hand: Hand, shift: boolean): void {
+  const state = desk.getState();
+  const press = pressAt(desk, state.keyPointer!, shift);
+  if (hand.gesture) {
+    hand.lift(press);
+    return;
+  }
+  const tool = toolOf(state);
+  const before = state.said;
+  const lasts = hand.press(press, tool);
+  if (!hand.gesture) return;
+  if (!lasts) hand.lift(press);
+  else if (desk.getState().said === before)
+    desk.getState().set({ said: `${tool.word} pressed. Arrows move it, Enter lets go, Escape gives up.` });
+}
+
+/** The next of the places that the tool could be pressed at. */
+function goToPlace(desk: DeskStore, hand: Hand, by: number): boolean {
+  const state = desk.getState();
+  const tool = toolOf(state);
+  const places = tool.places?.(state) ?? state.derived.pockets.map(({ seed }) => seed);
+  if (places.length === 0) {
+    state.tell(`${tool.word} finds nothing to be pressed here.`);
+    return true;
+  }
+  const { keyPointer } = state;
+  const now = keyPointer
+    ? places.findIndex(([x, y]) => Math.hypot(x - keyPointer[0], y - keyPointer[1]) * state.view.scale < 0.5)
+    : -1;
+  const next = now < 0 ? (by > 0 ? 0 : places.length - 1) : (now + by + places.length) % places.length;
+  moveTo(desk, hand, places[next]);
+  const { set } = desk.getState();
+  set({ said: `Place ${next + 1} of ${places.length}: ${wordsFor(desk.getState(), places[next])}` });
+  return true;
+}
+
+/** Like "42 mm right, 31 mm down. Pocket 3 of 44, Frond base". */
+function wordsFor(desk: Desk, at: Point): string {
+  const { page } = desk.drawing;
+  const [x, y] = [at[0] - page.box.x, at[1] - page.box.y].map((way) => printed(page, way).toFixed(1));
+  const pocket = pocketAt(desk.derived.pockets, at);
+  const where = pocket ? describePocket(desk, desk.derived.pockets.indexOf(pocket)) : "in no pocket";
+  return `${x} ${page.unit} right, ${y} ${page.unit} down, ${where}`;
+}
