@@ -1,8 +1,13 @@
-import { type PointerEvent as ReactPointerEvent, useEffect, useRef } from "react";
+import {
+  type MouseEvent as ReactMouseEvent,
+  type PointerEvent as ReactPointerEvent,
+  useEffect,
+  useRef,
+} from "react";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pocketAt, type Scene } from "#core/scene/scene.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../../painting/view.ts";
-import { toolOf } from "../stages/index.ts";
+import { stageOf, toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { lookTool } from "../tools/look/look.ts";
@@ -10,6 +15,7 @@ import type { Press } from "../tools/tool.ts";
 import type { Hand } from "./hand.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
+import { PaperMenu } from "./paper-menu.tsx";
 import { TwoFingers } from "./two-fingers.ts";
 
 /** The mat with the paper on it: three canvases, one for the mat, one for the art, one for what is drawn over it. */
@@ -119,33 +125,62 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
     else if (hand.gesture) hand.lift(pressOf(event));
   };
 
+  /** Whether what the menu is for is known already: by key it opens for what is chosen, wherever the pointer is. */
+  const aimed = useRef(false);
+  const onContextMenu = (event: ReactMouseEvent<HTMLDivElement>) => {
+    const { menu } = stageOf(desk.getState());
+    if (event.button === 2) menu?.aim(pressOf(event.nativeEvent as PointerEvent));
+    aimed.current = true;
+    if (!menu || menu.entries(desk).length === 0) event.preventDefault();
+  };
+  const onMenu = () => {
+    const state = desk.getState();
+    waiting.current = null;
+    // A press that has become a menu draws nothing.
+    if (hand.gesture) hand.cancel();
+    const { at } = state.pointer;
+    if (!aimed.current && at)
+      stageOf(state).menu?.aim({
+        desk,
+        at: toPagePoint(state.view, at),
+        screen: at,
+        pixel: 1 / state.view.scale,
+        pressure: 0.5,
+        shift: false,
+      });
+    aimed.current = false;
+  };
+
   return (
-    <div
-      ref={frame}
-      id="paper"
-      role="application"
-      aria-roledescription="drawing"
-      aria-label={describe}
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: pockets are walked by keyboard from here
-      tabIndex={0}
-      className="absolute inset-0 touch-none overflow-hidden select-none focus-visible:-outline-offset-2 focus-visible:after:pointer-events-none focus-visible:after:absolute focus-visible:after:inset-[2px] focus-visible:after:border-2 focus-visible:after:border-white"
-      style={{ cursor: panning ? "grab" : tool.cursor }}
-      onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={(event) => finish(event, false)}
-      onPointerCancel={(event) => finish(event, true)}
-      onDoubleClick={(event) => tool.doublePress?.(pressOf(event.nativeEvent as PointerEvent))}
-      onPointerLeave={() => {
-        if (hand.gesture) return;
-        const { pointer, hover } = desk.getState();
-        pointer.at = null;
-        hover.setState({ pocket: null, under: null });
-      }}
-    >
-      <canvas ref={mat} className={LAYER} data-layer="mat" />
-      <div ref={art} className={LAYER} />
-      <canvas ref={overlay} className={LAYER} data-layer="overlay" />
-    </div>
+    <PaperMenu onOpen={onMenu}>
+      <div
+        ref={frame}
+        id="paper"
+        role="application"
+        aria-roledescription="drawing"
+        aria-label={describe}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: pockets are walked by keyboard from here
+        tabIndex={0}
+        className="absolute inset-0 touch-none overflow-hidden select-none focus-visible:-outline-offset-2 focus-visible:after:pointer-events-none focus-visible:after:absolute focus-visible:after:inset-[2px] focus-visible:after:border-2 focus-visible:after:border-white"
+        style={{ cursor: panning ? "grab" : tool.cursor }}
+        onPointerDown={onPointerDown}
+        onPointerMove={onPointerMove}
+        onPointerUp={(event) => finish(event, false)}
+        onPointerCancel={(event) => finish(event, true)}
+        onContextMenu={onContextMenu}
+        onDoubleClick={(event) => tool.doublePress?.(pressOf(event.nativeEvent as PointerEvent))}
+        onPointerLeave={() => {
+          if (hand.gesture) return;
+          const { pointer, hover } = desk.getState();
+          pointer.at = null;
+          hover.setState({ pocket: null, under: null });
+        }}
+      >
+        <canvas ref={mat} className={LAYER} data-layer="mat" />
+        <div ref={art} className={LAYER} />
+        <canvas ref={overlay} className={LAYER} data-layer="overlay" />
+      </div>
+    </PaperMenu>
   );
 }
 

@@ -32,23 +32,54 @@ export function useClipboard(desk: DeskStore): void {
   }, [desk]);
 }
 
-function take(desk: DeskStore, event: ClipboardEvent, away = false): void {
+/** The chosen lines with what goes along as SVG, and what is left to do once it is in the clipboard. */
+function picked(desk: DeskStore, away: boolean): { readonly text: string; readonly done: () => void } {
   const { drawing, selected, derived, edit, set } = desk.getState();
-  if (selected.length === 0) return;
-  const { pockets } = derived.whole;
-  const carried = carriedBy(drawing, selected, pockets);
-  const picked = pickedDrawing(carried);
-  event.clipboardData?.setData("text/plain", deliveredSvg(picked, derive(picked, [])));
+  const carried = carriedBy(drawing, selected, derived.whole.pockets);
+  const alone = pickedDrawing(carried);
+  return {
+    text: deliveredSvg(alone, derive(alone, [])),
+    done: () =>
+      away ? edit(removeCarried(carried, "Cut")) : set({ said: `${selected.length} lines copied` }),
+  };
+}
+
+function take(desk: DeskStore, event: ClipboardEvent, away = false): void {
+  if (desk.getState().selected.length === 0) return;
+  const { text, done } = picked(desk, away);
+  event.clipboardData?.setData("text/plain", text);
   event.preventDefault();
-  if (away) edit(removeCarried(carried, "Cut"));
-  else set({ said: `${selected.length} lines copied` });
+  done();
+}
+
+/** Copies or cuts the chosen lines where no key was pressed: the browser may want to be asked. */
+export async function copyChosen(desk: DeskStore, away = false): Promise<void> {
+  const { text, done } = picked(desk, away);
+  try {
+    await navigator.clipboard.writeText(text);
+    done();
+  } catch {
+    desk.getState().tell(`The browser gives no clipboard to a menu here. Ctrl ${away ? "X" : "C"} works.`);
+  }
+}
+
+/** Pastes where no key was pressed. */
+export async function pasteHere(desk: DeskStore): Promise<void> {
+  try {
+    putText(desk, await navigator.clipboard.readText());
+  } catch {
+    desk.getState().tell("The browser gives no clipboard to a menu here. Ctrl V works.");
+  }
 }
 
 function put(desk: DeskStore, event: ClipboardEvent): void {
   const [file] = event.clipboardData?.files ?? [];
-  const text = event.clipboardData?.getData("text/plain") ?? "";
+  if (file) void placeFile(desk, file, desk.getState().part);
+  else putText(desk, event.clipboardData?.getData("text/plain") ?? "");
+}
+
+function putText(desk: DeskStore, text: string): void {
   const { part, tell } = desk.getState();
-  if (file) void placeFile(desk, file, part);
-  else if (SVG.test(text)) void placeFile(desk, new File([text], "What was copied.svg"), part);
+  if (SVG.test(text)) void placeFile(desk, new File([text], "What was copied.svg"), part);
   else if (text) tell("The clipboard holds words. Lines are pasted as SVG.");
 }

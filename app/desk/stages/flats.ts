@@ -1,6 +1,7 @@
 /** Flats: pouring colour into pockets. */
 import { removeFlat } from "#core/drawing/edits.ts";
 import { isRemoval } from "../keys/key-names.ts";
+import { pocketMenu } from "../pockets/pocket-menu.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
@@ -20,6 +21,7 @@ export const flatsStage: Stage = {
   },
   keys: "Arrows walk the pockets, Enter uses the tool, Backspace empties.",
   Panel: PourPanel,
+  menu: pocketMenu,
   nextSnag: nextPocketSnag,
   key: (desk, event) => {
     if (!isRemoval(event)) return false;

@@ -1,4 +1,6 @@
 /** Gaps: finding openings and closing them. */
+
+import { gapMenu } from "../gaps/gap-menu.ts";
 import { GapsPanel } from "../gaps/gaps-panel.tsx";
 import { bridgeOpenings, leaveOpen, sortOpenings } from "../gaps/openings.ts";
 import { isRemoval } from "../keys/key-names.ts";
@@ -16,6 +18,7 @@ export const gapsStage: Stage = {
   figure: (desk) => countOpenings(sortOpenings(desk).open.length),
   keys: "N steps through openings, Enter bridges, Backspace leaves open.",
   Panel: GapsPanel,
+  menu: gapMenu,
   nextSnag: nextOpening,
   key: (desk, event) => {
     const state = desk.getState();

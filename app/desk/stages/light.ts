@@ -3,6 +3,7 @@ import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { lookTool } from "../tools/look/look.ts";
 import { adjustTool, shadeTool } from "../tools/shade/shade.ts";
+import { shadeMenu } from "../tools/shade/shade-menu.ts";
 import { ShadePanel } from "../tools/shade/shade-panel.tsx";
 import type { Stage } from "./stage.ts";
 
@@ -16,5 +17,6 @@ export const lightStage: Stage = {
   },
   keys: "Arrows walk the pockets, Backspace removes the chosen shade.",
   Panel: ShadePanel,
+  menu: shadeMenu,
   nextSnag: nextPocketSnag,
 };

@@ -4,6 +4,7 @@ import { createSelector } from "reselect";
 import type { Drawing, Table } from "#core/drawing/drawing.ts";
 import { chooseLine } from "../lines/choose-line.ts";
 import { LineList } from "../lines/line-list.tsx";
+import { lineMenu } from "../lines/line-menu.ts";
 import { ReadingPanel } from "../lines/reading-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { arrangeTool } from "../tools/arrange/arrange.ts";
@@ -22,6 +23,7 @@ export const linesStage: Stage = {
   keys: "Brackets choose lines, arrows move what is chosen.",
   Panel: ReadingPanel,
   List: LineList,
+  menu: lineMenu,
   nextSnag: nextPocketSnag,
   key: (desk, { key }) => {
     if (key !== "[" && key !== "]") return false;

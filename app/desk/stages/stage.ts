@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { SheetName } from "#core/drawing/drawing.ts";
 import type { Desk, DeskStore, StageName } from "../store/desk-state.ts";
 import type { Tool } from "../tools/tool.ts";
+import type { StageMenu } from "./menu.ts";
 
 export interface Stage {
   readonly name: StageName;
@@ -18,6 +19,8 @@ export interface Stage {
   readonly Panel?: () => ReactNode;
   /** What it lists beneath the snags. */
   readonly List?: () => ReactNode;
+  /** What the menu at the pointer offers. */
+  readonly menu?: StageMenu;
   /** Takes the view to the next thing that wants a look, or the one before. */
   readonly nextSnag: (desk: DeskStore, by: number) => void;
   /** Whether a key that the tool does not know meant something to the stage. */
