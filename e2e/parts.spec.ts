@@ -236,3 +236,97 @@ test("an SVG put in is a part of its own; a spoiled one leaves all as it was", a
   await expect(page.getByText(/“spoiled.svg” was not put in/).first()).toBeVisible();
   await expect(parts(page)).toHaveCount(2);
 });
+
+test("on the snail the shell is a part, and goes down behind the rim of the barrel", async ({ page }) => {
+  test.setTimeout(90_000);
+  await openDemo(page, "Snail on a rain barrel");
+  const stave = pocketsIn(demoFile("snail")).find(
+    ({ seed: [x, y] }) => Math.abs(x - 478) < 20 && Math.abs(y - 590) < 60,
+  )!;
+  await colour(page, "Rain barrel");
+  await clickPage(page, stave.seed);
+  await tool(page, "Gather").click();
+  await dragPage(page, [
+    [425, 170],
+    [530, 160],
+    [645, 175],
+    [650, 300],
+    [600, 372],
+    [520, 384],
+    [440, 360],
+    [420, 260],
+    [424, 172],
+  ]);
+  await expect(said(page)).toContainText("pockets gathered");
+  await colour(page, "Radish");
+  await page.getByRole("button", { name: "Pour Radish" }).click();
+  await page.getByRole("button", { name: "Make a part" }).click();
+  await expect(parts(page)).toHaveCount(2);
+  await menu(page, "Part 2", "Send back");
+  await page.getByRole("button", { name: "Part 2", exact: true }).click();
+  const top: Point = [560, 205];
+  await expect.poll(async () => (await artColour(page, top))[3]).toBe(255);
+  const [barrel, shell] = [hexOf(await artColour(page, stave.seed)), hexOf(await artColour(page, top))];
+  expect(barrel).not.toBe(shell);
+  await dragPage(page, [
+    [628, 273],
+    [628, 300],
+    [628, 573],
+  ]);
+  await expect(page.getByRole("button", { name: /^Undo: Move/ })).toBeVisible();
+  await expect.poll(async () => (await artColour(page, top))[3]).toBe(0);
+  await expect.poll(async () => hexOf(await artColour(page, stave.seed))).toBe(barrel);
+});
+
+const colour = (page: Page, name: string) =>
+  page
+    .getByRole("button", { name: new RegExp(`^${name}`) })
+    .first()
+    .click();
+
+test("on art from elsewhere an ear goes behind the head, with no line between them", async ({ page }) => {
+  test.setTimeout(90_000);
+  const icon = readFileSync("node_modules/lucide-static/icons/panda.svg", "utf8").replace(/<!--.*?-->/s, "");
+  const art = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><g transform="scale(41)">${icon}</g></svg>`;
+  await openFile(page, "panda.svg", art);
+  await deskReady(page);
+  await stage(page, "Gaps").click();
+  await tool(page, "Bridge").click();
+  await dragPage(page, [
+    [137, 394],
+    [280, 290],
+    [424, 173],
+  ]);
+  await expect(stage(page, "Flats")).toContainText("of 2 pockets");
+  await stage(page, "Flats").click();
+  await colour(page, "Radish");
+  await clickPage(page, EAR);
+  await colour(page, "Frond");
+  await clickPage(page, HEAD);
+  await tool(page, "Gather").click();
+  await clickPage(page, EAR);
+  await page.getByRole("button", { name: "Make a part" }).click();
+  await menu(page, "Part 2", "Send back");
+  await page.getByRole("button", { name: "Part 2", exact: true }).click();
+  const ear = hexOf(await artColour(page, EAR));
+  const head = hexOf(await artColour(page, HEAD));
+  expect(new Set([ear, head, "#000000", "#ffffff"]).size).toBe(4);
+  await dragPage(page, [
+    [78, 260],
+    [90, 275],
+    [138, 320],
+  ]);
+  await expect(page.getByRole("button", { name: /^Undo: Move/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  // Across the place where the ear meets the head: the one colour, then the other, and no ink.
+  for (let k = 0; k <= 6; k++) {
+    const shade = hexOf(await artColour(page, [240 + 14 * k, 243 + 14 * k]));
+    if (k < 2) expect(shade).toBe(ear);
+    else if (k > 4) expect(shade).toBe(head);
+    else expect([ear, head]).toContain(shade);
+  }
+});
+
+/** Within the panda's left ear, and within its head. */
+const EAR: Point = [190, 190];
+const HEAD: Point = [500, 620];
