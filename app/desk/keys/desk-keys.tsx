@@ -1,6 +1,7 @@
 import { useEffect } from "react";
 import { ranked } from "#core/drawing/drawing.ts";
 import type { Hand } from "../canvas/hand.ts";
+import { movePart } from "../parts/part-actions.ts";
 import { walk } from "../pockets/walk.ts";
 import { STAGES, stageOf, toolOf } from "../stages/index.ts";
 import type { DeskStore } from "../store/desk-state.ts";
@@ -102,6 +103,8 @@ function onKey(desk: DeskStore, event: KeyboardEvent, onPanning: (panning: boole
   else if (key === "+" || key === "=") zoom(desk, 1.25);
   else if (key === "-") zoom(desk, 0.8);
   else if (key === "," || key === ".") stepColour(desk, key === "." ? 1 : -1);
+  else if (key === "pageup") movePart(desk, state.part, 1);
+  else if (key === "pagedown") movePart(desk, state.part, -1);
   else if (key === "escape") letGo(desk);
   else if (LINE_STEPS.includes(event.key)) return onStageKey(desk, event);
   else if (!onPaper(event)) return false;

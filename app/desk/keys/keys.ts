@@ -12,6 +12,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "8", does: "Show what is chosen" },
   { keys: "Ctrl C, Ctrl X, Ctrl V", does: "Copy, cut or paste the chosen lines; SVG is pasted too" },
   { keys: "Ctrl D", does: "Copy the chosen lines a little aside" },
+  { keys: "Page Up, Page Down", does: "Bring the part at work forward, or send it back" },
   { keys: "Shift while drawing", does: "A straight line" },
   { keys: "arrows", does: "Walk the pockets" },
   { keys: "Enter", does: "On Flats: use the tool on the walked pocket; on Gaps: bridge the chosen opening" },

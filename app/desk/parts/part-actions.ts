@@ -99,5 +99,11 @@ export function movePart(desk: DeskStore, id: string, by: number): void {
   edit(orderParts(ids));
 }
 
+/** The name of a part where there are several, with what leads up to it; nothing where all is of one. */
+export function partWords({ drawing }: Pick<Desk, "drawing">, id: string, before: string): string {
+  const { parts } = drawing;
+  return Object.keys(parts).length > 1 && parts[id] ? `${before}${parts[id].name}` : "";
+}
+
 export const setPart = (desk: Desk, id: string, change: Parameters<typeof changePart>[1]): void =>
   desk.edit(changePart(desk.drawing.parts[id], change));

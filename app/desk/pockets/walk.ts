@@ -3,6 +3,7 @@ import { stepWord } from "#core/colour/ladder.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { longestNeighbours } from "#core/pockets/neighbours.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
+import { partWords } from "../parts/part-actions.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 
 export const walkedPocket = (desk: Desk): Pocket | undefined =>
@@ -44,7 +45,8 @@ export function describePocket(desk: Desk, index: number): string {
   const colours = [...new Set(touched.filter((colour) => colour !== BARE))];
   if (bare > 0) colours.push(`${bare} ${BARE}`);
   const touches = colours.length > 0 ? `, touches ${colours.join(" and ")}` : "";
-  return `Pocket ${index + 1} of ${pockets.length}, ${colourOf(desk, index)}${touches}`;
+  const part = partWords(desk, pockets[index].part, " of ");
+  return `Pocket ${index + 1} of ${pockets.length}${part}, ${colourOf(desk, index)}${touches}`;
 }
 
 const BARE = "uncoloured";

@@ -1,8 +1,11 @@
-/** Stepping through what wants a look: openings on the Gaps stage, uncoloured pockets elsewhere. */
-
+/**
+ * Stepping through what wants a look: openings on the Gaps stage, uncoloured pockets elsewhere. The part it belongs to
+ * becomes the one at work, and so is seen in the press.
+ */
 import { showLength } from "#core/drawing/length.ts";
 import { diagonal } from "#core/geometry/point.ts";
 import { fitView, viewOn } from "../../painting/view.ts";
+import { partWords } from "../parts/part-actions.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { describePocket } from "../pockets/walk.ts";
 import type { DeskStore } from "../store/desk-state.ts";
@@ -27,8 +30,10 @@ export function goToOpening(desk: DeskStore, index: number): void {
   const opening = gaps.openings[index];
   const { page } = drawing;
   const fitScale = fitView(page.box, matSize).scale;
-  const said = `Opening ${index + 1} of ${gaps.openings.length}, ${showLength(page, opening.width)} wide`;
-  set({ chosenOpening: index, view: viewOn(view, opening.at, matSize, opening.width, fitScale), said });
+  const of = partWords({ drawing }, opening.part, " of ");
+  const said = `Opening ${index + 1} of ${gaps.openings.length}${of}, ${showLength(page, opening.width)} wide`;
+  const onIt = viewOn(view, opening.at, matSize, opening.width, fitScale);
+  set({ chosenOpening: index, part: opening.part, view: onIt, said });
 }
 
 export function goToPocket(desk: DeskStore, index: number): void {
@@ -39,5 +44,5 @@ export function goToPocket(desk: DeskStore, index: number): void {
   const size = Math.max(Math.sqrt(pocket.area), diagonal(page.box) / 500);
   const view = viewOn(state.view, pocket.seed, state.matSize, size, fitScale);
   state.hover.setState({ pocket: null });
-  state.set({ walked: index, view, said: describePocket(state, index) });
+  state.set({ walked: index, part: pocket.part, view, said: describePocket(state, index) });
 }

@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { showLength } from "#core/drawing/length.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
+import { partWords } from "../parts/part-actions.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, waitingIn } from "../pockets/stats.ts";
 import { goToWaiting, letGoOfWaiting } from "../pockets/waiting.ts";
@@ -80,6 +81,7 @@ function Openings() {
 function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; state: string }) {
   const opening = useDesk((s) => s.gaps.openings[index]);
   const page = useDesk((s) => s.drawing.page);
+  const part = useDesk((s) => partWords(s, opening.part, ""));
   const desk = useDeskStore();
   return (
     <li>
@@ -89,7 +91,10 @@ function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; 
         onClick={() => goToOpening(desk, index)}
         className={clsx(ROW, chosen && "bg-ember-soft font-semibold text-ember", state && "text-quiet")}
       >
-        <span>Opening {index + 1}</span>
+        <span className="truncate">
+          Opening {index + 1}
+          {part && <span className="ml-1 text-xs font-normal text-quiet">{part}</span>}
+        </span>
         {state && <span className="text-xs">{state}</span>}
         <span className="tabular-nums">{showLength(page, opening.width)}</span>
       </button>

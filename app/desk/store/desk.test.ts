@@ -8,14 +8,16 @@ import {
   setStrict,
 } from "#core/drawing/edits.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
+import { changePart } from "#core/drawing/part-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
+import { makePart } from "../parts/part-actions.ts";
 import { describeDrawing } from "../pockets/describe.ts";
 import { pourInto } from "../pockets/pour-into.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, usesOf } from "../pockets/stats.ts";
 import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
-import { goToOpening } from "../press/next-snag.ts";
+import { goToOpening, goToPocket } from "../press/next-snag.ts";
 import { STAGES, stageOf } from "../stages/index.ts";
 import { draw } from "../tools/draw/draw-state.ts";
 import type { DeskStore } from "./desk-state.ts";
@@ -325,5 +327,27 @@ describe("the store", () => {
   it("has a name of its own for every tool of each stage", () => {
     const tools = new Set(STAGES.flatMap((stage) => stage.tools));
     expect(new Set([...tools].map(({ name }) => name)).size).toBe(tools.size);
+  });
+});
+
+describe("snags of a drawing with parts", () => {
+  it("say which part they belong to, and make it the one at work", async () => {
+    await open(svg('<path d="M10 10H50V90H10Z"/><path d="M76 10H60V90H95V10H80"/>'));
+    const { edit } = state();
+    expect(state().gaps.openings.length).toBeGreaterThan(0);
+    goToOpening(desk, 0);
+    expect(state().said).toMatch(/^Opening 1 of \d+, /);
+    const key = state().derived.pockets[0].key;
+    await makePart(desk, { keys: [key] });
+    await settled();
+    edit(changePart({ id: "main", name: "Drawing" }, { name: "House" }));
+    await settled();
+    const inPart = state().derived.pockets.findIndex(({ part }) => part !== "main");
+    goToPocket(desk, inPart);
+    expect(state().said).toContain(" of Part 2, uncoloured");
+    expect(state().part).not.toBe("main");
+    goToOpening(desk, 0);
+    expect(state().said).toContain(" of House, ");
+    expect(state().part).toBe("main");
   });
 });
