@@ -18,7 +18,8 @@ import { isInk } from "./ink-regions.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { regionsOf } from "./pockets.ts";
 import { arcToWall, gateAhead, MOST_ASTRAY } from "./stopping-short.ts";
-import { nextInTriangle, previousInTriangle, type Triangulation, triangulate } from "./triangulation.ts";
+import { nextInTriangle, previousInTriangle } from "./triangle-mesh.ts";
+import { type Triangulation, triangulate } from "./triangulation.ts";
 import { Walls } from "./walls.ts";
 
 /** How many times wider than a gate the areas on both its sides must be for it to be an opening. */
@@ -59,7 +60,7 @@ const endGate = (a: number, b: number): number =>
 export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   const vertices = verticesOf(map, reading);
   const facing = reading.facing.map(({ from, to }) => [vertices.ids[from], vertices.ids[to]] as const);
-  const mesh = triangulate(vertices.xy, Int32Array.from([...vertices.wanted, ...facing.flat()]));
+  const mesh = triangulate(vertices.steps, Int32Array.from([...vertices.wanted, ...facing.flat()]));
   const leaving = halfEdgesAt(mesh, vertices, facing.flat());
   const passages = facing.map(([a, b]) => openEdge(mesh, leaving, a, b));
   const solid = fillInk(map, mesh, vertices.xy);

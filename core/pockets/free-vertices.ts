@@ -35,7 +35,10 @@ export interface EndReading {
 }
 
 export interface Vertices {
+  /** Page units. */
   readonly xy: Float64Array;
+  /** Lattice steps, whole ones where the map has a vertex: nothing is rounded there that lines do not cross. */
+  readonly steps: Float64Array;
   readonly wanted: Int32Array;
   /** Numbers here of the map's vertices; -1 for those left out. */
   readonly ids: Int32Array;
@@ -51,9 +54,10 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
   const spacing = side * SAMPLE;
   const ids = new Int32Array(noding.vertexCount).fill(-1);
   const xs: number[] = [];
+  const steps: number[] = [];
   const place = (x: number, y: number) => {
-    const [px, py] = toPage(lattice, x, y);
-    xs.push(px, py);
+    steps.push(x, y);
+    xs.push(...toPage(lattice, x, y));
     return xs.length / 2 - 1;
   };
   const vertex = (v: number) => {
@@ -89,7 +93,14 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
   }
   const loose = new Uint8Array(xs.length / 2);
   for (const { vertex, kind } of ends) if (ids[vertex] >= 0) loose[ids[vertex]] = kind;
-  return { xy: Float64Array.from(xs), wanted: wanted.data.slice(0, wanted.length), ids, loose, frameFrom };
+  return {
+    xy: Float64Array.from(xs),
+    steps: Float64Array.from(steps),
+    wanted: wanted.data.slice(0, wanted.length),
+    ids,
+    loose,
+    frameFrom,
+  };
 }
 
 /** Where the line work lies on the lattice: its corner and its longer side, in steps. */

@@ -1,6 +1,7 @@
 /** How wide the gates between triangles of the free space are, and how roomy the triangles. Page units. */
 import type { Vertices } from "./free-vertices.ts";
-import { nextInTriangle, type Triangulation } from "./triangulation.ts";
+import { nextInTriangle } from "./triangle-mesh.ts";
+import type { Triangulation } from "./triangulation.ts";
 
 /**
  * A gate is as wide as the way between the lines its two ends lie on: from either end to the nearest point of the

@@ -1,7 +1,8 @@
 /** Lines that stop short of another: which gate lies ahead of an end, and the way the line would go on through it. */
 import type { Point } from "../geometry/point.ts";
 import type { Vertices } from "./free-vertices.ts";
-import { nextInTriangle, type Triangulation } from "./triangulation.ts";
+import { nextInTriangle } from "./triangle-mesh.ts";
+import type { Triangulation } from "./triangulation.ts";
 import type { Walls } from "./walls.ts";
 
 /** Straight means within this angle. */

@@ -1,9 +1,12 @@
 /**
  * Constrained Delaunay triangulation: a Delaunay triangulation into which wanted edges are forced by flipping
- * whatever crosses them, then made Delaunay again around them.
- * Sloan, "A fast algorithm for generating constrained Delaunay triangulations", 1993.
+ * whatever crosses them, then made Delaunay again between them.
+ * Sloan, "A fast algorithm for generating constrained Delaunay triangulations", 1993. All is
+ * decided exactly (triangle-mesh.ts): so a forced edge is always reached, however thin the triangles about it are.
  */
 import Delaunator from "delaunator";
+import { exactDelaunay } from "./exact-delaunay.ts";
+import { nextInTriangle, previousInTriangle, TriangleMesh } from "./triangle-mesh.ts";
 
 export interface Triangulation {
   /** Three corners a triangle; half-edge i leaves corner i, as in delaunator. */
@@ -14,42 +17,50 @@ export interface Triangulation {
   readonly fixed: Uint8Array;
 }
 
-export const nextInTriangle = (e: number): number => (e % 3 === 2 ? e - 2 : e + 1);
-export const previousInTriangle = (e: number): number => (e % 3 === 0 ? e + 2 : e - 1);
-
-/** `xy` holds x, y of every vertex; `wanted` holds pairs of vertices and must not cross one another. */
+/**
+ * `xy` holds x, y of every vertex; `wanted` holds pairs of vertices. One with vertices on its way is forced piece by
+ * piece; one that crosses another wanted before it is left out.
+ */
 export function triangulate(xy: Float64Array, wanted: Int32Array): Triangulation {
   return new Triangulator(xy, wanted).run();
 }
 
-class Triangulator {
-  private readonly triangles: Int32Array;
-  private readonly twins: Int32Array;
+/** Delaunay triangles; made anew exactly where rounding has laid some over one another, as hardly ever happens. */
+function delaunay(xy: Float64Array): Pick<TriangleMesh, "triangles" | "twins"> {
+  const { triangles, halfedges } = new Delaunator(xy);
+  const quick = { triangles: Int32Array.from(triangles), twins: Int32Array.from(halfedges) };
+  const mesh = new TriangleMesh(xy, quick.triangles, quick.twins);
+  for (let e = 0; e < triangles.length; e += 3)
+    if (!(mesh.turn(triangles[e], triangles[e + 1], triangles[e + 2]) < 0)) return exactDelaunay(xy);
+  return quick;
+}
+
+class Triangulator extends TriangleMesh {
   /** One half-edge that leaves each vertex; -1 for vertices that coincide with others. */
   private readonly leaving: Int32Array;
-  private readonly wantedKeys = new Set<number>();
+  /** Edges that have been forced: nothing flips them any more. */
+  private readonly forced = new Set<number>();
   private readonly count: number;
 
   constructor(
-    private readonly xy: Float64Array,
+    xy: Float64Array,
     private readonly wanted: Int32Array,
   ) {
-    const { triangles, halfedges } = new Delaunator(xy);
-    this.triangles = Int32Array.from(triangles);
-    this.twins = Int32Array.from(halfedges);
+    const { triangles, twins } = delaunay(xy);
+    super(xy, triangles, twins);
     this.count = xy.length / 2;
     this.leaving = new Int32Array(this.count).fill(-1);
-    for (let e = 0; e < this.triangles.length; e++) this.leaving[this.triangles[e]] = e;
-    for (let k = 0; k < wanted.length; k += 2) this.wantedKeys.add(this.key(wanted[k], wanted[k + 1]));
+    for (let e = 0; e < triangles.length; e++) this.leaving[triangles[e]] = e;
   }
 
   run(): Triangulation {
     const { wanted } = this;
-    for (let k = 0; k < wanted.length; k += 2) this.force(wanted[k], wanted[k + 1]);
     const fixed = new Uint8Array(this.triangles.length);
-    for (let k = 0; k < wanted.length; k += 2) {
-      const e = this.edgeBetween(wanted[k], wanted[k + 1]);
-      if (e < 0) continue;
+    for (let k = 0; k < wanted.length; k += 2) this.force(wanted[k], wanted[k + 1]);
+    this.makeDelaunay();
+    for (const key of this.forced) {
+      const a = Math.floor(key / this.count);
+      const e = this.edgeBetween(a, key - a * this.count);
       fixed[e] = 1;
       if (this.twins[e] >= 0) fixed[this.twins[e]] = 1;
     }
@@ -60,20 +71,11 @@ class Triangulator {
     return a < b ? a * this.count + b : b * this.count + a;
   }
 
-  private tip(e: number): number {
-    return this.triangles[nextInTriangle(e)];
-  }
-
-  /** Positive when c lies to the left of a to b. */
-  private turn(a: number, b: number, c: number): number {
+  /** Whether c, on the line through a and b, lies ahead of a. */
+  private isAhead(a: number, b: number, c: number): boolean {
     const { xy } = this;
-    const ax = xy[2 * a];
-    const ay = xy[2 * a + 1];
-    return (xy[2 * b] - ax) * (xy[2 * c + 1] - ay) - (xy[2 * b + 1] - ay) * (xy[2 * c] - ax);
-  }
-
-  private crosses(a: number, b: number, c: number, d: number): boolean {
-    return this.turn(a, b, c) * this.turn(a, b, d) < 0 && this.turn(c, d, a) * this.turn(c, d, b) < 0;
+    const [dx, dy] = [xy[2 * b] - xy[2 * a], xy[2 * b + 1] - xy[2 * a + 1]];
+    return dx * (xy[2 * c] - xy[2 * a]) + dy * (xy[2 * c + 1] - xy[2 * a + 1]) > 0;
   }
 
   /** All half-edges that leave v. */
@@ -104,116 +106,84 @@ class Triangulator {
     return -1;
   }
 
-  private force(a: number, b: number): void {
-    if (this.edgeBetween(a, b) >= 0) return;
-    const crossed = this.crossedBy(a, b);
-    const made: [number, number][] = [];
-    let patience = crossed.length * crossed.length + 16;
-    while (crossed.length && patience-- > 0) {
+  private force(from: number, to: number): void {
+    let a = from;
+    while (a !== to && this.leaving[a] >= 0) {
+      const { crossed, reached } = this.way(a, to);
+      if (reached < 0 || crossed.some(([u, v]) => this.forced.has(this.key(u, v)))) return;
+      if (crossed.length > 0) this.clear(a, reached, crossed);
+      this.forced.add(this.key(a, reached));
+      a = reached;
+    }
+  }
+
+  /** Flips edges out of the way from a to b until there is an edge between the two. */
+  private clear(a: number, b: number, crossed: [number, number][]): void {
+    while (crossed.length > 0) {
       const [u, v] = crossed.shift()!;
       const e = this.edgeBetween(u, v);
-      if (e < 0 || this.wantedKeys.has(this.key(u, v))) return;
       const [p, q] = this.opposite(e);
+      // What is not strictly convex can be flipped once others have been.
       if (!this.crosses(p, q, u, v)) {
         crossed.push([u, v]);
         continue;
       }
       this.flip(e);
       if (this.crosses(a, b, p, q)) crossed.push([p, q]);
-      else made.push([p, q]);
     }
-    this.restore(made);
   }
 
-  /** The edges between a and b, in order, as pairs of vertices. */
-  private crossedBy(a: number, b: number): [number, number][] {
-    const found: [number, number][] = [];
+  /** The edges, as pairs of vertices, on the straight way from a to the first vertex on it towards b; that is -1 where there is none. */
+  private way(a: number, b: number): { crossed: [number, number][]; reached: number } {
+    const crossed: [number, number][] = [];
     let e = -1;
     for (const leaving of this.around(a)) {
       const far = nextInTriangle(leaving);
-      if (this.crosses(a, b, this.triangles[far], this.tip(far))) {
-        e = far;
-        break;
-      }
+      const [p, q] = [this.triangles[far], this.tip(far)];
+      for (const near of [p, q])
+        if (near === b || (this.turn(a, b, near) === 0 && this.isAhead(a, b, near)))
+          return { crossed, reached: near };
+      if (this.crosses(a, b, p, q)) e = far;
     }
     while (e >= 0) {
-      found.push([this.triangles[e], this.tip(e)]);
+      crossed.push([this.triangles[e], this.tip(e)]);
       const twin = this.twins[e];
-      if (twin < 0 || found.length > this.count) break;
-      const left = nextInTriangle(twin);
-      const right = previousInTriangle(twin);
-      if (this.triangles[right] === b) break;
-      if (this.crosses(a, b, this.triangles[left], this.tip(left))) e = left;
-      else if (this.crosses(a, b, this.triangles[right], this.tip(right))) e = right;
-      else break;
+      if (twin < 0) break;
+      const [left, right] = [nextInTriangle(twin), previousInTriangle(twin)];
+      const met = this.triangles[right];
+      if (met === b || this.turn(a, b, met) === 0) return { crossed, reached: met };
+      e = this.crosses(a, b, this.triangles[left], met) ? left : right;
     }
-    return found;
+    return { crossed, reached: -1 };
   }
 
-  private opposite(e: number): [number, number] {
-    return [this.triangles[previousInTriangle(e)], this.triangles[previousInTriangle(this.twins[e])]];
+  override flip(a: number): void {
+    const { leaving } = this;
+    const b = this.twins[a];
+    const [from, to] = [this.triangles[a], this.tip(a)];
+    const [p, q] = this.opposite(a);
+    super.flip(a);
+    leaving[to] = nextInTriangle(a);
+    leaving[from] = nextInTriangle(b);
+    leaving[p] = previousInTriangle(a);
+    leaving[q] = previousInTriangle(b);
   }
 
-  /** Replaces the shared edge of two triangles by the other diagonal; its half-edge is then `previous(e)`. */
-  private flip(a: number): void {
-    const { triangles, twins, leaving } = this;
-    const b = twins[a];
-    const al = nextInTriangle(a);
-    const ar = previousInTriangle(a);
-    const br = nextInTriangle(b);
-    const bl = previousInTriangle(b);
-    const p0 = triangles[ar];
-    const pr = triangles[a];
-    const pl = triangles[al];
-    const p1 = triangles[bl];
-    triangles[a] = p1;
-    triangles[b] = p0;
-    this.link(a, twins[bl]);
-    this.link(b, twins[ar]);
-    this.link(ar, bl);
-    leaving[pl] = al;
-    leaving[pr] = br;
-    leaving[p0] = ar;
-    leaving[p1] = bl;
-  }
-
-  private link(a: number, b: number): void {
-    this.twins[a] = b;
-    if (b >= 0) this.twins[b] = a;
-  }
-
-  private restore(made: [number, number][]): void {
-    let patience = made.length * 4;
-    for (let changed = true; changed && patience-- > 0; ) {
-      changed = false;
-      for (const pair of made) {
-        const [u, v] = pair;
-        const e = this.edgeBetween(u, v);
-        if (e < 0 || this.twins[e] < 0 || this.wantedKeys.has(this.key(u, v))) continue;
-        const [p, q] = this.opposite(e);
-        if (!this.crosses(p, q, u, v) || !this.inCircle(e, q)) continue;
-        this.flip(e);
-        pair[0] = p;
-        pair[1] = q;
-        changed = true;
-      }
+  /** Flips edges that are not forced until none has a vertex within the circle across it (Lawson, 1977). */
+  private makeDelaunay(): void {
+    const doubtful: [number, number][] = [];
+    for (let e = 0; e < this.triangles.length; e++) {
+      if (this.twins[e] <= e) continue;
+      if (this.inCircle(e, this.opposite(e)[1])) doubtful.push([this.triangles[e], this.tip(e)]);
     }
-  }
-
-  /** Is q inside the circle through the triangle of half-edge e? */
-  private inCircle(e: number, q: number): boolean {
-    const { xy, triangles } = this;
-    const [a, b, c] = [triangles[e], this.tip(e), triangles[previousInTriangle(e)]];
-    const qx = xy[2 * q];
-    const qy = xy[2 * q + 1];
-    const lift = (v: number) => [xy[2 * v] - qx, xy[2 * v + 1] - qy];
-    const [ax, ay] = lift(a);
-    const [bx, by] = lift(b);
-    const [cx, cy] = lift(c);
-    const det =
-      (ax * ax + ay * ay) * (bx * cy - by * cx) -
-      (bx * bx + by * by) * (ax * cy - ay * cx) +
-      (cx * cx + cy * cy) * (ax * by - ay * bx);
-    return this.turn(a, b, c) > 0 ? det > 0 : det < 0;
+    while (doubtful.length > 0) {
+      const [u, v] = doubtful.pop()!;
+      const e = this.edgeBetween(u, v);
+      if (e < 0 || this.twins[e] < 0 || this.forced.has(this.key(u, v))) continue;
+      const [p, q] = this.opposite(e);
+      if (!this.crosses(p, q, u, v) || !this.inCircle(e, q)) continue;
+      this.flip(e);
+      doubtful.push([u, p], [p, v], [v, q], [q, u]);
+    }
   }
 }
