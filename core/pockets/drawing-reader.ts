@@ -6,6 +6,7 @@ import type { Drawing } from "../drawing/drawing.ts";
 import { drawingOfPart, partsOf } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Opening } from "./free-space.ts";
+import type { InkTail } from "./ink-tails.ts";
 import { explainLeak, type Leak } from "./leak.ts";
 import { isReached, LineReader } from "./line-reader.ts";
 import type { PlanarMap } from "./planar-map.ts";
@@ -26,6 +27,7 @@ export interface DrawingGaps {
   readonly looseEnds: readonly LooseEnd[];
   /** Shortest first. */
   readonly tails: readonly Tail[];
+  readonly inkTails: readonly InkTail[];
 }
 
 /** Keys of one part's pockets stay below this. */
@@ -76,10 +78,15 @@ export class DrawingReader {
         .flatMap(({ id, gaps }) => (gaps?.openings ?? []).map((opening) => ({ ...opening, part: id })))
         .sort((a, b) => a.width - b.width),
       looseEnds: found.flatMap(({ gaps }) => gaps?.looseEnds ?? []),
-      tails: [...this.readers.values()]
-        .flatMap((reader) => reader.tails())
-        .sort((a, b) => a.length - b.length),
+      tails: this.shortestFirst((reader) => reader.tails()),
+      inkTails: this.shortestFirst((reader) => reader.inkTails()),
     };
+  }
+
+  private shortestFirst<T extends { readonly length: number }>(
+    of: (reader: LineReader) => readonly T[],
+  ): T[] {
+    return [...this.readers.values()].flatMap(of).sort((a, b) => a.length - b.length);
   }
 
   /** What a reach would close, in all parts. */

@@ -6,6 +6,7 @@ import type { Drawing } from "../drawing/drawing.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { distance } from "../geometry/point.ts";
 import type { Opening } from "./free-space.ts";
+import { type InkTail, inkTailsOf } from "./ink-tails.ts";
 import { changeBetween, editMap } from "./map-edit.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { type Pocket, PocketReader } from "./pockets.ts";
@@ -73,6 +74,11 @@ export class LineReader {
   /** Loose tails of the lines as `gaps` has read them last, shortest first. */
   tails(): Tail[] {
     return this.map ? tailsOf(this.map) : [];
+  }
+
+  /** Tails of ink shapes, shortest first. */
+  inkTails(): InkTail[] {
+    return this.map ? inkTailsOf(this.map) : [];
   }
 
   /** Loose ends and openings of the drawing's own lines, before its reach closes any. Throws TooDense. */

@@ -192,7 +192,7 @@ export class CurveCutter {
 }
 
 /** One closed chain of cubics from the pieces of a whole cycle. */
-export function chainOfPieces(pieces: readonly number[][]): number[] {
+export function chainOfPieces(pieces: readonly (readonly number[])[]): number[] {
   const chain: number[] = [];
   for (const piece of pieces) for (let k = chain.length ? 2 : 0; k < piece.length; k++) chain.push(piece[k]);
   return chain;

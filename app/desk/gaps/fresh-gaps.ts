@@ -3,7 +3,7 @@ import type { LooseEnd } from "#core/pockets/reading.ts";
 import type { GapReading } from "../../work/pockets.worker.ts";
 import type { Desk } from "../store/desk-state.ts";
 
-const NOTHING: GapReading = { openings: [], looseEnds: [], tails: [] };
+const NOTHING: GapReading = { openings: [], looseEnds: [], tails: [], inkTails: [] };
 
 export const areFresh = ({ gaps, stamp }: Pick<Desk, "gaps" | "stamp">): boolean => gaps.stamp === stamp;
 

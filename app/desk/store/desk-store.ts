@@ -22,7 +22,14 @@ import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./des
 import { lineRefusal, partRefusal, refusal } from "./locks.ts";
 import { PocketFollower } from "./pocket-follower.ts";
 
-const NO_GAPS: StampedGaps = { stamp: -1, strokes: {}, openings: [], looseEnds: [], tails: [] };
+const NO_GAPS: StampedGaps = {
+  stamp: -1,
+  strokes: {},
+  openings: [],
+  looseEnds: [],
+  tails: [],
+  inkTails: [],
+};
 
 /** What is shown depends on these and nothing else. */
 function shownState(

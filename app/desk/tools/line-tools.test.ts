@@ -511,6 +511,24 @@ describe("ink shapes", () => {
     expect(shape().outline[0].slice(12, 14)).toEqual([60, 60]);
   });
 
+  it("are trimmed where they run on past a line, all at once too", async () => {
+    const bar = '<path id="bar" fill="#000" stroke="none" d="M10 48H90V52H10Z"/>';
+    await open(svg(`${bar}<path d="M30 20V80"/><path d="M75 20V80"/>`));
+    expect(shortTails(state())).toEqual([]);
+    dragTool(desk, "trim", [[83, 50]]);
+    expect(labels(desk)).toEqual(["Trim tail"]);
+    expect(Math.max(...shape().outline[0])).toBeCloseTo(75, 6);
+    state().undo();
+    await settled();
+    trim.change(desk, { below: 40 });
+    trimTails(
+      desk,
+      shortTails(state()).filter((tail) => "cut" in tail),
+    );
+    const xs = shape().outline[0].filter((_, i) => i % 2 === 0);
+    expect([Math.min(...xs), Math.max(...xs)].map(Math.round)).toEqual([30, 75]);
+  });
+
   it("hold bridges and loose ends that are pulled onto them", async () => {
     await open(svg(BLOT));
     dragTool(desk, "bridge", [

@@ -1,14 +1,14 @@
 import { printed } from "#core/drawing/length.ts";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { shortTails, tailLimit, trim } from "./trim-state.ts";
+import { shortTails, tailLimit, tailsOf, trim } from "./trim-state.ts";
 import { trimTails } from "./trim-tails.ts";
 
 /** All tails shorter than a length at once; those it would take show dashed. */
 export function TrimPanel() {
   const limit = useDesk(tailLimit);
   const page = useDesk((s) => s.drawing.page);
-  const all = useDesk((s) => s.gaps.tails.length);
+  const all = useDesk((s) => tailsOf(s).length);
   const short = useDesk((s) => shortTails(s).length);
   const desk = useDeskStore();
   const perUnit = printed(page, 1);

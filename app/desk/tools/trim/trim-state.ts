@@ -1,7 +1,9 @@
 /** Which tails go at once, and which are under the pointer or a drag. */
 import { diagonal } from "#core/geometry/point.ts";
+import type { InkTail } from "#core/pockets/ink-tails.ts";
 import type { Tail } from "#core/pockets/tails.ts";
 import { freshGaps } from "../../gaps/fresh-gaps.ts";
+import { lineChains } from "../../lines/line-chains.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -10,7 +12,17 @@ interface Settings {
   readonly below: number | null;
 }
 
-export const trim = toolState<Settings, object, readonly Tail[]>("trim", { below: null }, {});
+/** A loose tail of a stroke or of an ink shape. */
+export type AnyTail = Tail | InkTail;
+
+/** All that can be trimmed now, shortest first: not of lines that are locked or hidden. */
+export function tailsOf(desk: Desk): AnyTail[] {
+  const { tails, inkTails } = freshGaps(desk);
+  const free = new Set(lineChains(desk).map(({ id }) => id));
+  return [...tails, ...inkTails].filter(({ line }) => free.has(line)).sort((a, b) => a.length - b.length);
+}
+
+export const trim = toolState<Settings, object, readonly AnyTail[]>("trim", { below: null }, {});
 
 /** A part of the page's diagonal. */
 const TAILS = 0.012;
@@ -19,11 +31,11 @@ export const tailLimit = (desk: Desk): number =>
   trim.settings(desk).below ?? TAILS * diagonal(desk.drawing.page.box);
 
 /** Tails that "trim all" would take. */
-export const shortTails = (desk: Desk): Tail[] =>
-  freshGaps(desk).tails.filter(({ length }) => length <= tailLimit(desk));
+export const shortTails = (desk: Desk): AnyTail[] =>
+  tailsOf(desk).filter(({ length }) => length <= tailLimit(desk));
 
 /** Those under the pointer, of the lines as they are now. */
-export function caughtTails(desk: Desk): readonly Tail[] {
-  const { tails } = freshGaps(desk);
+export function caughtTails(desk: Desk): readonly AnyTail[] {
+  const tails = tailsOf(desk);
   return (trim.under(desk) ?? []).filter((tail) => tails.includes(tail));
 }

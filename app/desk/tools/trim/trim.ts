@@ -1,29 +1,33 @@
 /** Trim: the loose tail under the pointer goes with a click, those under a drag with one drag. */
 import { Scissors } from "lucide-react";
-import { between, curveCount, pointAt } from "#core/geometry/cubic.ts";
+import { between, curveCount, flatten, pointAt } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, mix, type Point } from "#core/geometry/point.ts";
-import type { Tail } from "#core/pockets/tails.ts";
-import { freshGaps } from "../../gaps/fresh-gaps.ts";
+import { regionContains } from "#core/geometry/polygon.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { OverlayMark, Tool } from "../tool.ts";
 import { TrimPanel } from "./trim-panel.tsx";
-import { caughtTails, shortTails, trim } from "./trim-state.ts";
+import { type AnyTail, caughtTails, shortTails, tailsOf, trim } from "./trim-state.ts";
 import { trimTails } from "./trim-tails.ts";
 
 const GRAB_PIXELS = 9;
 
-/** The part of a line that a tail is. */
-export function tailChain({ drawing }: Desk, { line, start, u }: Tail): readonly number[] {
+/** The part of a line that a tail is; of an ink shape the piece itself. */
+export function tailChain({ drawing }: Desk, tail: AnyTail): readonly number[] {
+  if ("cut" in tail) return tail.outline;
+  const { line, start, u } = tail;
   const points = drawing.strokes[line]?.points ?? [];
   return start ? between(points, 0, u) : between(points, u, curveCount(points));
 }
 
-function tailNear(desk: Desk, at: Point, pixel: number): Tail | undefined {
-  const tails = freshGaps(desk)
-    .tails.map((tail) => ({ tail, points: tailChain(desk, tail) }))
+function tailNear(desk: Desk, at: Point, pixel: number): AnyTail | undefined {
+  const tails = tailsOf(desk)
+    .map((tail) => ({ tail, points: tailChain(desk, tail) }))
     .filter(({ points }) => points.length >= 8);
-  return nearestOnLines(tails, at, GRAB_PIXELS * pixel)?.line.tail;
+  const within = tails.find(
+    ({ tail, points }) => "cut" in tail && regionContains([flatten(points, pixel)], at),
+  );
+  return (within ?? nearestOnLines(tails, at, GRAB_PIXELS * pixel)?.line)?.tail;
 }
 
 export const trimTool: Tool = {
@@ -34,12 +38,12 @@ export const trimTool: Tool = {
   sheet: "ink",
   cursor: "crosshair",
   places: (desk) =>
-    freshGaps(desk).tails.map((tail) => {
+    tailsOf(desk).map((tail) => {
       const points = tailChain(desk, tail);
       return pointAt(points, curveCount(points) / 2);
     }),
   press: ({ desk, at, pixel }) => {
-    const caught = new Set<Tail>();
+    const caught = new Set<AnyTail>();
     let last = at;
     const catchAlong = (to: Point) => {
       const steps = Math.max(1, Math.ceil(distance(last, to) / (GRAB_PIXELS * pixel)));
@@ -82,10 +86,10 @@ export const trimTool: Tool = {
   Panel: TrimPanel,
 };
 
-const markOf = (desk: Desk, tail: Tail, dashed: boolean): OverlayMark => ({
+const markOf = (desk: Desk, tail: AnyTail, dashed: boolean): OverlayMark => ({
   kind: "chain",
   points: tailChain(desk, tail),
-  closed: false,
+  closed: "cut" in tail,
   tint: "ember",
   width: dashed ? 2 : 3,
   dashed,
