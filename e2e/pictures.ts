@@ -5,6 +5,7 @@ import {
   clickPage,
   demoFile,
   dragPage,
+  onScreen,
   openDemo,
   openFile,
   paper,
@@ -101,6 +102,17 @@ test("the tools for lines", async ({ page }) => {
     [520, 705],
   ]);
   await shoot(page, "arrange");
+});
+
+test("the menu at the pointer, beside the list of lines", async ({ page }) => {
+  await openDemo(page, "Lantern in the shed");
+  await stage(page, "Lines").click();
+  await page.getByRole("radio", { name: "Arrange" }).click();
+  const list = page.getByRole("list", { name: /^Lines, front to back/ });
+  for (const row of [4, 6]) await list.getByRole("button", { name: /^Hide/ }).nth(row).click();
+  await list.getByRole("button", { name: /^Lock/ }).nth(8).click();
+  await page.mouse.click(...(await onScreen(page, [500, 905])), { button: "right" });
+  await shoot(page, "menu");
 });
 
 test("tidying and trimming", async ({ page }) => {

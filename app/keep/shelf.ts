@@ -167,6 +167,16 @@ export async function keepThumbnail(id: string, thumbnail: string): Promise<void
   else await database.drawings.update(id, { thumbnail });
 }
 
+/** A picture for a drawing that has none yet: the desk may have made a better one meanwhile. */
+export async function keepFirstThumbnail(id: string, thumbnail: string): Promise<void> {
+  await database.drawings
+    .where("id")
+    .equals(id)
+    .modify((row) => {
+      if (!row.thumbnail) Object.assign(row, { thumbnail });
+    });
+}
+
 export async function renameDrawing(id: string, name: string): Promise<void> {
   const inMemory = onlyInMemory.get(id);
   if (inMemory) changeInMemory(id, inMemory, { name });

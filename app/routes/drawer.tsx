@@ -1,3 +1,4 @@
+import { useLiveQuery } from "dexie-react-hooks";
 import { redirect } from "react-router";
 import type { Card } from "../drawer/card.ts";
 import { DEMOS } from "../drawer/demos.server.ts";
@@ -68,5 +69,8 @@ export function HydrateFallback({ loaderData }: Route.HydrateFallbackProps) {
 }
 
 export default function Drawer({ loaderData }: Route.ComponentProps) {
-  return <DrawerPage demos={loaderData.demos} cards={loaderData.cards} storage={loaderData.storage} />;
+  // What comes in while the drawer is open, the picture of the drawing just left above all.
+  const rows = useLiveQuery(async () => (await listDrawings()).rows);
+  const cards = rows?.map(cardOf) ?? loaderData.cards;
+  return <DrawerPage demos={loaderData.demos} cards={cards} storage={loaderData.storage} />;
 }

@@ -7,7 +7,7 @@ import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { checkSize, FileProblem } from "#core/formats/file-problem.ts";
 import { coloursIn, importedDrawing, understood } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
-import { addDrawing, keepThumbnail, plainThumbnail } from "../keep/shelf.ts";
+import { addDrawing, keepFirstThumbnail, plainThumbnail } from "../keep/shelf.ts";
 import { handOver } from "./hand-over.ts";
 
 /** What a file is. The drawing stays here until it is asked for. */
@@ -74,7 +74,7 @@ async function shelve({ name, mergeWithin }: { name?: string; mergeWithin?: numb
   const own = drawingWithin(mergeWithin);
   const named = name === undefined ? own : { ...own, name };
   const added = await addDrawing(named, "");
-  setTimeout(() => void keepThumbnail(added.id, plainThumbnail(named)).finally(() => self.close()));
+  setTimeout(() => void keepFirstThumbnail(added.id, plainThumbnail(named)).finally(() => self.close()));
   const packed = pack(named);
   return Comlink.transfer({ ...added, drawing: packed }, memoryOfPacked(packed));
 }
