@@ -9,4 +9,6 @@ export default {
     v8_passThroughRequests: true,
     v8_trailingSlashAwareDataRequests: true,
   },
+  // Few enough to be known from the start: going to one asks no server which it is.
+  routeDiscovery: { mode: "initial" },
 } satisfies Config;

@@ -1,7 +1,7 @@
 import clsx from "clsx";
 import { Copy, FilePlus2, FolderOpen, Pencil, ScanLine, Trash2 } from "lucide-react";
 import { type DragEvent, type ReactNode, useEffect, useRef, useState } from "react";
-import { Form, Link, useFetcher } from "react-router";
+import { Form, Link, PrefetchPageLinks, useFetcher } from "react-router";
 import type { Kept } from "../keep/shelf.ts";
 import { PICTURES } from "../scan/held-scan.ts";
 import { FrondMark } from "../ui/frond-mark.tsx";
@@ -49,6 +49,7 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
       onDragLeave={() => setOver(false)}
       onDrop={onDrop}
     >
+      {!waiting && <PrefetchPageLinks page="/desk/next" />}
       <div className="mx-auto max-w-6xl">
         <header className="flex items-end gap-4">
           <FrondMark className="h-14 w-14 text-fern" />
