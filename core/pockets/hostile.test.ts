@@ -56,11 +56,11 @@ function tryBoth(seed: number): void {
 }
 
 describe("hostile line work", () => {
-  it("keeps every promise, or is refused, where it once did not", { timeout: 240_000 }, () => {
+  it("keeps every promise, or is refused, where it once did not", { timeout: 600_000 }, () => {
     for (const seed of KEPT) tryBoth(seed);
   });
 
-  it("keeps them on lines nobody has tried", { timeout: 240_000 }, () => {
+  it("keeps them on lines nobody has tried", { timeout: 600_000 }, () => {
     const first = Date.now() % 1_000_000_000;
     // biome-ignore lint/suspicious/noConsole: a run that fails is repeated by its seeds
     console.log(`Hostile lines ${first} to ${first + FRESH - 1}`);
