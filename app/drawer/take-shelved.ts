@@ -8,7 +8,7 @@ export async function takeShelved(
   { work }: Client<ReadingWork>,
   options: Parameters<ReadingWork["shelve"]>[0],
 ): Promise<string> {
-  const { drawing, ...added } = await work.shelve(options);
-  takeAdded(added, unpack(drawing));
-  return added.id;
+  const { id, drawing } = await work.shelve(options);
+  await takeAdded(id, unpack(drawing));
+  return id;
 }

@@ -1,6 +1,6 @@
 /** Opening a file: read in a worker with progress, then told about, then put on the shelf. */
 import * as Comlink from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { cameIn } from "#core/formats/import-report.ts";
 import { holdScan, isPicture } from "../scan/held-scan.ts";
@@ -26,12 +26,6 @@ export function useOpenFile(): OpenFile {
   const navigate = useNavigate();
   const tell = useNotice();
   const client = useRef<Client<ReadingWork> | null>(null);
-  /** Begun before it is wanted, so that the first file is read at once. */
-  const spare = useRef<Client<ReadingWork> | null>(null);
-  useEffect(() => {
-    spare.current = readingClient();
-    return () => spare.current?.stop();
-  }, []);
   const [reading, setReading] = useState<OpenFile["reading"]>(null);
   const [waiting, setWaiting] = useState<OpenFile["waiting"]>(null);
 
@@ -61,8 +55,7 @@ export function useOpenFile(): OpenFile {
       return;
     }
     const { name } = file;
-    const own = spare.current ?? readingClient();
-    spare.current = null;
+    const own = readingClient();
     client.current = own;
     setReading({ name, share: 0 });
     // A share can arrive after the answer.

@@ -82,14 +82,15 @@ export async function addDrawing(
 /** Drawings put on the shelf elsewhere, for the desk that is about to open them. */
 const justAdded = new Map<string, Drawing>();
 
-/** Takes over a drawing that a worker has put on the shelf, or could not. */
-export function takeAdded({ id, kept }: { id: string; kept: Kept }, drawing: Drawing): void {
-  if (kept === "memory")
+/** Takes over a drawing that a worker has put on the shelf; in memory where it could not, or the page does not find it. */
+export async function takeAdded(id: string, drawing: Drawing): Promise<void> {
+  const row = await database.drawings.get(id).catch(() => undefined);
+  if (row) justAdded.set(id, drawing);
+  else
     onlyInMemory.set(id, {
       row: rowOf(id, drawing, plainThumbnail(drawing)),
       history: beginHistory(drawing),
     });
-  else justAdded.set(id, drawing);
 }
 
 export interface Opened {

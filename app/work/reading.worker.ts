@@ -17,8 +17,9 @@ export type FileReading =
   | { readonly kind: "art"; readonly report: ImportReport; readonly colours: readonly UsedColour[] }
   | { readonly kind: "problem"; readonly message: string };
 
-/** How a drawing was put on the shelf, and the drawing itself. */
-export interface Shelved extends Awaited<ReturnType<typeof addDrawing>> {
+/** A drawing that was put on the shelf, and its id there. */
+export interface Shelved {
+  readonly id: string;
   readonly drawing: Packed<Drawing>;
 }
 
@@ -73,10 +74,14 @@ const drawing = (): Packed<Drawing> => handOver(drawingWithin());
 async function shelve({ name, mergeWithin }: { name?: string; mergeWithin?: number }): Promise<Shelved> {
   const own = drawingWithin(mergeWithin);
   const named = name === undefined ? own : { ...own, name };
-  const added = await addDrawing(named, "");
-  setTimeout(() => void keepFirstThumbnail(added.id, plainThumbnail(named)).finally(() => self.close()));
+  const { id } = await addDrawing(named, "");
+  setTimeout(async () => {
+    // Without a picture the drawer shows the drawing's paper.
+    await keepFirstThumbnail(id, plainThumbnail(named)).catch(() => {});
+    self.close();
+  });
   const packed = pack(named);
-  return Comlink.transfer({ ...added, drawing: packed }, memoryOfPacked(packed));
+  return Comlink.transfer({ id, drawing: packed }, memoryOfPacked(packed));
 }
 
 const work = { read, drawing, shelve };
