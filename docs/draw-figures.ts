@@ -10,7 +10,7 @@ import { buildMap, type PlanarMap } from "../core/pockets/planar-map.ts";
 import { pocketsOf } from "../core/pockets/pockets.ts";
 import { gapsOf, linesOf } from "../core/pockets/reading.ts";
 import { toPage } from "../core/pockets/segments.ts";
-import { nextInTriangle } from "../core/pockets/triangulation.ts";
+import { nextInTriangle } from "../core/pockets/triangle-mesh.ts";
 
 const FILLS = ["#dfe9d3", "#e9e1cf", "#d7e3e6", "#ead8d2", "#e3dfea", "#efe7c6"];
 const FERN = "#2c6b3f";
