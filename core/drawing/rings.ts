@@ -5,6 +5,7 @@ export interface Ring {
   /** The shape's id and the ring's place in its outline. */
   readonly id: string;
   readonly shape: string;
+  readonly place: number;
   readonly part?: string;
   readonly points: readonly number[];
   readonly closed: true;
@@ -21,7 +22,15 @@ export function ringsOf(shape: InkShape): readonly Ring[] {
   if (before) return before;
   const { id, part, outline } = shape;
   const rings = outline.map(
-    (points, place): Ring => ({ id: ringName(id, place), shape: id, part, points, closed: true, width: 0 }),
+    (points, place): Ring => ({
+      id: ringName(id, place),
+      shape: id,
+      place,
+      part,
+      points,
+      closed: true,
+      width: 0,
+    }),
   );
   known.set(shape, rings);
   return rings;

@@ -1,5 +1,6 @@
 /** The hand on the paper: a press of a tool, by pointer or by keys, until it is let go. */
-
+import type { Point } from "#core/geometry/point.ts";
+import { toScreen } from "../../painting/view.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { refusal } from "../store/locks.ts";
 import type { Gesture, Press, Tool } from "../tools/tool.ts";
@@ -15,6 +16,13 @@ export class Hand {
   listen(listener: () => void): () => void {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
+  }
+
+  /** A press at a place in page units that no pointer event says more about. */
+  pressAt(at: Point, shift = false): Press {
+    const { view } = this.desk.getState();
+    const pixel = 1 / view.scale;
+    return { desk: this.desk, at, screen: toScreen(view, at), pixel, pressure: 0.5, shift };
   }
 
   /** Takes up a tool; whether that began something that lasts until it is let go. */

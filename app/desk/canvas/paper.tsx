@@ -129,9 +129,10 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   const aimed = useRef(false);
   const onContextMenu = (event: ReactMouseEvent<HTMLDivElement>) => {
     const { menu } = stageOf(desk.getState());
-    if (event.button === 2) menu?.aim(pressOf(event.nativeEvent as PointerEvent));
-    aimed.current = true;
-    if (!menu || menu.entries(desk).length === 0) event.preventDefault();
+    const native = event.nativeEvent as PointerEvent;
+    if (event.button === 2 || ["touch", "pen"].includes(native.pointerType)) menu?.aim(pressOf(native));
+    aimed.current = menu !== undefined && menu.entries(desk).length > 0;
+    if (!aimed.current) event.preventDefault();
   };
   const onMenu = () => {
     const state = desk.getState();
@@ -139,15 +140,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
     // A press that has become a menu draws nothing.
     if (hand.gesture) hand.cancel();
     const { at } = state.pointer;
-    if (!aimed.current && at)
-      stageOf(state).menu?.aim({
-        desk,
-        at: toPagePoint(state.view, at),
-        screen: at,
-        pixel: 1 / state.view.scale,
-        pressure: 0.5,
-        shift: false,
-      });
+    if (!aimed.current && at) stageOf(state).menu?.aim(hand.pressAt(toPagePoint(state.view, at)));
     aimed.current = false;
   };
 

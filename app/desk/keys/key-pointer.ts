@@ -10,7 +10,6 @@ import type { Hand } from "../canvas/hand.ts";
 import { describePocket, walkedPocket } from "../pockets/walk.ts";
 import { toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
-import type { Press } from "../tools/tool.ts";
 import { arrowOf } from "./key-names.ts";
 
 /** CSS pixels that an arrow moves it; with Shift, and with Alt. */
@@ -34,11 +33,6 @@ export function onPointerKey(desk: DeskStore, hand: Hand, event: KeyboardEvent):
   else if (key === "escape" && !hand.gesture) putAway(desk, hand);
   else return false;
   return true;
-}
-
-function pressAt(desk: DeskStore, at: Point, shift: boolean): Press {
-  const { view } = desk.getState();
-  return { desk, at, screen: toScreen(view, at), pixel: 1 / view.scale, pressure: 0.5, shift };
 }
 
 function bringOut(desk: DeskStore): boolean {
@@ -73,7 +67,7 @@ function moveBy(desk: DeskStore, hand: Hand, [dx, dy]: Point, event: KeyboardEve
 
 function moveTo(desk: DeskStore, hand: Hand, at: Point, shift = false): void {
   put(desk, at);
-  const press = pressAt(desk, at, shift);
+  const press = hand.pressAt(at, shift);
   const state = desk.getState();
   if (hand.gesture) hand.move([press]);
   else {
@@ -98,7 +92,7 @@ function put(desk: DeskStore, at: Point): void {
 
 function use(desk: DeskStore, hand: Hand, shift: boolean): void {
   const state = desk.getState();
-  const press = pressAt(desk, state.keyPointer!, shift);
+  const press = hand.pressAt(state.keyPointer!, shift);
   if (hand.gesture) {
     hand.lift(press);
     return;

@@ -34,9 +34,9 @@ export function bentLine(desk: Desk): Stroke | Ring | undefined {
 
 /** Takes up a line to bend, or none. */
 export function chooseBent(desk: DeskStore, line: Stroke | Ring | undefined): void {
-  const isRing = line !== undefined && "shape" in line;
-  desk.getState().set({ selected: line ? [isRing ? line.shape : line.id] : [] });
-  bend.hold(desk, { points: [], of: null, ring: isRing ? Number(line.id.slice(line.shape.length + 1)) : 0 });
+  const ring = line && "shape" in line ? line : undefined;
+  desk.getState().set({ selected: line ? [ring?.shape ?? line.id] : [] });
+  bend.hold(desk, { points: [], of: null, ring: ring?.place ?? 0 });
 }
 
 const NONE: readonly number[] = [];
