@@ -80,7 +80,7 @@ describe("the scene as the art's worker holds it", () => {
       [sheet([a, c, b])],
       [sheet([a, c, b], { opacity: 0.5 })],
     );
-    expect(turned.damage).toEqual({ x: 20, y: 0, width: 30, height: 10 });
+    expect(turned.damage).toEqual({ x: 20, y: 0, width: 10, height: 10 });
     expect(faded.damage).toBe("all");
   });
 

@@ -6,14 +6,15 @@ import { memoryOfPacked, type Packed, pack, unpack } from "#core/drawing/packed.
 import { type Box, boundsOf } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
 import type { Chain, Item, ScenePart } from "#core/scene/items.ts";
-import { sameList } from "#core/scene/kept.ts";
 import type { PaintedPart, PaintedSheet } from "./canvas-painter.ts";
+import { fewChanges, type ListChange, withChanges } from "./few-changes.ts";
 
-/** A sheet by the numbers of its items; without them where they are those of the message before. */
+/** A sheet by the numbers of its items: of all, or of those added to what the message before had. */
 export interface NumberedSheet {
   readonly name: string;
   readonly opacity: number;
-  readonly numbers?: Uint32Array<ArrayBuffer>;
+  readonly numbers: Uint32Array<ArrayBuffer>;
+  readonly change?: ListChange;
 }
 
 export interface NumberedPart {
@@ -37,9 +38,7 @@ export type SceneMessage = Packed<SceneNews>;
 /** The memory that is handed over with a message. */
 export const memoryOfMessage = (message: SceneMessage): ArrayBuffer[] => [
   ...memoryOfPacked(message),
-  ...(message.frame.parts ?? []).flatMap(({ sheets }) =>
-    sheets.flatMap(({ numbers }) => numbers?.buffer ?? []),
-  ),
+  ...(message.frame.parts ?? []).flatMap(({ sheets }) => sheets.map(({ numbers }) => numbers.buffer)),
 ];
 
 const keyOf = (part: string, sheet: string): string => `${sheet} ${part}`;
@@ -88,9 +87,9 @@ export class SceneSender {
     for (const { id, sheets } of parts)
       for (const { name, items } of sheets) {
         const last = this.items.get(keyOf(id, name)) ?? NONE;
-        if (last === items) continue;
-        const held = new Set(last);
-        for (const item of items) {
+        const change = fewChanges(last, items);
+        const held = new Set(change ? change.removed.map((place) => last[place]) : last);
+        for (const item of change ? change.added.map((place) => items[place]) : items) {
           if (held.has(item) || this.ahead.has(item)) continue;
           if (found.push(item) > SLICE) return found;
         }
@@ -100,14 +99,16 @@ export class SceneSender {
 
   private numberedSheet(part: string, { name, opacity, items }: ScenePart["sheets"][number]): NumberedSheet {
     const last = this.items.get(keyOf(part, name)) ?? NONE;
-    if (last === items || sameList(last, items)) return { name, opacity };
-    return { name, opacity, numbers: Uint32Array.from(items, (item) => this.numberOf(item)) };
+    const change = fewChanges(last, items);
+    const told = change ? change.added.map((place) => items[place]) : items;
+    return { name, opacity, numbers: Uint32Array.from(told, (item) => this.numberOf(item)), change };
   }
 
   private numberOf(item: Item): number {
-    const number = this.numbers.get(item) ?? ++this.named;
-    this.numbers.set(item, number);
-    return number;
+    const known = this.numbers.get(item);
+    if (known !== undefined) return known;
+    this.numbers.set(item, ++this.named);
+    return this.named;
   }
 }
 
@@ -117,7 +118,8 @@ const NONE: readonly Item[] = [];
 export type Damage = Box | "all" | undefined;
 
 interface HeldSheet extends PaintedSheet {
-  readonly byNumber: ReadonlyMap<number, Item>;
+  /** Of each item in its order. */
+  readonly numbers: readonly number[];
 }
 
 interface HeldPart extends PaintedPart {
@@ -125,7 +127,7 @@ interface HeldPart extends PaintedPart {
   readonly dim: boolean;
 }
 
-const NOTHING: HeldSheet = { opacity: 1, items: [], byNumber: new Map() };
+const NOTHING: HeldSheet = { opacity: 1, items: [], numbers: [] };
 
 /** Holds what was sent on the receiving side, and nothing that is shown no more. */
 export class HeldScene {
@@ -161,16 +163,21 @@ export class HeldScene {
 
   private takeSheet(
     key: string,
-    { opacity, numbers }: NumberedSheet,
+    { opacity, numbers: told, change }: NumberedSheet,
     before: ReadonlyMap<string, HeldSheet>,
     incoming: ReadonlyMap<number, Item>,
   ): HeldSheet {
     const last = before.get(key) ?? NOTHING;
-    const items = numbers
-      ? Array.from(numbers, (number) => incoming.get(number) ?? last.byNumber.get(number)!)
-      : last.items;
-    const byNumber = numbers ? new Map(items.map((item, k) => [numbers[k], item])) : last.byNumber;
-    const sheet = { opacity, items, byNumber };
+    const places = change?.removed ?? last.items.keys();
+    const held = new Map(Array.from(places, (place) => [last.numbers[place], last.items[place]]));
+    const named = Array.from(told, (number) => incoming.get(number) ?? held.get(number)!);
+    const sheet = change
+      ? {
+          opacity,
+          items: withChanges(last.items, change, named),
+          numbers: withChanges(last.numbers, change, [...told]),
+        }
+      : { opacity, items: named, numbers: [...told] };
     this.held.set(key, sheet);
     return sheet;
   }
@@ -208,8 +215,11 @@ function damageOfSheets(before: Sheets, after: Sheets): Damage {
   return box;
 }
 
-/** Items that are in one list alone, or that others in both lists have changed places with. */
+/** Items that are in one list alone, or that have changed places. */
 function differing(before: readonly Item[], after: readonly Item[]): Item[] {
+  const change = fewChanges(before, after);
+  if (change)
+    return [...change.removed.map((place) => before[place]), ...change.added.map((place) => after[place])];
   const [old, now] = [new Set(before), new Set(after)];
   const found = before.filter((item) => !now.has(item));
   found.push(...after.filter((item) => !old.has(item)));

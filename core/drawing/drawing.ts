@@ -216,6 +216,17 @@ export interface Drawing {
   readonly strict: boolean;
 }
 
+const lists = new WeakMap<object, readonly unknown[]>();
+
+/** What is in a table that nobody changes any more; a large one is slow to list, so it is listed once. */
+export function entitiesOf<T>(table: Table<T>): readonly T[] {
+  const known = lists.get(table) as readonly T[] | undefined;
+  if (known) return known;
+  const list = Object.values(table);
+  lists.set(table, list);
+  return list;
+}
+
 export const ranked = <T extends { readonly rank: number }>(table: Table<T>): T[] =>
   Object.values(table).sort((a, b) => a.rank - b.rank);
 

@@ -6,7 +6,7 @@
  */
 import Flatbush from "flatbush";
 import { anchorKey } from "../drawing/anchor.ts";
-import type { Anchor, Anchored, Table } from "../drawing/drawing.ts";
+import { type Anchor, type Anchored, entitiesOf, type Table } from "../drawing/drawing.ts";
 import { inPart, partOf } from "../drawing/parts.ts";
 import { type Box, boundsOf, boxesApart, boxHolds } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
@@ -34,7 +34,7 @@ export function matchAnchors(
   others: Table<Anchored>,
   before?: Matches,
 ): Matches {
-  const all = Object.values(pours);
+  const all = entitiesOf(pours);
   const { byRegion, near } = regionMatches(pockets, pours, all, before?.of);
   const pourOf = withLinesFollowed(pockets, all, byRegion);
   return {
@@ -51,36 +51,51 @@ function regionMatches(
   all: readonly Anchored[],
   before: Matches["of"] | undefined,
 ): Pick<Matches["of"], "byRegion" | "near"> {
-  const fresh = before ? all.filter((pour) => !sameClaim(before.pours[pour.id], pour)) : all;
+  const fresh = before ? freshIn(pours, all, before.pours) : all;
   if (!before || fresh.length + before.near.since.length > FEW) {
     const near = new PoursNear(all);
     return { near, byRegion: pockets.map((pocket) => bestPour(pocket, near.to(pocket.box))) };
   }
   const near = before.near.with(fresh);
-  const known = knownOf(pockets, before);
-  const freshBoxes = fresh.map(({ anchor }) => boxOf(anchor));
-  const stays = (id: string | undefined) =>
-    id === undefined || (pours[id] !== undefined && sameClaim(before.pours[id], pours[id]));
+  const byRegion = byRegionBefore(pockets, before);
+  const gone = goneFrom(before.pours, pours);
+  const anew = new Set(fresh.flatMap(({ anchor }) => pocketsNear(pockets, boxOf(anchor))));
+  for (let k = 0; k < pockets.length; k++) {
+    const id = byRegion[k];
+    if (id === UNKNOWN || (id !== undefined && gone.has(id))) anew.add(k);
+  }
   const isThere = (pour: Anchored) => pours[pour.id] !== undefined && sameClaim(pour, pours[pour.id]);
-  const byRegion = pockets.map((pocket, index) => {
-    const id = known(pocket, index);
-    return id !== UNKNOWN && stays(id) && freshBoxes.every((box) => boxesApart(pocket.box, box))
-      ? id
-      : bestPour(pocket, near.to(pocket.box).filter(isThere));
-  });
-  return { near, byRegion };
+  for (const k of anew) byRegion[k] = bestPour(pockets[k], near.to(pockets[k].box).filter(isThere));
+  return { near, byRegion: byRegion as (string | undefined)[] };
 }
+
+const freshIn = (
+  pours: Table<Anchored>,
+  all: readonly Anchored[],
+  before: Table<Anchored>,
+): readonly Anchored[] => (pours === before ? [] : all.filter((pour) => !sameClaim(before[pour.id], pour)));
 
 const UNKNOWN = Symbol("a pocket that was not there before");
 
-/** What the pour of a pocket was before, by the pocket and its number now. */
-function knownOf(
+/** What the pour of each pocket was before. */
+function byRegionBefore(
   pockets: readonly Pocket[],
   before: Matches["of"],
-): (pocket: Pocket, index: number) => string | undefined | typeof UNKNOWN {
-  if (pockets === before.pockets) return (_, index) => before.byRegion[index];
+): (string | undefined | typeof UNKNOWN)[] {
+  if (pockets === before.pockets) return before.byRegion.slice();
   const known = new Map(before.pockets.map((pocket, index) => [pocket, before.byRegion[index]]));
-  return (pocket) => (known.has(pocket) ? known.get(pocket) : UNKNOWN);
+  return pockets.map((pocket) => (known.has(pocket) ? known.get(pocket) : UNKNOWN));
+}
+
+/** Those that are there no more, or claim something else. */
+function goneFrom(before: Table<Anchored>, now: Table<Anchored>): Set<string> {
+  const gone = new Set<string>();
+  if (before === now) return gone;
+  for (const pour of entitiesOf(before)) {
+    const same = now[pour.id];
+    if (!same || !sameClaim(same, pour)) gone.add(pour.id);
+  }
+  return gone;
 }
 
 /** So many pours are kept beside an index before it is made anew. */
@@ -91,7 +106,7 @@ class PoursNear {
   constructor(
     private readonly indexed: readonly Anchored[],
     readonly since: readonly Anchored[] = [],
-    private readonly index = indexOf(indexed),
+    private readonly index = indexOf(indexed.map(({ anchor }) => boxOf(anchor))),
   ) {}
 
   with(fresh: readonly Anchored[]): PoursNear {
@@ -100,24 +115,30 @@ class PoursNear {
 
   /** Those whose region comes near a box. */
   to(box: Box): Anchored[] {
-    const { x, y, width, height } = box;
-    const found = this.index?.search(x, y, x + width, y + height) ?? [];
     return [
-      ...found.map((number) => this.indexed[number]),
+      ...search(this.index, box).map((number) => this.indexed[number]),
       ...this.since.filter(({ anchor }) => !boxesApart(box, boxOf(anchor))),
     ];
   }
 }
 
-function indexOf(pours: readonly Anchored[]): Flatbush | undefined {
-  if (pours.length === 0) return undefined;
-  const index = new Flatbush(pours.length);
-  for (const { anchor } of pours) {
-    const { x, y, width, height } = boxOf(anchor);
-    index.add(x, y, x + width, y + height);
-  }
+function indexOf(boxes: readonly Box[]): Flatbush | undefined {
+  if (boxes.length === 0) return undefined;
+  const index = new Flatbush(boxes.length);
+  for (const { x, y, width, height } of boxes) index.add(x, y, x + width, y + height);
   index.finish();
   return index;
+}
+
+const search = (index: Flatbush | undefined, { x, y, width, height }: Box): number[] =>
+  index?.search(x, y, x + width, y + height) ?? [];
+
+const indices = new WeakMap<readonly Pocket[], Flatbush | undefined>();
+
+/** The numbers of the pockets whose boxes meet a box. */
+function pocketsNear(pockets: readonly Pocket[], box: Box): number[] {
+  if (!indices.has(pockets)) indices.set(pockets, indexOf(pockets.map(({ box }) => box)));
+  return search(indices.get(pockets), box);
 }
 
 const sameClaim = (a: Anchored | undefined, b: Anchored): boolean =>
@@ -168,7 +189,7 @@ function pocketsOfOthers(
   pourOf: readonly (string | undefined)[],
   others: Table<Anchored>,
 ): Map<string, readonly number[]> {
-  const all = Object.values(others);
+  const all = entitiesOf(others);
   if (all.length === 0) return new Map();
   const byAnchor = pocketsByAnchor(pours, pourOf);
   return new Map(
@@ -181,7 +202,7 @@ function pocketsByAnchor(
   pours: Table<Anchored>,
   pourOf: readonly (string | undefined)[],
 ): Map<string, number[]> {
-  const found = new Map(Object.values(pours).map(({ anchor }) => [anchorKey(anchor), [] as number[]]));
+  const found = new Map(entitiesOf(pours).map(({ anchor }) => [anchorKey(anchor), [] as number[]]));
   pourOf.forEach((id, index) => {
     if (id !== undefined) found.get(anchorKey(pours[id].anchor))!.push(index);
   });
@@ -217,7 +238,7 @@ export function waitingPours<P extends Anchored & { readonly paint: unknown }>(
   { pourOf }: Pick<Matches, "pourOf">,
 ): P[] {
   const found = new Set(pourOf);
-  return Object.values(pours).filter(({ id, paint }) => paint && !found.has(id));
+  return entitiesOf(pours).filter(({ id, paint }) => paint && !found.has(id));
 }
 
 const boxes = new WeakMap<Anchor, Box>();

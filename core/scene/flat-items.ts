@@ -53,6 +53,19 @@ const shapeItems = ({ flatShapes }: Drawing, region: Region, { toneOf }: Palette
 
 const NO_EFFECTS = {};
 
+/** What was laid into some pockets last, so that a few pours more need not lay all of them anew. */
+interface Laid {
+  readonly pourIn: readonly (Pour | undefined)[];
+  /** The numbers of those that are poured, by the rank of their pours. */
+  readonly order: readonly number[];
+  /** By the number of the pocket. */
+  readonly items: readonly (Ranked | undefined)[];
+  readonly toneOf: Palette["toneOf"];
+  readonly width: number;
+}
+
+const laid = new WeakMap<readonly Pocket[], Map<string, Laid>>();
+
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 function pourItems(
   { pours, page }: Drawing,
@@ -60,24 +73,50 @@ function pourItems(
   { pockets, pourOf }: Derived,
   { toneOf }: Palette,
 ): Ranked[] {
-  const poured: { readonly index: number; readonly pour: Pour }[] = [];
-  pourOf.forEach((id, index) => {
-    const pour = id === undefined || pockets[index].part !== part ? undefined : pours[id];
-    if (pour?.paint) poured.push({ index, pour });
+  const pourIn = pockets.map((pocket, index) => {
+    const id = pocket.part === part ? pourOf[index] : undefined;
+    const pour = id === undefined ? undefined : pours[id];
+    return pour?.paint ? pour : undefined;
   });
-  poured.sort((a, b) => a.pour.rank - b.pour.rank);
   const width = diagonal(page.box) * SEAM;
-  const turn = new Int32Array(pockets.length).fill(-1);
-  poured.forEach(({ index }, at) => {
-    turn[index] = at;
-  });
+  const lists = laid.get(pockets) ?? new Map<string, Laid>();
+  laid.set(pockets, lists);
+  const last = lists.get(part);
+  const before = last?.toneOf === toneOf && last.width === width ? last : undefined;
+  const now = lay(pockets, { pourIn, toneOf, width }, before);
+  lists.set(part, now);
+  return now.order.map((index) => now.items[index]!);
+}
+
+/** So many pours may differ before all are laid anew. */
+const FEW = 64;
+
+function lay(
+  pockets: readonly Pocket[],
+  { pourIn, toneOf, width }: Omit<Laid, "order" | "items">,
+  before: Laid | undefined,
+): Laid {
+  const changed = pockets.flatMap((_, index) => (before?.pourIn[index] === pourIn[index] ? [] : index));
+  const few = before && changed.length <= FEW;
+  if (few && changed.length === 0) return before;
   const neighbours = neighboursOf(pockets);
-  return poured.map(({ index, pour: { id, rank, paint } }, at) => {
+  const stayed = few ? before.order.filter((index) => pourIn[index] === before.pourIn[index]) : [];
+  const fresh = (few ? changed : [...pockets.keys()]).filter((index) => pourIn[index]);
+  const order = [...stayed, ...fresh].sort((a, b) => pourIn[a]!.rank - pourIn[b]!.rank || a - b);
+  const turn = new Int32Array(pockets.length).fill(-1);
+  for (let at = 0; at < order.length; at++) turn[order[at]] = at;
+  const items = few ? [...before.items] : new Array<Ranked | undefined>(pockets.length);
+  const around = (index: number) => [index, ...neighbours(index).filter((other) => other >= 0)];
+  for (const index of few ? new Set(changed.flatMap(around)) : order) {
+    const pour = pourIn[index];
     const beyond = neighbours(index);
-    const isLater = (border: number) => turn[beyond[border]] > at;
-    const tone = toneOf(paint!);
-    return { rank, item: pourItem(pockets[index], { id, tone, width, isLater }) };
-  });
+    const isLater = (border: number) => turn[beyond[border]] > turn[index];
+    items[index] = pour && {
+      rank: pour.rank,
+      item: pourItem(pockets[index], { id: pour.id, tone: toneOf(pour.paint!), width, isLater }),
+    };
+  }
+  return { pourIn, order, items, toneOf, width };
 }
 
 /** What the item of a poured pocket is made of. */

@@ -30,9 +30,11 @@ export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
   const tones = new Map<string, Tone>();
   const byPaint = new WeakMap<Paint, Tone>();
   const toneOf = (paint: Paint): Tone => {
-    const known = byPaint.get(paint) ?? toneAnew(paint);
-    byPaint.set(paint, known);
-    return known;
+    const known = byPaint.get(paint);
+    if (known) return known;
+    const tone = toneAnew(paint);
+    byPaint.set(paint, tone);
+    return tone;
   };
   const toneAnew = (paint: Paint): Tone => {
     if (!Object.hasOwn(tin, paint.colour)) return MISSING;

@@ -2,7 +2,7 @@
  * The scene: one ordered display list, made from the drawing and its pockets, that every painter reads. Nothing
  * is drawn that is not in it. Items an edit did not touch are the very same objects as before.
  */
-import { type Drawing, type Part, SHEETS, type SheetName } from "../drawing/drawing.ts";
+import { type Drawing, entitiesOf, type Part, SHEETS, type SheetName } from "../drawing/drawing.ts";
 import { drawingOfPart, partsOf } from "../drawing/parts.ts";
 import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
@@ -40,11 +40,15 @@ export function derive(
 ): Derived {
   const matches = matchAnchors(all, drawing.pours, drawing.shades, before?.whole);
   const whole = { ...matches, pockets: all };
-  const worksOn = (index: number) =>
-    drawing.parts[all[index].part]?.visible &&
-    (!only || all[index].part === only) &&
-    !drawing.pours[matches.pourOf[index] ?? ""]?.through;
-  const kept = all.flatMap((_, index) => (worksOn(index) ? [index] : []));
+  const through = poursThrough(drawing.pours);
+  const open = new Set(
+    Object.values(drawing.parts).flatMap(({ id, visible }) =>
+      visible && (!only || id === only) ? [id] : [],
+    ),
+  );
+  const kept: number[] = [];
+  for (let k = 0; k < all.length; k++)
+    if (open.has(all[k].part) && !through.has(matches.pourOf[k] ?? "")) kept.push(k);
   if (kept.length === all.length) return { ...whole, whole };
   const place = new Map(kept.map((index, at) => [index, at]));
   return {
@@ -111,7 +115,8 @@ function hiddenBehind(
   { pours }: Drawing,
   { pockets: all, pourOf }: Whole,
 ): readonly Chain[] {
-  const through = all.filter((_, index) => pours[pourOf[index] ?? ""]?.through);
+  const ids = poursThrough(pours);
+  const through = ids.size === 0 ? NOWHERE : all.filter((_, index) => ids.has(pourOf[index] ?? ""));
   const regions = hidden(all, through, () => {
     const found = new Map<string, Chain[]>();
     for (const pocket of all) {
@@ -123,6 +128,15 @@ function hiddenBehind(
     return found;
   });
   return regions.get(id) ?? NOTHING;
+}
+
+const NOWHERE: readonly Pocket[] = [];
+
+/** The ids of pours that nothing is poured by: what is behind shows through. */
+function poursThrough(pours: Drawing["pours"]): ReadonlySet<string> {
+  const found = new Set<string>();
+  for (const { id, through } of entitiesOf(pours)) if (through) found.add(id);
+  return found;
 }
 
 /** The pocket that holds a point; of several the one in front. */
