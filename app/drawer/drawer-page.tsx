@@ -6,6 +6,7 @@ import type { Kept } from "../keep/shelf.ts";
 import { PICTURES } from "../scan/held-scan.ts";
 import { FrondMark } from "../ui/frond-mark.tsx";
 import { useNotice } from "../ui/notices.tsx";
+import { readyWorkers } from "../work/clients.ts";
 import { BlankDialog } from "./blank-dialog.tsx";
 import type { Card } from "./card.ts";
 import type { Demo } from "./demo.ts";
@@ -31,6 +32,10 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
     setOver(false);
     void take(event.dataTransfer.files[0]);
   };
+  useEffect(() => {
+    const idle = requestIdleCallback(readyWorkers);
+    return () => cancelIdleCallback(idle);
+  }, []);
   useEffect(() => {
     const onPaste = (event: ClipboardEvent) => {
       const [pasted] = event.clipboardData?.files ?? [];

@@ -10,22 +10,43 @@ export interface Client<T> {
   readonly stop: () => void;
 }
 
-function connect<T>(worker: Worker): Client<T> {
+const START = {
+  pockets: () => new Worker(new URL("./pockets.worker.ts", import.meta.url), { type: "module" }),
+  reading: () => new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }),
+  trace: () => new Worker(new URL("./trace.worker.ts", import.meta.url), { type: "module" }),
+  art: () => new Worker(new URL("./art.worker.ts", import.meta.url), { type: "module" }),
+  picture: () => new Worker(new URL("./picture.worker.ts", import.meta.url), { type: "module" }),
+};
+
+type Name = keyof typeof START;
+
+/** Started ahead; each is taken once. */
+const ready = new Map<Name, Worker>();
+
+/** Starts what opening a drawing will ask for, while nobody waits: together they take a good part of a second. */
+export function readyWorkers(): void {
+  for (const name of ["reading", "pockets", "art", "picture"] as const)
+    if (!ready.has(name)) ready.set(name, START[name]());
+}
+
+function taken(name: Name): Worker {
+  const worker = ready.get(name) ?? START[name]();
+  ready.delete(name);
+  return worker;
+}
+
+function connect<T>(name: Name): Client<T> {
+  const worker = taken(name);
   return { work: Comlink.wrap<T>(worker), stop: () => worker.terminate() };
 }
 
-export const pocketClient = (): Client<PocketWork> =>
-  connect(new Worker(new URL("./pockets.worker.ts", import.meta.url), { type: "module" }));
+export const pocketClient = (): Client<PocketWork> => connect("pockets");
 
-export const readingClient = (): Client<ReadingWork> =>
-  connect(new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }));
+export const readingClient = (): Client<ReadingWork> => connect("reading");
 
-export const traceClient = (): Client<TraceWork> =>
-  connect(new Worker(new URL("./trace.worker.ts", import.meta.url), { type: "module" }));
+export const traceClient = (): Client<TraceWork> => connect("trace");
 
 /** Paints the art's canvases (painting/art-link.ts). */
-export const artWorker = (): Worker =>
-  new Worker(new URL("./art.worker.ts", import.meta.url), { type: "module" });
+export const artWorker = (): Worker => taken("art");
 
-export const pictureClient = (): Client<PictureWork> =>
-  connect(new Worker(new URL("./picture.worker.ts", import.meta.url), { type: "module" }));
+export const pictureClient = (): Client<PictureWork> => connect("picture");
