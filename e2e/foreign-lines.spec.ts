@@ -127,3 +127,40 @@ test("colours on a hidden sheet come back with the file", async ({ page }) => {
   await page.getByRole("button", { name: "Show flats" }).click();
   await expect.poll(async () => hexOf(await artColour(page, pocket.seed, PAGE))).toBe("#6f9a4a");
 });
+
+test("its groups are hidden and locked by the list, its lines reached by menu and by keys", async ({
+  page,
+}) => {
+  await openFile(page, "garden.svg", GARDEN);
+  await deskReady(page);
+  await stage(page, "Lines").click();
+  const isPainted = async (at: Point) => (await artColour(page, at, PAGE))[3] > 0;
+  const grape = placeNear([45, 15]);
+  await page.getByRole("button", { name: "Hide grape" }).click();
+  await expect.poll(() => isPainted(grape)).toBe(false);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => isPainted(grape)).toBe(true);
+
+  await page.getByRole("button", { name: "Lock rabbit" }).click();
+  await tool(page, "Arrange").click();
+  const onMenu = async (at: Point, name: RegExp) => {
+    await page.mouse.click(...(await onScreen(page, at, PAGE)), { button: "right" });
+    await page.getByRole("menuitem", { name }).click();
+  };
+  await onMenu(placeNear([15, 45]), /^Choose all of rabbit/);
+  await page.keyboard.press("Delete");
+  await expect(page.getByText(/is locked\. Unlock it in the list/).first()).toBeVisible();
+  await onMenu(grape, /^Choose all of grape/);
+  await page.keyboard.press("Delete");
+  await expect.poll(() => isPainted(grape)).toBe(false);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => isPainted(grape)).toBe(true);
+
+  await stage(page, "Flats").click();
+  await page.locator("#paper").focus();
+  await page.keyboard.press("j");
+  await expect(page.locator("p[role=status]")).toContainText("Pocket");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Enter");
+  await expect(stage(page, "Flats")).toContainText(`1 of ${POCKETS} pockets`);
+});

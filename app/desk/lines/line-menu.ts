@@ -7,12 +7,12 @@ import type { DeskStore } from "../store/desk-state.ts";
 import { duplicateChosen } from "../tools/arrange/arrange-state.ts";
 import { fitChosen } from "../tray/zoom.ts";
 import { chooseLines, hideLines, lockLines } from "./line-actions.ts";
-import { lineNear } from "./lines-near.ts";
+import { lineInSight } from "./lines-near.ts";
 
 export const lineMenu: StageMenu = {
   aim: ({ desk, at, pixel }) => {
     const state = desk.getState();
-    const line = lineNear(state, at, pixel);
+    const line = lineInSight(state, at, pixel);
     if (line && !state.selected.includes(line.id)) chooseLines(desk, [line.id], false);
   },
   entries: (desk) => (desk.getState().selected.length > 0 ? chosenEntries(desk) : [pasteEntry(desk)]),

@@ -5,17 +5,17 @@ import { nearestPlace } from "#core/geometry/nearest.ts";
 import { boundsOf, boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
 import { profileOf, shareAt } from "#core/lines/profile.ts";
 import { isInk } from "#core/pockets/ink-regions.ts";
-import { depthOf, pickable } from "../parts/pickable.ts";
+import { depthOf, inSight, pickable } from "../parts/pickable.ts";
 import type { Desk } from "../store/desk-state.ts";
 
 const GRAB_PIXELS = 10;
 
 /** The stroke whose ink is nearest to a place, within ten pixels; of several whose ink holds it the topmost. */
-export function strokeNear(desk: Desk, at: Point, pixel: number): Stroke | undefined {
+export function strokeNear(desk: Desk, at: Point, pixel: number, among = pickable): Stroke | undefined {
   const { drawing } = desk;
   const within = GRAB_PIXELS * pixel;
   let best: { stroke: Stroke; gap: number } | undefined;
-  for (const stroke of pickable(desk, drawing.strokes)) {
+  for (const stroke of among(desk, drawing.strokes)) {
     const box = boundsOf([stroke.points]);
     if (!box || !boxHolds(grow(box, within + stroke.width / 2), at)) continue;
     const gap = Math.max(0, inkGap(drawing, stroke, at));
@@ -39,10 +39,24 @@ function inkGap({ nibs }: Drawing, stroke: Stroke, at: Point): number {
   return distance(pointAt(stroke.points, u), at) - (stroke.width * share) / 2;
 }
 
-/** The stroke or ink shape under the pointer; of those whose ink holds it the topmost. */
-export function lineNear(desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined {
-  const stroke = strokeNear(desk, at, pixel);
-  const shape = pickable(desk, desk.drawing.inkShapes)
+/** The stroke or ink shape that a hand can take at a place; of those whose ink holds it the topmost. */
+export const lineNear = (desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined =>
+  nearest(desk, { at, pixel, among: pickable });
+
+/** The same, or one that is locked. */
+export const lineInSight = (desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined =>
+  nearest(desk, { at, pixel, among: inSight });
+
+interface Place {
+  readonly at: Point;
+  /** In page units. */
+  readonly pixel: number;
+  readonly among: typeof pickable;
+}
+
+function nearest(desk: Desk, { at, pixel, among }: Place): Stroke | InkShape | undefined {
+  const stroke = strokeNear(desk, at, pixel, among);
+  const shape = among(desk, desk.drawing.inkShapes)
     .filter((one) => isInk([one], at, pixel))
     .sort((a, b) => (isBefore(desk, a, b) ? -1 : 1))[0];
   if (!stroke || !shape) return stroke ?? shape;

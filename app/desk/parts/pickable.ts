@@ -9,16 +9,19 @@ interface Picked {
   readonly locked?: true;
 }
 
-/** Things of a table that a hand can take: they and their part are seen, and they are neither locked nor echoes. */
-export const pickable = <T extends Picked>(
-  { drawing, alone }: Pick<Desk, "drawing" | "alone">,
-  table: Table<T>,
-): T[] =>
+type Of = Pick<Desk, "drawing" | "alone">;
+
+/** Things of a table that can be pointed at: they and their part are seen, and they are no echoes. */
+export const inSight = <T extends Picked>({ drawing, alone }: Of, table: Table<T>): T[] =>
   Object.values(table).filter((one) => {
     const part = partOf(one);
-    if (one.echo || one.hidden || one.locked) return false;
+    if (one.echo || one.hidden) return false;
     return drawing.parts[part]?.visible && (!alone || part === alone);
   });
+
+/** Those of them that a hand can take: they are not locked. */
+export const pickable = <T extends Picked>(desk: Of, table: Table<T>): T[] =>
+  inSight(desk, table).filter(({ locked }) => !locked);
 
 /** How far in front a thing lies: its part before its own place in it. */
 export const depthOf = ({ drawing }: Pick<Desk, "drawing">, one: Picked): number =>
