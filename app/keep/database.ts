@@ -2,7 +2,7 @@
 import Dexie, { type EntityTable, type Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { type Step, upgradedHistory } from "#core/drawing/history.ts";
-import { type Packed, pack } from "#core/drawing/packed.ts";
+import { type Packed, pack, unpack } from "#core/drawing/packed.ts";
 import { VERSION } from "#core/drawing/upgrade.ts";
 
 /** What the drawer shows of a drawing, and how far it is; light, since every step writes it anew. */
@@ -64,6 +64,18 @@ class FernDatabase extends Dexie {
           await drawings.put(row);
         }
       });
+    this.version(6).upgrade(async (change) => {
+      const bases = change.table<BaseRow>("bases");
+      const drawings = change.table<DrawingRow>("drawings");
+      for (const row of await drawings.toArray()) {
+        const kept = await bases.get(row.id);
+        // From before version 4 it was brought up all the way there.
+        if (!kept || "shown" in kept.base.frame) continue;
+        const { base, cursor } = await upgradeSteps(row, unpack(kept.base), 4, change.table("steps"));
+        await bases.put({ id: row.id, base: pack(base) });
+        await drawings.put({ ...row, cursor });
+      }
+    });
   }
 }
 
@@ -72,19 +84,28 @@ export interface WholeRow extends DrawingRow {
   readonly base: Drawing;
 }
 
-/** A row and its steps in the form of now; where its steps make no sense it keeps the drawing and loses the way to it. */
 async function upgradeRow(
   row: WholeRow,
   version: number,
   drawings: Table<WholeRow>,
   steps: Table<StepRow>,
 ): Promise<void> {
-  const rows = await steps.where("drawing").equals(row.id).sortBy("index");
-  const kept = { base: row.base, cursor: row.cursor, steps: rows.map(({ step }) => step) };
+  await drawings.put({ ...row, ...(await upgradeSteps(row, row.base, version, steps)) });
+}
+
+/** Steps in the form of now, with what they begin from; where they make no sense the drawing stays and loses the way to it. */
+async function upgradeSteps(
+  { id, cursor: at }: DrawingRow,
+  from: Drawing,
+  version: number,
+  steps: Table<StepRow>,
+): Promise<{ readonly base: Drawing; readonly cursor: number }> {
+  const rows = await steps.where("drawing").equals(id).sortBy("index");
+  const kept = { base: from, cursor: at, steps: rows.map(({ step }) => step) };
   const { base, cursor, steps: upgraded } = upgradedHistory(kept, version);
-  await steps.where("drawing").equals(row.id).delete();
-  await steps.bulkPut(upgraded.map((step, index) => ({ drawing: row.id, index, step })));
-  await drawings.put({ ...row, base, cursor });
+  await steps.where("drawing").equals(id).delete();
+  await steps.bulkPut(upgraded.map((step, index) => ({ drawing: id, index, step })));
+  return { base, cursor };
 }
 
 export const database = new FernDatabase();

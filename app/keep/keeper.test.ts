@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { renameColour } from "#core/drawing/edits.ts";
+import { renameColour } from "#core/drawing/colour-edits.ts";
 import { applyEdit, beginHistory, type History, undo } from "#core/drawing/history.ts";
 import { blankDrawing } from "#core/drawing/new-drawing.ts";
 

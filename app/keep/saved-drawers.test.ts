@@ -4,6 +4,7 @@ import { readFileSync } from "node:fs";
 import Dexie from "dexie";
 import { afterEach, describe, expect, it } from "vitest";
 import { redo, undo } from "#core/drawing/history.ts";
+import { pack } from "#core/drawing/packed.ts";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import type { StepRow, WholeRow } from "./database.ts";
 import { database } from "./database.ts";
@@ -18,15 +19,22 @@ const read = (path: string) => readFileSync(new URL(path, import.meta.url), "utf
 
 async function keptByVersion(version: number, { drawings, steps }: SavedDrawer): Promise<void> {
   const old = new Dexie("fern-pocket");
+  const apart = version > 4;
   for (let v = 1; v <= version; v++)
-    old.version(v).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
+    old.version(v).stores({
+      drawings: "id, changedAt",
+      steps: "[drawing+index], drawing",
+      ...(v > 4 ? { bases: "id" } : {}),
+    });
   await old.open();
-  await old.table("drawings").bulkAdd([...drawings]);
+  await old.table("drawings").bulkAdd(apart ? drawings.map(({ base: _, ...row }) => row) : [...drawings]);
+  if (apart) await old.table("bases").bulkAdd(drawings.map(({ id, base }) => ({ id, base: pack(base) })));
   await old.table("steps").bulkAdd([...steps]);
   old.close();
 }
 
-const saved = (version: number): SavedDrawer => JSON.parse(read(`saved/drawer-${version}.json`));
+/** Drawers of version 5 held drawings as those of version 4 did, but for where they stood. */
+const saved = (version: number): SavedDrawer => JSON.parse(read(`saved/drawer-${Math.min(version, 4)}.json`));
 
 describe("drawers of earlier versions", () => {
   afterEach(async () => {
@@ -34,12 +42,12 @@ describe("drawers of earlier versions", () => {
     await Dexie.delete("fern-pocket");
   });
 
-  it.each([1, 2, 3, 4])("version %i: the drawing is as it was, and so is each step", async (version) => {
+  it.each([1, 2, 3, 4, 5])("version %i: the drawing is as it was, and so is each step", async (version) => {
     const drawer = saved(version);
     await keptByVersion(version, drawer);
     await database.open();
     const { history } = (await openDrawing("bed"))!;
-    const file = readDrawingFile(read(`../../core/formats/saved/bed-${version}.fern`));
+    const file = readDrawingFile(read(`../../core/formats/saved/bed-${Math.min(version, 4)}.fern`));
     expect(history.drawing).toEqual(file);
     expect(history.steps.map(({ label }) => label)).toEqual(drawer.steps.map(({ step }) => step.label));
     let back = history;

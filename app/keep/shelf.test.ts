@@ -1,6 +1,6 @@
 import Dexie from "dexie";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { addColour, changeColour } from "#core/drawing/edits.ts";
+import { addColour, changeColour } from "#core/drawing/colour-edits.ts";
 import { applyEdit, type History, redo, undo } from "#core/drawing/history.ts";
 import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
 import { database } from "./database.ts";

@@ -1,39 +1,101 @@
 /**
- * The value ladder of a colour: lighter and darker steps, even in OKLCH lightness, hue drifting as pigments do,
- * shadows towards violet and lights towards yellow, chroma easing off at both ends.
+ * The value ladder of a colour: lighter and darker steps, even in OKLCH lightness, hue drifting towards the ends, chroma
+ * easing off there. Steps set by hand are kept as what they differ by, so that they follow their colour.
  * Ottosson, "A perceptual color space for image processing", 2020.
  */
-import { clampChroma, converter, formatHex } from "culori";
+import type { Colour, Ladder, OwnStep } from "../drawing/drawing.ts";
+import { hexOf, type Oklch, oklchOf } from "./oklch.ts";
 
-export const STEPS = [3, 2, 1, 0, -1, -2, -3] as const;
+/** What a ladder is made of. */
+export type Laddered = Pick<Colour, "value" | "ladder">;
 
-const LIGHTNESS_STEP = 0.075;
-const HUE_DRIFT = 6;
-const SHADOW_HUE = 290;
-const LIGHT_HUE = 95;
+export const LADDER: Ladder = { steps: 7, drift: 6 };
+export const MOST_STEPS = 11;
+export const FEWEST_STEPS = 3;
+export const MOST_DRIFT = 15;
+/** No ladder, however lopsided, has steps beyond these. */
+export const FARTHEST_STEP = MOST_STEPS - 1;
 
-const oklch = converter("oklch");
+const STANDARD_GAP = 0.075;
+const LONGEST_GAP = 0.15;
+/** From the lightest to the darkest step, where there are many. */
+const SPAN = 0.45;
+const LIGHTEST = 0.985;
+const DARKEST = 0.08;
+const EASE = 0.07;
+const WARM = 95;
+const COOL = 290;
 
-/** The colour `step` rungs up (positive, lighter) or down the ladder of #rrggbb, as #rrggbb. */
-export function stepOf(value: string, step: number): string {
-  if (step === 0) return value;
-  const base = oklch(value);
-  if (!base) return value;
-  const room = step > 0 ? 0.985 - base.l : base.l - 0.08;
-  const move =
-    Math.sign(step) * Math.min(Math.abs(step) * LIGHTNESS_STEP, (Math.abs(step) / 3) * Math.max(0, room));
-  const hue =
-    base.h === undefined
-      ? undefined
-      : drift(base.h, step > 0 ? LIGHT_HUE : SHADOW_HUE, Math.abs(step) * HUE_DRIFT);
-  const chroma = base.c * (1 - 0.07 * Math.abs(step));
-  return formatHex(clampChroma({ mode: "oklch", l: base.l + move, c: chroma, h: hue }, "oklch"));
+interface Rungs {
+  /** How many lie above the base and below. */
+  readonly up: number;
+  readonly down: number;
+  /** In OKLCH lightness. */
+  readonly gapUp: number;
+  readonly gapDown: number;
 }
 
+/** Where black or white is near, the other way has more steps; or, squeezed, there are as many each way, closer together. */
+function rungsFrom(l: number, { steps, squeezed }: Ladder): Rungs {
+  const gap = gapOf(steps);
+  const half = Math.floor((steps - 1) / 2);
+  const [above, below] = [Math.max(0, LIGHTEST - l), Math.max(0, l - DARKEST)];
+  if (squeezed) {
+    const down = steps - 1 - half;
+    return { up: half, down, gapUp: Math.min(gap, above / half), gapDown: Math.min(gap, below / down) };
+  }
+  const [mostUp, mostDown] = [above, below].map((room) => Math.floor(room / gap + 1e-9));
+  const up = Math.min(mostUp, Math.max(half, steps - 1 - mostDown));
+  return { up, down: steps - 1 - up, gapUp: gap, gapDown: gap };
+}
+
+const gapOf = (steps: number): number => Math.min(LONGEST_GAP, SPAN / (steps - 1));
+
+/** The steps of a colour from the lightest (above 0) over the base (0) to the darkest. */
+export function stepsOf({ value, ladder = LADDER }: Laddered): readonly number[] {
+  const { up, down } = rungsFrom(oklchOf(value).l, ladder);
+  return Array.from({ length: up + down + 1 }, (_, i) => up - i);
+}
+
+/** The colour `step` rungs up (positive, lighter) or down the ladder, as #rrggbb; beyond its ends the last rung. */
+export function stepOf(colour: Laddered, step: number): string {
+  const { value, ladder } = colour;
+  if (step === 0) return value;
+  const made = plainStep(colour, step);
+  const own = ladder?.own?.find((one) => one.step === step);
+  return hexOf(own ? moved(made, own) : made);
+}
+
+/** A step as the ladder alone makes it. */
+function plainStep({ value, ladder = LADDER }: Laddered, step: number): Oklch {
+  const base = oklchOf(value);
+  const { up, down, gapUp, gapDown } = rungsFrom(base.l, ladder);
+  const rung = Math.max(-down, Math.min(up, step));
+  const far = Math.abs(rung) * (gapOf(ladder.steps) / STANDARD_GAP);
+  return {
+    l: base.l + rung * (rung > 0 ? gapUp : gapDown),
+    c: base.c * (1 - EASE * far),
+    h: drifted(base.h, rung, far * ladder.drift),
+  };
+}
+
+/** A drift below 0 turns lights cool and shadows warm. */
+const drifted = (hue: number, rung: number, by: number): number =>
+  turned(hue, rung > 0 === by > 0 ? WARM : COOL, Math.abs(by));
+
 /** Turns a hue towards a goal by at most `by` degrees, the short way round. */
-function drift(hue: number, goal: number, by: number): number {
+function turned(hue: number, goal: number, by: number): number {
   const away = ((goal - hue + 540) % 360) - 180;
   return hue + Math.sign(away) * Math.min(by, Math.abs(away));
+}
+
+const moved = ({ l, c, h }: Oklch, own: OwnStep): Oklch => ({ l: l + own.l, c: c + own.c, h: h + own.h });
+
+/** What a step set by hand to #rrggbb differs by from the one the ladder makes. */
+export function ownStep(colour: Laddered, step: number, value: string): OwnStep {
+  const made = plainStep(colour, step);
+  const { l, c, h } = oklchOf(value);
+  return { step, l: l - made.l, c: c - made.c, h: c > 0 ? h - made.h : 0 };
 }
 
 /** Words for a step, as spoken and shown. */

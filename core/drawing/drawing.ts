@@ -122,12 +122,47 @@ export interface Declined extends InPart {
   readonly at: Point;
 }
 
+/** What a step set by hand differs by from what the ladder makes of it, in OKLCH. */
+export interface OwnStep {
+  readonly step: number;
+  readonly l: number;
+  readonly c: number;
+  /** Degrees. */
+  readonly h: number;
+}
+
+/** How the lighter and darker steps of a colour are made (colour/ladder.ts). */
+export interface Ladder {
+  /** How many there are, the base among them. */
+  readonly steps: number;
+  /** Degrees by which hue turns with a step of usual size: lights warmer and shadows cooler; below 0 the other way. */
+  readonly drift: number;
+  /** As many steps each way, closer together where black or white is near. */
+  readonly squeezed?: true;
+  readonly own?: readonly OwnStep[];
+}
+
 export interface Colour {
   readonly id: string;
   readonly rank: number;
   readonly name: string;
-  /** #rrggbb */
+  /** #rrggbb, in the first colourway. */
   readonly value: string;
+  /** Below 1 what lies beneath shows through. */
+  readonly opacity?: number;
+  /** The name of the group it stands in. */
+  readonly group?: string;
+  /** The usual one where left out. */
+  readonly ladder?: Ladder;
+}
+
+/** One set of values for the tin's colours. What it does not value is as in the first. */
+export interface Colourway {
+  readonly id: string;
+  readonly rank: number;
+  readonly name: string;
+  /** #rrggbb by the ids of colours; none in the first, whose values the tin holds. */
+  readonly values: Readonly<Record<string, string>>;
 }
 
 /**
@@ -206,6 +241,9 @@ export interface Drawing {
   readonly reach: number;
   readonly declined: Table<Declined>;
   readonly tin: Table<Colour>;
+  readonly colourways: Table<Colourway>;
+  /** The id of the colourway that is seen. */
+  readonly shown: string;
   readonly pours: Table<Pour>;
   readonly flatShapes: Table<FlatShape>;
   readonly shades: Table<Shade>;

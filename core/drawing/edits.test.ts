@@ -4,28 +4,23 @@ import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { box } from "../pockets/testing.ts";
 import { seedOnly } from "./anchor.ts";
-import { type Drawing, ranked } from "./drawing.ts";
+import { ranked } from "./drawing.ts";
 import {
   addBridges,
-  addColour,
   addShade,
-  changeColour,
   changePage,
   changeShade,
   changeSheet,
   declineOpenings,
   fillSpecks,
-  orderTin,
   pour,
   reconsiderOpenings,
   removeBridge,
-  removeColour,
   removeShade,
   setReach,
   setStrict,
 } from "./edits.ts";
 import { applyEdit, beginHistory, linePatches, undoLabel } from "./history.ts";
-import { changeStrokes, setInk } from "./line-edits.ts";
 import { edited, smallDrawing } from "./testing.ts";
 
 const [big, small] = pocketsOf(buildMap([box(0, 0, 40, 40), box(60, 0, 20, 20)]));
@@ -86,50 +81,6 @@ const shade = {
   blend: "multiply" as const,
   opacity: 0.5,
 };
-
-describe("the tin", () => {
-  const order = ({ tin }: Drawing) =>
-    Object.values(tin)
-      .sort((a, b) => a.rank - b.rank)
-      .map(({ id }) => id);
-
-  it("adds at the end, takes out, and puts in order", () => {
-    const more = edited(smallDrawing(), addColour("moss", "Moss", "#334411"));
-    expect(order(more).at(-1)).toBe("moss");
-    const turned = edited(more, orderTin(order(more).reverse()));
-    expect(order(turned)[0]).toBe("moss");
-    expect(order(edited(turned, removeColour("moss", "Moss", "frond")))).not.toContain("moss");
-  });
-
-  it("gives the places of a colour that goes to another, on the same step", () => {
-    const moss = { colour: "moss", step: 2 };
-    const used = edited(
-      smallDrawing(),
-      addColour("moss", "Moss", "#334411"),
-      pour([{ anchor: anchorOf(big) }], moss, ["p"]),
-      addShade({ ...shade, paint: moss }),
-      changeStrokes(["a", "blot"], { paint: moss }),
-      setInk({ colour: "moss", step: 0 }, "Moss"),
-    );
-    const after = edited(used, removeColour("moss", "Moss", "frond"));
-    const paints = [after.pours.p, after.shades[shade.id], after.strokes.a, after.inkShapes.blot];
-    for (const { paint } of paints) expect(paint).toEqual({ colour: "frond", step: 2 });
-    expect(after.ink).toEqual({ colour: "frond", step: 0 });
-    expect(JSON.stringify(after)).not.toContain("moss");
-  });
-
-  it("changes a colour many times as one step, another colour as the next", () => {
-    const steps = [
-      changeColour("frond", "#111111", "Frond"),
-      changeColour("frond", "#222222", "Frond"),
-      changeColour("dusk", "#333333", "Dusk"),
-    ];
-    const done = steps.reduce((now, edit) => applyEdit(now, edit)!.history, beginHistory(smallDrawing()));
-    expect(done.steps.map(({ label }) => label)).toEqual(["Change Frond", "Change Dusk"]);
-    expect(done.steps[0].inverse).toHaveLength(1);
-    expect(undoLabel(done)).toBe("Change Dusk");
-  });
-});
 
 describe("bridges and openings", () => {
   const points = [0, 0, 1, 0, 2, 0, 3, 0];

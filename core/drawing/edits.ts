@@ -86,50 +86,6 @@ const plainTable = <T extends object>(table: Draft<T>): T => original(table) as 
 const plain = <T extends object>(value: Draft<T>): Draft<T> =>
   isDraft(value) ? (current(value) as Draft<T>) : value;
 
-export const addColour = (id: string, name: string, value: string): Edit => ({
-  label: `Add ${name}`,
-  change: (draft) => {
-    draft.tin[id] = { id, name, value, rank: topRank(draft.tin) + 1 };
-  },
-});
-
-export const changeColour = (id: string, value: string, name: string): Edit => ({
-  label: `Change ${name}`,
-  merge: `colour-${id}`,
-  change: (draft) => {
-    draft.tin[id].value = value;
-  },
-});
-
-export const renameColour = (id: string, name: string): Edit => ({
-  label: `Name colour ${name}`,
-  change: (draft) => {
-    draft.tin[id].name = name;
-  },
-});
-
-/** Takes a colour out of the tin; another, on the same step, takes its place wherever it was used. */
-export const removeColour = (id: string, name: string, by: string): Edit => ({
-  label: `Remove ${name}`,
-  change: (draft) => {
-    const painted = [draft.pours, draft.shades, draft.flatShapes, draft.strokes, draft.inkShapes];
-    const paints = painted.flatMap((table) => Object.values<{ paint?: Draft<Paint> | null }>(table));
-    for (const item of [{ paint: draft.ink }, ...paints])
-      if (item.paint?.colour === id) item.paint.colour = by;
-    delete draft.tin[id];
-  },
-});
-
-/** Puts the tin's colours in the order of the given ids. */
-export const orderTin = (ids: readonly string[]): Edit => ({
-  label: "Reorder tin",
-  change: (draft) => {
-    ids.forEach((id, i) => {
-      draft.tin[id].rank = i + 1;
-    });
-  },
-});
-
 export const addBridges = (bridges: readonly Bridge[]): Edit => ({
   sheet: "ink",
   label: bridges.length === 1 ? "Add bridge" : `Add ${bridges.length} bridges`,

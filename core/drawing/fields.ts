@@ -5,7 +5,14 @@
  */
 import type { Drawing } from "./drawing.ts";
 import { startingParts } from "./parts.ts";
-import { startingInk, startingNibs, startingSheets, startingTin } from "./start.ts";
+import {
+  FIRST_COLOURWAY,
+  startingColourways,
+  startingInk,
+  startingNibs,
+  startingSheets,
+  startingTin,
+} from "./start.ts";
 
 export interface Field<T> {
   /** A table of entities by id, the sheets by name, or one value. */
@@ -29,6 +36,8 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   reach: { form: "value", lines: "pockets", svg: "facts", start: () => 0 },
   declined: { form: "table", lines: "pockets", svg: "facts", start: () => ({}) },
   tin: { form: "table", lines: "none", svg: "facts", start: startingTin },
+  colourways: { form: "table", lines: "none", svg: "facts", start: startingColourways },
+  shown: { form: "value", lines: "none", svg: "facts", start: () => FIRST_COLOURWAY },
   pours: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
   flatShapes: { form: "table", lines: "none", svg: "picture", start: () => ({}) },
   shades: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { applyPatches } from "immer";
 import { describe, expect, it } from "vitest";
-import { addColour, changeColour, changeSheet, orderTin, renameColour, setStrict } from "./edits.ts";
+import { addColour, changeColour, orderTin, renameColour } from "./colour-edits.ts";
+import { changeSheet, setStrict } from "./edits.ts";
 import {
   applyEdit,
   beginHistory,
@@ -27,7 +28,7 @@ const edits: fc.Arbitrary<Edit> = fc.oneof(
   fc.string({ minLength: 1, maxLength: 8 }).map((name) => renameColour("dusk", name)),
   fc.boolean().map(setStrict),
   fc.double({ min: 0, max: 1, noNaN: true }).map((opacity) => changeSheet("flats", { opacity })),
-  fc.constant(orderTin(["dusk", "frond", "radish"])),
+  fc.constant(orderTin([{ id: "dusk", group: "Night" }, { id: "frond" }, { id: "radish" }])),
 );
 
 describe("history", () => {

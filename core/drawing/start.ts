@@ -1,5 +1,5 @@
 /** What every drawing begins with: a tin of colours, nibs, open sheets. */
-import type { Colour, Nib, Paint, Sheet, SheetName } from "./drawing.ts";
+import type { Colour, Colourway, Nib, Paint, Sheet, SheetName } from "./drawing.ts";
 
 const STARTING_TIN: readonly [name: string, value: string][] = [
   ["Frond", "#6f9a4a"],
@@ -44,6 +44,13 @@ export function startingTin(): Record<string, Colour> {
     }),
   );
 }
+
+/** The colourway whose values the tin itself holds; every drawing has it. */
+export const FIRST_COLOURWAY = "first";
+
+export const startingColourways = (): Record<string, Colourway> => ({
+  [FIRST_COLOURWAY]: { id: FIRST_COLOURWAY, rank: 1, name: "First colours", values: {} },
+});
 
 const open: Sheet = { visible: true, locked: false, opacity: 1 };
 

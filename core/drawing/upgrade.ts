@@ -7,10 +7,10 @@ import { seedOnly } from "./anchor.ts";
 import type { Drawing } from "./drawing.ts";
 import { startingParts } from "./parts.ts";
 import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
-import { startingNibs } from "./start.ts";
+import { FIRST_COLOURWAY, startingColourways, startingNibs } from "./start.ts";
 
 /** The version of the form that drawings have now, in files, in SVG facts and in the browser's storage. */
-export const VERSION = 4;
+export const VERSION = 5;
 
 type Loose = Readonly<Record<string, unknown>>;
 
@@ -19,6 +19,7 @@ const STEPS: Readonly<Record<number, (record: RecordForm) => RecordForm>> = {
   1: withInkInTin,
   2: withOpenInk,
   3: withAnchors,
+  4: withColourways,
 };
 
 /** A record of some version as one of this; undefined where there never was such a version. */
@@ -81,6 +82,14 @@ const shadeWithAnchor = remembered(({ seed, ...shade }) => ({
   kind: "drawn",
   anchor: seedOnly(seed as [number, number]),
 }));
+
+/** Up to version 4 every colour had one value, and a ladder that squeezed its steps near black and white. */
+function withColourways(record: RecordForm): RecordForm {
+  const { colourways = Object.values(startingColourways()), shown = FIRST_COLOURWAY } = record;
+  return { colourways, shown, ...changed(record, "tin", squeezed) };
+}
+
+const squeezed = remembered((colour) => ({ ...colour, ladder: { steps: 7, drift: 6, squeezed: true } }));
 
 /** The same object gives the same one, so that states of one history share what they shared before. */
 function remembered(change: (item: Loose) => Loose): (item: Loose) => Loose {

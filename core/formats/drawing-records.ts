@@ -15,6 +15,7 @@ import {
   IsOptional,
   IsPositive,
   IsString,
+  isHexColor,
   Max,
   MaxLength,
   Min,
@@ -23,6 +24,7 @@ import {
   ValidateNested,
   validateSync,
 } from "class-validator";
+import { FARTHEST_STEP, FEWEST_STEPS, MOST_DRIFT, MOST_STEPS } from "../colour/ladder.ts";
 import { BLENDS, CAPS, ECHOES, type Echo, JOINS, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
 import { FIELDS, type FieldName } from "../drawing/fields.ts";
 import { isPageBox, isProfile, LARGEST, PAGE_SIDE } from "./bounds.ts";
@@ -98,7 +100,7 @@ class Ranked {
 
 export class PaintRecord {
   @IsId() colour!: string;
-  @IsInt() @Min(-3) @Max(3) step!: number;
+  @IsInt() @Min(-FARTHEST_STEP) @Max(FARTHEST_STEP) step!: number;
 }
 
 /** A yes; there is no other answer than leaving it out. */
@@ -165,11 +167,43 @@ export class DeclinedRecord {
   @IsPlace() at!: [number, number];
 }
 
+export class OwnStepRecord {
+  @IsInt() @Min(-FARTHEST_STEP) @Max(FARTHEST_STEP) step!: number;
+  @Min(-1) @Max(1) l!: number;
+  @Min(-1) @Max(1) c!: number;
+  @Min(-360) @Max(360) h!: number;
+}
+
+export class LadderRecord {
+  @IsInt() @Min(FEWEST_STEPS) @Max(MOST_STEPS) steps!: number;
+  @Min(-MOST_DRIFT) @Max(MOST_DRIFT) drift!: number;
+  @IsOptional() @IsTrue() squeezed?: true;
+  @IsOptional() @IsRecords() @ValidateNested({ each: true }) @Type(() => OwnStepRecord) own?: OwnStepRecord[];
+}
+
 export class ColourRecord extends Ranked {
   @IsString() @MaxLength(80) name!: string;
   @IsHexColor() value!: string;
+  @IsOptional() @Min(0) @Max(1) opacity?: number;
+  @IsOptional() @IsString() @MaxLength(80) group?: string;
+  @IsOptional() @ValidateNested() @Type(() => LadderRecord) ladder?: LadderRecord;
   /** In SVG facts, what it goes by in the file's classes (scene/palette.ts). */
   @IsOptional() @IsString() @MaxLength(80) variable?: string;
+}
+
+/** Values by the ids of colours. */
+const AreValues = rule(
+  "areValues",
+  (value) =>
+    typeof value === "object" &&
+    value !== null &&
+    !Array.isArray(value) &&
+    Object.values(value).every((one) => isHexColor(one)),
+);
+
+export class ColourwayRecord extends Ranked {
+  @IsString() @MaxLength(80) name!: string;
+  @AreValues() values!: Record<string, string>;
 }
 
 /** Without a region it is known by its seed alone. */
@@ -227,6 +261,8 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   reach: [Min(0), Max(LARGEST)],
   declined: DeclinedRecord,
   tin: ColourRecord,
+  colourways: ColourwayRecord,
+  shown: [IsId()],
   pours: PourRecord,
   flatShapes: FlatShapeRecord,
   shades: ShadeRecord,

@@ -390,10 +390,10 @@ class MarkReader {
 
 const NONE: readonly string[] = [];
 
-/** A tint without what the sheet's own opacity takes from it. */
-const ownTint = ({ style }: Mark, tint: Tint): Tint => ({
+/** A tint without what its colour's and the sheet's own opacity take from it. */
+const ownTint = ({ style, element }: Mark, tint: Tint): Tint => ({
   ...tint,
-  alpha: shareIn(style["fill-opacity"]),
+  alpha: shareIn(element.attributes["data-opacity"] ?? style["fill-opacity"]),
 });
 
 const outlineOf = ({ chains }: Mark): number[][] => chains.map(({ points }) => points);

@@ -21,8 +21,12 @@ const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
   pour: ({ at }) => ({ "data-is": "pour", "data-at": placesText([at]) }),
-  flat: (says) => ({ "data-is": "flat", ...echoWords(says) }),
-  shade: ({ at }, { effects: { opacity = 1 } }) => ({
+  flat: ({ opacity, ...says }, { effects }) => ({
+    "data-is": "flat",
+    "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,
+    ...echoWords(says),
+  }),
+  shade: ({ at, opacity }) => ({
     "data-is": "shade",
     "data-at": placesText(at),
     "data-opacity": opacity < 1 ? short(opacity, 3) : undefined,

@@ -1,10 +1,12 @@
 /** The flats sheet: poured pockets and shapes of colour, in the order they were laid. */
 import type { Drawing, FlatShape, Pour } from "../drawing/drawing.ts";
+import { enclosedArea, reversed } from "../geometry/cubic.ts";
 import { diagonal } from "../geometry/point.ts";
+import { nibOutline } from "../lines/nib-outline.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import { neighboursOf } from "../pockets/neighbours.ts";
 import type { Border, Pocket } from "../pockets/pockets.ts";
-import type { Item, Region } from "./items.ts";
+import type { Chain, Effects, Item, Region } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
@@ -42,16 +44,19 @@ const shapeItems = ({ flatShapes }: Drawing, region: Region, { toneOf }: Palette
     const tone = toneOf(shape.paint);
     const item = keptShape(shape, [tone, clip], () => ({
       id,
-      says: { is: "flat", echo },
+      says: { is: "flat", echo, opacity },
       area: { kind: "region", chains: outline, evenOdd },
       paint: { kind: "tone", tone },
-      effects: { ...(clip && { clip }), ...(opacity < 1 && { opacity }) },
+      effects: withOpacity(clip ? { clip } : NO_EFFECTS, opacity * (tone.opacity ?? 1)),
       name,
     }));
     return { rank, item };
   });
 
-const NO_EFFECTS = {};
+const NO_EFFECTS: Effects = {};
+
+const withOpacity = (effects: Effects, opacity: number): Effects =>
+  opacity < 1 ? { ...effects, opacity } : effects;
 
 /** What was laid into some pockets last, so that a few pours more need not lay all of them anew. */
 interface Laid {
@@ -110,7 +115,8 @@ function lay(
   for (const index of few ? new Set(changed.flatMap(around)) : order) {
     const pour = pourIn[index];
     const beyond = neighbours(index);
-    const isLater = (border: number) => turn[beyond[border]] > turn[index];
+    const isLater = (border: number) =>
+      turn[beyond[border]] > turn[index] && !isClear(toneOf(pourIn[beyond[border]]!.paint!));
     items[index] = pour && {
       rank: pour.rank,
       item: pourItem(pockets[index], { id: pour.id, tone: toneOf(pour.paint!), width, isLater }),
@@ -125,7 +131,10 @@ interface Poured {
   readonly tone: Tone;
   /** Of its seam, in page units. */
   readonly width: number;
-  /** Whether the pocket beyond a border, by its number, is painted later: then its colour runs on under that one's. */
+  /**
+   * Whether the pocket beyond a border, by its number, is painted later: then its colour runs on under that one's, unless
+   * that would show through.
+   */
   readonly isLater: (border: number) => boolean;
 }
 
@@ -164,15 +173,35 @@ function itemOf(
   const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
   const chains = pocket.runsUnder.length > 0 ? [...lines, ...pocket.runsUnder] : lines;
   const strips = under.flatMap(({ strip }) => (strip ? [strip] : []));
+  // Painted twice, colour that is seen through would build up: then what runs on is a piece of the area itself.
+  const ribbons = isClear(tone) ? ribbonsAlong(chains, width, pocket.cover) : [];
+  const beyond = [...strips, ...ribbons];
   return {
     id,
     says: { is: "pour", at: pocket.seed },
     area: {
       kind: "region",
-      chains: strips.length > 0 ? [...pocket.cover, ...strips] : pocket.cover,
+      chains: beyond.length > 0 ? [...pocket.cover, ...beyond] : pocket.cover,
       evenOdd: false,
     },
     paint: { kind: "tone", tone },
-    effects: chains.length > 0 ? { seam: { chains, width } } : NO_EFFECTS,
+    effects: isClear(tone) ? { opacity: tone.opacity } : seamEffects(chains, width),
   };
 }
+
+const seamEffects = (chains: readonly Chain[], width: number): Effects =>
+  chains.length > 0 ? { seam: { chains, width } } : NO_EFFECTS;
+
+const isClear = ({ opacity = 1 }: Tone): boolean => opacity < 1;
+
+/** What lines of a width cover, winding as the outline does. */
+function ribbonsAlong(chains: readonly Chain[], width: number, [outer]: readonly Chain[]): Chain[] {
+  const turns = Math.sign(enclosedArea(outer));
+  return chains.flatMap((points) =>
+    nibOutline({ points, closed: false, cap: "butt", width, profile: EVEN, strands: 1 }).map((ring) =>
+      Math.sign(enclosedArea(ring)) === turns ? ring : reversed(ring),
+    ),
+  );
+}
+
+const EVEN = [0, 1, 1, 1];

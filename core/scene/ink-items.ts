@@ -43,7 +43,10 @@ const NO_EFFECTS = {};
 /** An echo from within shows only inside its part's region. */
 type Clip = readonly Chain[] | undefined;
 
-const effectsOf = (clip: Clip): Effects => (clip ? { clip } : NO_EFFECTS);
+const effectsOf = (clip: Clip, { opacity }: Tone): Effects =>
+  clip || opacity !== undefined
+    ? { ...(clip && { clip }), ...(opacity !== undefined && { opacity }) }
+    : NO_EFFECTS;
 
 const shapeItem = (shape: InkShape, tone: Tone, clip: Clip): Item =>
   kept(shape, [tone, clip], () => ({
@@ -51,7 +54,7 @@ const shapeItem = (shape: InkShape, tone: Tone, clip: Clip): Item =>
     says: { is: "shape", echo: shape.echo, locked: shape.locked },
     area: { kind: "region", chains: shape.outline, evenOdd: shape.evenOdd },
     paint: { kind: "tone", tone },
-    effects: effectsOf(clip),
+    effects: effectsOf(clip, tone),
     name: shape.name,
     groups: shape.groups,
     hidden: shape.hidden,
@@ -62,7 +65,7 @@ const strokeItem = (stroke: Stroke, nib: Nib | undefined, tone: Tone, clip: Clip
     id: stroke.id,
     ...(isPlain(stroke, nib) ? plainStroke(stroke) : nibbedStroke(stroke, nib)),
     paint: { kind: "tone", tone },
-    effects: effectsOf(clip),
+    effects: effectsOf(clip, tone),
     name: stroke.name,
     groups: stroke.groups,
     hidden: stroke.hidden,

@@ -51,9 +51,10 @@ export interface Effects {
 export type Says =
   /** A point of its pocket. */
   | { readonly is: "pour"; readonly at: Point }
-  | { readonly is: "flat"; readonly echo?: Echo }
-  /** A point of each of its pockets. */
-  | { readonly is: "shade"; readonly at: readonly Point[] }
+  /** With its own opacity, beside that of its colour. */
+  | { readonly is: "flat"; readonly echo?: Echo; readonly opacity: number }
+  /** A point of each of its pockets, and its own opacity. */
+  | { readonly is: "shade"; readonly at: readonly Point[]; readonly opacity: number }
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }

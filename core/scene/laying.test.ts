@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { changeColour, pour } from "../drawing/edits.ts";
+import { changeColour } from "../drawing/colour-edits.ts";
+import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { buildMap } from "../pockets/planar-map.ts";

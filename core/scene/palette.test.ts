@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { STEPS } from "../colour/ladder.ts";
 import type { Colour } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
+import { FIRST_COLOURWAY, startingColourways } from "../drawing/start.ts";
 import { edited } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
@@ -30,7 +30,7 @@ const HARD_NAMES = [
   "</style><script>",
 ];
 
-const tinOf = (names: readonly string[]): Record<string, Colour> =>
+const tinNamed = (names: readonly string[]): Record<string, Colour> =>
   Object.fromEntries(
     names.map((name, i) => [
       `c${i}`,
@@ -38,9 +38,16 @@ const tinOf = (names: readonly string[]): Record<string, Colour> =>
     ]),
   );
 
+const STEPS = [3, 2, 1, 0, -1, -2, -3];
+
 describe("the palette", () => {
-  const tin = tinOf(HARD_NAMES);
-  const { toneOf } = paletteOf({ tin });
+  const tin = tinNamed(HARD_NAMES);
+  const colourways = {
+    ...startingColourways(),
+    night: { id: "night", rank: 2, name: "Night", values: { c0: "#112233" } },
+  };
+  const colours = { tin, colourways, shown: FIRST_COLOURWAY };
+  const { toneOf } = paletteOf(colours);
   const tones = Object.keys(tin).flatMap((colour) => STEPS.map((step) => toneOf({ colour, step })));
 
   it("gives every tone a name of its own, whatever colours are called", () => {
@@ -55,8 +62,19 @@ describe("the palette", () => {
 
   it("gives the same tone again, and the same for the same tin", () => {
     expect(toneOf({ colour: "c0", step: 1 })).toBe(toneOf({ colour: "c0", step: 1 }));
-    expect(paletteOf({ tin })).toBe(paletteOf({ tin }));
+    expect(paletteOf(colours)).toBe(paletteOf({ ...colours }));
     expect(toneOf({ colour: "gone", step: 0 }).value).toBe("#808080");
+  });
+
+  it("has other values for the same names in another colourway, where that has any", () => {
+    const night = paletteOf(colours, "night");
+    expect(night.toneOf({ colour: "c0", step: 0 })).toEqual({
+      value: "#112233",
+      variable: toneOf({ colour: "c0", step: 0 }).variable,
+    });
+    expect(night.toneOf({ colour: "c1", step: 2 })).toBe(toneOf({ colour: "c1", step: 2 }));
+    expect(paletteOf({ ...colours, shown: "night" })).toBe(night);
+    expect(paletteOf({ ...colours, shown: "gone" })).toBe(paletteOf(colours));
   });
 
   it("comes back from SVG with every paint its own, and without control characters", () => {

@@ -2,13 +2,16 @@
  * What each tone is painted in and what it goes by in files. A tone is known by its colour's id and its step, never by
  * a name: names are made from what people call their colours, and each stands for one tone alone.
  */
-import { STEPS, stepOf } from "../colour/ladder.ts";
+import { tinOf } from "../colour/colourways.ts";
+import { FARTHEST_STEP, stepOf } from "../colour/ladder.ts";
 import { type Colour, type Drawing, type Paint, ranked, type Table } from "../drawing/drawing.ts";
 
 /** A colour as painted, with the name it goes by in files. */
 export interface Tone {
   /** #rrggbb */
   readonly value: string;
+  /** Where it is below 1. */
+  readonly opacity?: number;
   /** For a CSS custom property, without its two hyphens, and for classes. */
   readonly variable: string;
 }
@@ -22,8 +25,9 @@ const MISSING: Tone = { value: "#808080", variable: "missing" };
 
 const known = new WeakMap<Table<Colour>, Palette>();
 
-/** The same tin gives the same palette, and that the same tones. */
-export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
+/** Of the colourway that is seen, or another. The same values give the same palette, and that the same tones. */
+export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">, way?: string): Palette {
+  const tin = tinOf(drawing, way);
   const before = known.get(tin);
   if (before) return before;
   const names = variableNames({ tin });
@@ -42,8 +46,9 @@ export function paletteOf({ tin }: Pick<Drawing, "tin">): Palette {
     const tone =
       tones.get(key) ??
       shared(
-        stepOf(tin[paint.colour].value, paint.step),
+        stepOf(tin[paint.colour], paint.step),
         `${names.get(paint.colour)}${stepSuffix(paint.step)}`,
+        tin[paint.colour].opacity,
       );
     tones.set(key, tone);
     return tone;
@@ -57,24 +62,29 @@ const made = new Map<string, Tone>();
 const MOST_KEPT = 4096;
 
 /** The same value and name give the same tone, whatever else in the tin has changed. */
-function shared(value: string, variable: string): Tone {
-  const key = `${value} ${variable}`;
+function shared(value: string, variable: string, opacity = 1): Tone {
+  const key = `${value} ${opacity} ${variable}`;
   const known = made.get(key);
   if (known) return known;
   if (made.size >= MOST_KEPT) made.clear();
-  const tone = { value, variable };
+  const tone = { value, variable, ...(opacity < 1 ? { opacity } : {}) };
   made.set(key, tone);
   return tone;
 }
 
 const toneKey = ({ colour, step }: Paint): string => `${step} ${colour}`;
 
-const stepSuffix = (step: number): string => (step === 0 ? "" : step > 0 ? `-up-${step}` : `-down-${-step}`);
+function stepSuffix(step: number): string {
+  if (step === 0) return "";
+  return step > 0 ? `-up-${step}` : `-down-${-step}`;
+}
+
+const SUFFIXES = Array.from({ length: 2 * FARTHEST_STEP + 1 }, (_, i) => stepSuffix(i - FARTHEST_STEP));
 
 /** One name for each tin colour; with any step's suffix it is still nothing else's. */
 export function variableNames({ tin }: Pick<Drawing, "tin">): Map<string, string> {
   const taken = new Set<string>([MISSING.variable]);
-  const allOf = (name: string) => STEPS.map((step) => `${name}${stepSuffix(step)}`);
+  const allOf = (name: string) => SUFFIXES.map((suffix) => `${name}${suffix}`);
   return new Map(
     ranked(tin).map(({ id, name }) => {
       const plain = plainName(name);

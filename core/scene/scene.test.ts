@@ -1,14 +1,17 @@
 import { describe, expect, it } from "vitest";
+import { addColour, changeColour, renameColour, setColourOpacity } from "../drawing/colour-edits.ts";
 import type { Drawing } from "../drawing/drawing.ts";
-import { addColour, addShade, changeColour, changeSheet, pour, renameColour } from "../drawing/edits.ts";
+import { addShade, changeSheet, pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";
+import { enclosedArea } from "../geometry/cubic.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { box, straight } from "../pockets/testing.ts";
+import type { Item } from "./items.ts";
 import { derive, pocketAt, type Scene, sceneOf } from "./scene.ts";
 
 const bare = newDrawing("Two rooms", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
@@ -63,6 +66,18 @@ describe("the scene", () => {
       sheetsOf(scene(drawing))[0].items.map(({ effects }) => effects.seam?.chains.length ?? 0);
     expect(seamsOf(edited(...both))).toEqual([1, 0]);
     expect(seamsOf(edited(both[0]))).toEqual([0]);
+  });
+
+  it("paints colour that is seen through once, also where it runs on under the next, and under no such colour", () => {
+    const flatsOf = (...edits: Edit[]) => sheetsOf(scene(edited(...both, ...edits)))[0].items;
+    const ringsOf = ({ area }: Item) => (area.kind === "region" ? area.chains : []);
+    const [plain] = flatsOf();
+    const [clear, over] = flatsOf(setColourOpacity("frond", 0.5, "Frond"));
+    expect([clear.effects, over.effects]).toEqual([{ opacity: 0.5 }, {}]);
+    expect(ringsOf(clear)).toHaveLength(ringsOf(plain).length + 1);
+    expect(new Set(ringsOf(clear).map((ring) => Math.sign(enclosedArea(ring)))).size).toBe(1);
+    const [beneath] = flatsOf(setColourOpacity("radish", 0.5, "Radish"));
+    expect(beneath.effects).toEqual({});
   });
 
   it("trims a shade to the pocket it began in, and shows none where that pocket is gone", () => {

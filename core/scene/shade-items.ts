@@ -35,9 +35,9 @@ function drawnShade(shade: ShadeOf<"drawn">, pockets: readonly Pocket[], tone: T
   const { id, points, blend, opacity } = shade;
   return kept(shade, [tone, ...pockets], () => ({
     id,
-    says: { is: "shade", at: pockets.map(({ seed }) => seed) },
+    says: { is: "shade", at: pockets.map(({ seed }) => seed), opacity },
     area: { kind: "region", chains: [points], evenOdd: false },
     paint: { kind: "tone", tone },
-    effects: { clip, blend, opacity },
+    effects: { clip, blend, opacity: opacity * (tone.opacity ?? 1) },
   }));
 }

@@ -4,8 +4,10 @@ import type { Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { chainPath, pathOf } from "../../painting/paths.ts";
 import { sortOpenings } from "../gaps/openings.ts";
+import { chainsOf } from "../lines/lines-near.ts";
 import { toolOf } from "../stages/index.ts";
 import type { Desk } from "../store/desk-state.ts";
+import { shownTin } from "../tin/shown-tin.ts";
 import type { Gesture, OverlayMark } from "../tools/tool.ts";
 
 interface Colours {
@@ -25,6 +27,7 @@ export function paintOverlay(
   const { scale, x, y } = desk.view;
   context.setTransform(scale * density, 0, 0, scale * density, x * density, y * density);
   const pixel = 1 / scale;
+  paintUses(context, desk, colours, pixel);
   paintPockets(context, desk, colours, pixel);
   paintBridges(context, desk, colours, pixel);
   if (desk.stage === "Gaps") paintOpenings(context, desk, colours, pixel);
@@ -74,14 +77,34 @@ function paintKeyPointer(
   }
 }
 
+/** The places that use the colour pointed at in the tin. */
+function paintUses(context: CanvasRenderingContext2D, desk: Desk, colours: Colours, pixel: number): void {
+  const { colour } = desk.hover.getState();
+  if (colour === null) return;
+  const { pockets, pourOf } = desk.derived;
+  const { pours, flatShapes, shades, strokes, inkShapes, ink } = desk.drawing;
+  const path = new Path2D();
+  pockets.forEach(({ outline }, index) => {
+    if (pours[pourOf[index] ?? ""]?.paint?.colour === colour) path.addPath(pathOf(outline, true));
+  });
+  for (const { paint, outline } of Object.values(flatShapes))
+    if (paint.colour === colour) path.addPath(pathOf(outline, true));
+  for (const { paint, points } of Object.values(shades))
+    if (paint.colour === colour) path.addPath(chainPath(points, true));
+  for (const line of [...Object.values(strokes), ...Object.values(inkShapes)])
+    if ((line.paint ?? ink).colour === colour)
+      for (const chain of chainsOf(line)) path.addPath(chainPath(chain, false));
+  lightUp(context, path, colours, pixel);
+}
+
 function paintPockets(context: CanvasRenderingContext2D, desk: Desk, colours: Colours, pixel: number): void {
   const lit = desk.walked !== null ? desk.derived.pockets[desk.walked] : desk.hover.getState().pocket;
   if (!lit || desk.underway) return;
   const path = pathOf(lit.outline, true);
   if (toolOf(desk).lights === "pour" && !holdsPaint(desk, lit)) {
-    const colour = desk.drawing.tin[desk.paint.colour];
+    const colour = shownTin(desk)[desk.paint.colour];
     context.globalAlpha = 0.55;
-    context.fillStyle = colour ? stepOf(colour.value, desk.paint.step) : colours.fern;
+    context.fillStyle = colour ? stepOf(colour, desk.paint.step) : colours.fern;
     context.fill(path, "evenodd");
     context.globalAlpha = 1;
   }

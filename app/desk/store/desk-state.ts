@@ -103,6 +103,8 @@ export interface Pointer {
 /** What lies under the pointer: no panel listens to it. */
 export interface Hover {
   readonly pocket: Pocket | null;
+  /** The id of the colour pointed at in the tin: its uses light up. */
+  readonly colour: string | null;
   /** What the tool in hand has found there. */
   readonly under: { readonly tool: string; readonly what: unknown } | null;
 }

@@ -48,7 +48,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const lines = pocketClient();
     const pictures = new Pictures();
     const art = new ArtLink(artWorker());
-    const hover = createStore<Hover>()(() => ({ pocket: null, under: null }));
+    const hover = createStore<Hover>()(() => ({ pocket: null, colour: null, under: null }));
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
     let known = new Map<number, Pocket>();
     let tried = 0;

@@ -1,12 +1,6 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
-import {
-  addColour,
-  changeColour,
-  changeSheet,
-  removeColour,
-  setReach,
-  setStrict,
-} from "#core/drawing/edits.ts";
+import { addColour, changeColour, removeColour } from "#core/drawing/colour-edits.ts";
+import { changeSheet, setReach, setStrict } from "#core/drawing/edits.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
 import { changePart } from "#core/drawing/part-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";

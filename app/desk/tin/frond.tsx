@@ -1,58 +1,81 @@
 import clsx from "clsx";
-import { STEPS, stepOf, stepWord } from "#core/colour/ladder.ts";
+import { stepOf, stepsOf, stepWord } from "#core/colour/ladder.ts";
+import type { Colour } from "#core/drawing/drawing.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { LadderEditor } from "./ladder-editor.tsx";
+import { shownTin } from "./shown-tin.ts";
 
 /** The chosen colour's ladder as a frond: leaflets from the light tip to the dark base, the base tone marked. */
 export function Frond() {
-  const colour = useDesk((s) => s.drawing.tin[s.paint.colour]);
+  const colour = useDesk((s) => shownTin(s)[s.paint.colour]);
   const step = useDesk((s) => s.paint.step);
-  const { set } = useDeskStore().getState();
   if (!colour) return null;
+  const rungs = stepsOf(colour);
   return (
-    <div
-      className="border-t border-line px-3 pt-2 pb-3"
-      role="radiogroup"
-      aria-label={`Ladder of ${colour.name}`}
-    >
-      <div className="flex items-end justify-center">
-        {STEPS.map((rung, i) => {
-          const tall = 30 + Math.min(i, 6) * 6;
-          const on = rung === step;
-          return (
-            // biome-ignore lint/a11y/useSemanticElements: a leaflet is drawn, not a native radio
-            <button
-              key={rung}
-              type="button"
-              role="radio"
-              aria-checked={on}
-              aria-label={`${colour.name} ${stepWord(rung)}`}
-              title={`${colour.name}, ${stepWord(rung)}`}
-              onClick={() => set({ paint: { colour: colour.id, step: rung } })}
-              className="w-6 shrink-0"
-            >
-              <svg viewBox={`0 0 24 ${tall}`} className="w-6" style={{ height: tall }} aria-hidden="true">
-                <path
-                  d={`M12 ${tall - 2}C1 ${tall * 0.72} 2 ${tall * 0.28} 14 2C23 ${tall * 0.3} 22 ${tall * 0.72} 12 ${tall - 2}Z`}
-                  fill={stepOf(colour.value, rung)}
-                  className={clsx(on ? "stroke-fern" : "stroke-edge")}
-                  strokeWidth={on ? 3 : 1}
-                />
-              </svg>
-              <span
-                aria-hidden="true"
-                className={clsx(
-                  "mx-auto block h-1 w-1 rounded-full",
-                  rung === 0 ? "bg-text" : "bg-transparent",
-                )}
-              />
-            </button>
-          );
-        })}
+    <div className="relative border-t border-line px-3 pt-2 pb-3">
+      <div
+        className="flex items-end justify-center"
+        role="radiogroup"
+        aria-label={`Ladder of ${colour.name}`}
+      >
+        {rungs.map((rung, i) => (
+          <Leaflet key={rung} colour={colour} rung={rung} on={rung === step} place={i / (rungs.length - 1)} />
+        ))}
       </div>
       <div aria-hidden="true" className="mx-1 h-[2px] rounded bg-edge" />
-      <p className="mt-1 truncate text-center text-xs text-quiet">
-        {colour.name}, {stepWord(step)}
-      </p>
+      <div className="mt-1 flex items-center gap-1">
+        <p className="min-w-0 flex-1 truncate text-xs text-quiet">
+          {colour.name}, {stepWord(step)}
+        </p>
+        <LadderEditor colour={colour} step={step} />
+      </div>
     </div>
+  );
+}
+
+interface LeafletProps {
+  readonly colour: Colour;
+  readonly rung: number;
+  readonly on: boolean;
+  /** From 0 at the tip to 1 at the base. */
+  readonly place: number;
+}
+
+function Leaflet({ colour, rung, on, place }: LeafletProps) {
+  const { set } = useDeskStore().getState();
+  const tall = 30 + Math.round(place * 36);
+  const own = colour.ladder?.own?.some(({ step }) => step === rung);
+  const name = `${colour.name} ${stepWord(rung)}${own ? ", set by hand" : ""}`;
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a leaflet is drawn, not a native radio
+    <button
+      type="button"
+      role="radio"
+      aria-checked={on}
+      aria-label={name}
+      title={name}
+      onClick={() => set({ paint: { colour: colour.id, step: rung } })}
+      className="w-6 min-w-0 shrink"
+    >
+      <svg
+        viewBox={`0 0 24 ${tall}`}
+        className="w-full"
+        style={{ height: tall }}
+        preserveAspectRatio="none"
+        aria-hidden="true"
+      >
+        <path
+          d={`M12 ${tall - 2}C1 ${tall * 0.72} 2 ${tall * 0.28} 14 2C23 ${tall * 0.3} 22 ${tall * 0.72} 12 ${tall - 2}Z`}
+          fill={stepOf(colour, rung)}
+          className={clsx(on ? "stroke-fern" : "stroke-edge")}
+          strokeWidth={on ? 3 : 1}
+          strokeDasharray={own ? "3 2" : undefined}
+        />
+      </svg>
+      <span
+        aria-hidden="true"
+        className={clsx("mx-auto block h-1 w-1 rounded-full", rung === 0 ? "bg-text" : "bg-transparent")}
+      />
+    </button>
   );
 }

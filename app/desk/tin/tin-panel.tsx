@@ -7,42 +7,36 @@ import {
   useSensor,
   useSensors,
 } from "@dnd-kit/core";
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
+import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { Plus } from "lucide-react";
-import { ranked } from "#core/drawing/drawing.ts";
-import { addColour, orderTin } from "#core/drawing/edits.ts";
+import { addColour, orderTin } from "#core/drawing/colour-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { Frond } from "./frond.tsx";
+import { GroupHeader } from "./group-header.tsx";
+import { shownTin } from "./shown-tin.ts";
+import { movedTo, rowsOf } from "./tin-rows.ts";
 import { Well } from "./well.tsx";
 
 const NEW_COLOUR = "#9fb3a2";
 
-/** The drawing's colours: round wells in an order of one's own, the chosen one unrolled into its ladder. */
+/** The drawing's colours: round wells in groups and an order of one's own, the chosen one unrolled into its ladder. */
 export function TinPanel() {
-  const tin = useDesk((s) => s.drawing.tin);
+  const rows = rowsOf(useDesk(shownTin));
   const chosen = useDesk((s) => s.paint.colour);
   const desk = useDeskStore();
   const { edit, set } = desk.getState();
-  const colours = ranked(tin);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    const ids = colours.map(({ id }) => id);
-    if (!over || active.id === over.id) return;
-    edit(orderTin(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id)))));
+    if (over && active.id !== over.id) edit(orderTin(movedTo(rows, String(active.id), String(over.id))));
   };
   const add = () => {
     const id = newId();
-    edit(addColour(id, `Colour ${colours.length + 1}`, NEW_COLOUR));
+    edit(addColour(id, `Colour ${rows.length + 1}`, NEW_COLOUR));
     set({ paint: { colour: id, step: 0 } });
   };
   return (
@@ -57,11 +51,15 @@ export function TinPanel() {
       </div>
       <div className="min-h-0 flex-1 overflow-y-auto px-2 pb-2">
         <DndContext id="tin-order" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-          <SortableContext items={colours.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+          <SortableContext items={rows.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
             <ul>
-              {colours.map((colour) => (
-                <Well key={colour.id} colour={colour} chosen={colour.id === chosen} />
-              ))}
+              {rows.map((row) =>
+                row.kind === "colour" ? (
+                  <Well key={row.id} colour={row.colour} chosen={row.id === chosen} />
+                ) : (
+                  <GroupHeader key={row.id} id={row.id} name={row.name} />
+                ),
+              )}
             </ul>
           </SortableContext>
         </DndContext>

@@ -1,0 +1,144 @@
+import { Popover } from "radix-ui";
+import type { ReactNode } from "react";
+import { HexColorInput, HexColorPicker } from "react-colorful";
+import { changeColour, orderTin, renameColour, setColourOpacity } from "#core/drawing/colour-edits.ts";
+import type { Colour } from "#core/drawing/drawing.ts";
+import { NameField } from "../../ui/name-field.tsx";
+import { Range } from "../../ui/range.tsx";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { ColourSliders } from "./colour-sliders.tsx";
+import { Likeness } from "./likeness.tsx";
+import { Removal } from "./removal.tsx";
+import { ScreenDropper } from "./screen-dropper.tsx";
+import { groupsIn, inGroup } from "./tin-rows.ts";
+
+const FIELD = "h-8 min-w-0 rounded-md border border-edge bg-white px-2";
+
+/** A colour's swatch, which opens to change it everywhere. */
+export function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
+  const { edit, show, keep, set } = useDeskStore().getState();
+  const { id, name, value, opacity = 1 } = colour;
+  const becoming = (next: string) => changeColour(id, next.toLowerCase(), name);
+  const change = (next: string) => {
+    if (next.toLowerCase() !== value) edit(becoming(next));
+  };
+  // The pointer may be let go anywhere.
+  const keepWhenLetGo = () => window.addEventListener("pointerup", keep, { once: true });
+  return (
+    <Popover.Root
+      onOpenChange={(open) => {
+        if (open) set({ paint: { colour: id, step: 0 } });
+        else keep();
+      }}
+    >
+      <Popover.Trigger
+        aria-label={`Change ${name}`}
+        title={`Change ${name}`}
+        className="m-1 h-7 w-7 shrink-0 rounded-full border-2 border-raised shadow-[inset_0_2px_4px_rgb(0_0_0/0.25),0_0_0_1px_var(--color-edge)]"
+        style={{ background: swatch(value, opacity) }}
+      />
+      <Popover.Portal>
+        <Popover.Content
+          side="right"
+          align="start"
+          sideOffset={10}
+          collisionPadding={12}
+          aria-label={`Change ${name}`}
+          className="z-40 grid max-h-[calc(100vh-24px)] w-64 gap-3 overflow-y-auto rounded-md border border-line bg-raised p-3 shadow-xl"
+        >
+          <div className="grid grid-cols-[3.5rem_1fr] items-center gap-x-2 gap-y-1.5">
+            <Word>Name</Word>
+            <NameField
+              label="Name"
+              value={name}
+              onChange={(next) => edit(renameColour(id, next))}
+              className={FIELD}
+            />
+            <GroupField colour={colour} />
+          </div>
+          <HexColorPicker
+            color={value}
+            onChange={(next) => show(becoming(next))}
+            onPointerDown={keepWhenLetGo}
+            onKeyUp={keep}
+            className="!h-36 !w-full"
+          />
+          <div className="flex items-center gap-2">
+            <HexColorInput
+              prefixed
+              color={value}
+              onChange={change}
+              aria-label="Colour as hexadecimal"
+              className={`${FIELD} w-24 tabular-nums`}
+            />
+            <ScreenDropper onPick={change} />
+            <p className="flex-1 text-right text-xs text-quiet">
+              {uses === 1 ? "1 use" : `${uses} uses`} follow
+            </p>
+          </div>
+          <div className="grid grid-cols-[4.5rem_1fr] items-center gap-x-2">
+            <ColourSliders value={value} onShow={(next) => show(becoming(next))} onDone={keep} />
+            <Word>Opacity</Word>
+            <Range
+              label="Opacity"
+              value={opacity}
+              onChange={(next) => show(setColourOpacity(id, Math.max(0.05, next), name))}
+              onDone={keep}
+              className="w-full"
+            />
+          </div>
+          <Likeness colour={colour} />
+          <Removal colour={colour} uses={uses} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+const Word = ({ children }: { children: ReactNode }) => (
+  <span aria-hidden="true" className="text-xs text-quiet">
+    {children}
+  </span>
+);
+
+/** The colour over a half white, half grey ground that shows through it. */
+const swatch = (value: string, opacity: number): string => {
+  const clear = `${value}${Math.round(opacity * 255)
+    .toString(16)
+    .padStart(2, "0")}`;
+  return opacity < 1
+    ? `linear-gradient(${clear}, ${clear}), linear-gradient(135deg, #fff 50%, #9a9a96 50%)`
+    : value;
+};
+
+/** The name of the group it stands in; a new name makes a new group. */
+function GroupField({ colour }: { colour: Colour }) {
+  const tin = useDesk((s) => s.drawing.tin);
+  const { edit } = useDeskStore().getState();
+  return (
+    <>
+      <label htmlFor={`group-${colour.id}`} className="text-xs text-quiet">
+        Group
+      </label>
+      <input
+        id={`group-${colour.id}`}
+        list={`groups-${colour.id}`}
+        key={colour.group ?? ""}
+        defaultValue={colour.group ?? ""}
+        placeholder="none"
+        maxLength={60}
+        onBlur={({ target }) => {
+          const group = target.value.trim() || undefined;
+          if (group !== colour.group) edit(orderTin(inGroup(tin, colour.id, group)));
+        }}
+        onKeyDown={({ key, currentTarget }) => key === "Enter" && currentTarget.blur()}
+        className={FIELD}
+      />
+      <datalist id={`groups-${colour.id}`}>
+        {groupsIn(tin).map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+    </>
+  );
+}

@@ -1,0 +1,43 @@
+import { useRef } from "react";
+import { hexOf, type Oklch, oklchOf } from "#core/colour/oklch.ts";
+import { Range } from "../../ui/range.tsx";
+
+interface Props {
+  /** #rrggbb */
+  readonly value: string;
+  readonly onShow: (value: string) => void;
+  readonly onDone: () => void;
+}
+
+const MOST_CHROMA = 0.33;
+
+const CHANNELS = [
+  { word: "Lightness", key: "l", most: 1 },
+  { word: "Chroma", key: "c", most: MOST_CHROMA },
+  { word: "Hue", key: "h", most: 360 },
+] as const;
+
+/** A colour by lightness, chroma and hue as the eye orders them (OKLCH); chroma goes as far as screens do. */
+export function ColourSliders({ value, onShow, onDone }: Props) {
+  // What was asked for: a grey would forget its hue.
+  const asked = useRef<{ readonly value: string; readonly at: Oklch } | null>(null);
+  const at = asked.current?.value === value ? asked.current.at : oklchOf(value);
+  return CHANNELS.map(({ word, key, most }) => (
+    <div key={key} className="col-span-2 grid grid-cols-subgrid items-center">
+      <span aria-hidden="true" className="text-xs text-quiet">
+        {word}
+      </span>
+      <Range
+        label={word}
+        value={at[key] / most}
+        onChange={(share) => {
+          const next = { ...at, [key]: share * most };
+          asked.current = { value: hexOf(next), at: next };
+          onShow(asked.current.value);
+        }}
+        onDone={onDone}
+        className="w-full"
+      />
+    </div>
+  ));
+}

@@ -1,0 +1,42 @@
+import { Merge } from "lucide-react";
+import { apart } from "#core/colour/oklch.ts";
+import { removeColour } from "#core/drawing/colour-edits.ts";
+import { type Colour, ranked } from "#core/drawing/drawing.ts";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { shownTin } from "./shown-tin.ts";
+
+/** Below this no eye tells two colours apart. */
+const SAME = 1;
+
+/** Tells which colours have the same name or look the same, and makes one of two. */
+export function Likeness({ colour }: { colour: Colour }) {
+  const tin = useDesk(shownTin);
+  const { edit, set } = useDeskStore().getState();
+  const others = ranked(tin).filter(({ id }) => id !== colour.id);
+  const namesake = others.some(({ name }) => name.toLowerCase() === colour.name.toLowerCase());
+  const like = others.find(({ value }) => apart(value, colour.value) < SAME);
+  const merge = (into: Colour) => {
+    set({ paint: { colour: into.id, step: 0 } });
+    edit({
+      ...removeColour(colour.id, colour.name, into.id),
+      label: `Merge ${colour.name} into ${into.name}`,
+    });
+  };
+  return (
+    <div role="status" className="grid gap-1 text-xs text-ember empty:hidden">
+      {namesake && <p>Another colour has this name too.</p>}
+      {like && (
+        <div className="flex items-center gap-2">
+          <p className="flex-1">{like.name} looks the same.</p>
+          <button
+            type="button"
+            onClick={() => merge(like)}
+            className="flex h-7 items-center gap-1 rounded-md border border-edge px-2 text-text hover:bg-well"
+          >
+            <Merge size={13} aria-hidden /> Make one of them
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,144 @@
+/** Edits of the tin and of its colourways. */
+import type { Draft } from "immer";
+import { type Colour, type Drawing, type Ladder, type Paint, topRank } from "./drawing.ts";
+import type { Edit } from "./history.ts";
+import { FIRST_COLOURWAY } from "./start.ts";
+
+export const addColour = (id: string, name: string, value: string): Edit => addColours([{ id, name, value }]);
+
+/** Puts colours at the end of the tin. */
+export const addColours = (colours: readonly Omit<Colour, "rank">[]): Edit => ({
+  label: colours.length === 1 ? `Add ${colours[0].name}` : `Add ${colours.length} colours`,
+  change: (draft) => {
+    const top = topRank(draft.tin);
+    colours.forEach((colour, i) => {
+      draft.tin[colour.id] = { ...colour, rank: top + i + 1 } as Draft<Colour>;
+    });
+  },
+});
+
+/** Changes a colour in the colourway that is seen. */
+export const changeColour = (id: string, value: string, name: string): Edit => ({
+  label: `Change ${name}`,
+  merge: `colour-${id}`,
+  change: (draft) => {
+    if (draft.shown === FIRST_COLOURWAY) draft.tin[id].value = value;
+    else draft.colourways[draft.shown].values[id] = value;
+  },
+});
+
+export const renameColour = (id: string, name: string): Edit => ({
+  label: `Name colour ${name}`,
+  change: (draft) => {
+    draft.tin[id].name = name;
+  },
+});
+
+export const setColourOpacity = (id: string, opacity: number, name: string): Edit => ({
+  label: `Change ${name}`,
+  merge: `opacity-${id}`,
+  change: (draft) => {
+    if (opacity < 1) draft.tin[id].opacity = opacity;
+    else delete draft.tin[id].opacity;
+  },
+});
+
+export const setLadder = (id: string, ladder: Ladder, name: string): Edit => ({
+  label: `Ladder of ${name}`,
+  merge: `ladder-${id}`,
+  change: (draft) => {
+    draft.tin[id].ladder = ladder as Draft<Ladder>;
+  },
+});
+
+type Painted = { paint?: Draft<Paint> | null };
+
+/**
+ * Takes a colour out of the tin. Another, on the same step, takes its place wherever it was used; with none its places
+ * are empty, and lines are in the drawing's ink, which must be another.
+ */
+export const removeColour = (id: string, name: string, by: string | null): Edit => ({
+  label: `Remove ${name}`,
+  change: (draft) => {
+    const { ink, pours, shades, flatShapes, strokes, inkShapes } = draft;
+    if (by === null && ink.colour === id) return;
+    for (const item of [{ paint: ink }, ...Object.values<Painted>(strokes), ...Object.values(inkShapes)])
+      if (item.paint?.colour === id && !replaced(item, by)) delete item.paint;
+    for (const table of [pours, shades, flatShapes])
+      for (const [key, item] of Object.entries<Painted>(table))
+        if (item.paint?.colour === id && !replaced(item, by)) delete table[key];
+    for (const { values } of Object.values(draft.colourways)) delete values[id];
+    delete draft.tin[id];
+  },
+});
+
+function replaced({ paint }: Painted, by: string | null): boolean {
+  if (by !== null) paint!.colour = by;
+  return by !== null;
+}
+
+/** The tin's colours in their order, each in the group it stands in from now on. */
+export const orderTin = (order: readonly Pick<Colour, "id" | "group">[]): Edit => ({
+  label: "Reorder tin",
+  change: (draft) => {
+    order.forEach(({ id, group }, i) => {
+      draft.tin[id].rank = i + 1;
+      if (group === undefined) delete draft.tin[id].group;
+      else draft.tin[id].group = group;
+    });
+  },
+});
+
+export const renameGroup = (group: string, name: string): Edit => ({
+  label: `Name group ${name}`,
+  change: (draft) => {
+    for (const colour of Object.values(draft.tin)) if (colour.group === group) colour.group = name;
+  },
+});
+
+/** A colourway with the given values of colours, which is seen from now on. */
+export const addColourway = (id: string, name: string, values: Readonly<Record<string, string>>): Edit => ({
+  label: `Add colourway ${name}`,
+  change: (draft) => {
+    draft.colourways[id] = { id, rank: topRank(draft.colourways) + 1, name, values: { ...values } };
+    draft.shown = id;
+  },
+});
+
+export const renameColourway = (id: string, name: string): Edit => ({
+  label: `Name colourway ${name}`,
+  change: (draft) => {
+    draft.colourways[id].name = name;
+  },
+});
+
+/** All values of a colourway at once, as a slider turns them. */
+export const setColourway = (
+  { colourways }: Pick<Drawing, "colourways">,
+  id: string,
+  values: Readonly<Record<string, string>>,
+): Edit => ({
+  label: `Change ${colourways[id].name}`,
+  merge: `colourway-${id}`,
+  change: (draft) => {
+    if (id !== FIRST_COLOURWAY) draft.colourways[id].values = { ...values };
+    else for (const [colour, value] of Object.entries(values)) draft.tin[colour].value = value;
+  },
+});
+
+export const showColourway = (id: string, name: string): Edit => ({
+  label: `Show ${name}`,
+  merge: "shown",
+  change: (draft) => {
+    draft.shown = id;
+  },
+});
+
+/** Another than the first, which every drawing has. */
+export const removeColourway = (id: string, name: string): Edit => ({
+  label: `Remove colourway ${name}`,
+  change: (draft) => {
+    delete draft.colourways[id];
+    if (draft.shown === id) draft.shown = FIRST_COLOURWAY;
+  },
+});
