@@ -1,5 +1,6 @@
 /** Typed clients of the workers. */
 import * as Comlink from "comlink";
+import type { PaletteWork } from "./palette.worker.ts";
 import type { PictureWork } from "./picture.worker.ts";
 import type { PocketWork } from "./pockets.worker.ts";
 import type { ReadingWork } from "./reading.worker.ts";
@@ -15,6 +16,7 @@ const START = {
   reading: () => new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }),
   trace: () => new Worker(new URL("./trace.worker.ts", import.meta.url), { type: "module" }),
   art: () => new Worker(new URL("./art.worker.ts", import.meta.url), { type: "module" }),
+  palette: () => new Worker(new URL("./palette.worker.ts", import.meta.url), { type: "module" }),
   picture: () => new Worker(new URL("./picture.worker.ts", import.meta.url), { type: "module" }),
 };
 
@@ -50,3 +52,5 @@ export const traceClient = (): Client<TraceWork> => connect("trace");
 export const artWorker = (): Worker => taken("art");
 
 export const pictureClient = (): Client<PictureWork> => connect("picture");
+
+export const paletteClient = (): Client<PaletteWork> => connect("palette");

@@ -1,5 +1,6 @@
 /** Colourways: the same named colours with other values. */
 import type { Colour, Drawing, Table } from "../drawing/drawing.ts";
+import { hexOf, oklchOf } from "./oklch.ts";
 
 type Coloured = Pick<Drawing, "tin" | "colourways" | "shown">;
 type Ways = Drawing["colourways"];
@@ -24,4 +25,54 @@ export function tinOf({ tin, colourways, shown }: Coloured, way = shown): Table<
   );
   byId.set(way, valued);
   return valued;
+}
+
+/** How a colourway differs from another as a whole. */
+export interface Turn {
+  /** Degrees. */
+  readonly hue: number;
+  /** What chroma is multiplied by. */
+  readonly chroma: number;
+  /** Lightness that black and white come to, from 0 to 1, and what is in the middle between them is bent to. */
+  readonly black: number;
+  readonly middle: number;
+  readonly white: number;
+}
+
+export const NO_TURN: Turn = { hue: 0, chroma: 1, black: 0, middle: 0.5, white: 1 };
+
+/** All values turned alike. */
+export const turned = (
+  values: Readonly<Record<string, string>>,
+  { hue, chroma, black, middle, white }: Turn,
+): Record<string, string> => {
+  // A power curve through the three: bent where the middle is not halfway.
+  const bend = Math.log(within(0.02, middle, 0.98)) / Math.log(0.5);
+  return Object.fromEntries(
+    Object.entries(values).map(([id, value]) => {
+      const { l, c, h } = oklchOf(value);
+      return [id, hexOf({ l: black + (white - black) * l ** bend, c: c * chroma, h: h + hue })];
+    }),
+  );
+};
+
+const within = (least: number, n: number, most: number): number => Math.min(most, Math.max(least, n));
+
+/** Values by the ids of colours in a colourway. */
+export const valuesIn = (drawing: Coloured, way?: string): Record<string, string> =>
+  Object.fromEntries(Object.values(tinOf(drawing, way)).map(({ id, value }) => [id, value]));
+
+/**
+ * Values for the same names out of a palette: the order from dark to light stays, and each colour takes of the palette's
+ * as many steps along.
+ */
+export function valuesFromPalette(
+  values: Readonly<Record<string, string>>,
+  palette: readonly string[],
+): Record<string, string> {
+  const byLightness = (a: string, b: string) => oklchOf(a).l - oklchOf(b).l;
+  const found = [...palette].sort(byLightness);
+  const ids = Object.keys(values).sort((a, b) => byLightness(values[a], values[b]));
+  const place = (i: number) => Math.round((i / Math.max(1, ids.length - 1)) * (found.length - 1));
+  return Object.fromEntries(ids.map((id, i) => [id, found[place(i)]]));
 }

@@ -6,6 +6,7 @@ import { type Drawing, type Page, widthInInches } from "../drawing/drawing.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { plainText } from "../drawing/plain-text.ts";
 import type { Area, Chain, Effects, Item, ItemPaint, ScenePart, SceneSheet } from "../scene/items.ts";
+import type { Tone } from "../scene/palette.ts";
 import { type Derived, type Scene, sceneOf } from "../scene/scene.ts";
 import { factsOf, OURS } from "./svg-facts.ts";
 import { digitsFor, lineDigitsFor, pathData, short } from "./svg-path.ts";
@@ -42,7 +43,7 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
     ),
   ];
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}${attributeText(wayOf(scene))}>`,
     `<title>${escaped(scene.title)}</title>`,
     ...(drawing ? [`<metadata id="${OURS}">${escaped(facts)}</metadata>`] : []),
     `<style>${styleOf(scene, root)}</style>`,
@@ -136,13 +137,28 @@ function rootId(own: readonly unknown[]): string {
 
 /** The rule is wrapped so that readers that know no custom properties keep to the attributes. */
 function styleOf(scene: Scene, root: string): string {
-  const properties = scene.tones.map(({ variable, value }) => `--${variable}:${value}`).join(";");
+  const properties = propertiesOf(scene.tones);
+  const ways = scene.ways
+    .filter(({ shown }) => !shown)
+    .map(({ name, tones }) => `#${root}[${WAY}="${name}"]{${propertiesOf(tones)}}`);
   const fills = scene.tones.map(
     ({ variable }) =>
       `#${root} .f-${variable}{fill:var(--${variable})}#${root} .s-${variable}{stroke:var(--${variable})}`,
   );
-  return `@supports (color:var(--a)){#${root}{${properties}}${fills.join("")}}`;
+  return `@supports (color:var(--a)){#${root}{${properties}}${ways.join("")}${fills.join("")}}`;
 }
+
+/** The attribute of the root that names the colourway it is painted in. */
+const WAY = "data-colourway";
+
+const wayOf = ({ ways }: Scene): Attributes => ({ [WAY]: ways.find(({ shown }) => shown)?.name });
+
+/** A picture of ours in another of its colourways. */
+export const inColourway = (svg: string, name: string): string =>
+  svg.replace(new RegExp(`(<svg [^>]*${WAY}=")[^"]*`), (_, before: string) => `${before}${escaped(name)}`);
+
+const propertiesOf = (tones: readonly Tone[]): string =>
+  tones.map(({ variable, value }) => `--${variable}:${value}`).join(";");
 
 /**
  * A faint group would not blend with what lies below it: then its items are faint themselves. Where there is but one

@@ -18,6 +18,8 @@ export interface Tone {
 
 export interface Palette {
   readonly toneOf: (paint: Paint) => Tone;
+  /** The paint that a tone of this palette was made for; none for what stands in for a colour that is gone. */
+  readonly paintOf: (tone: Tone) => Paint | undefined;
 }
 
 /** What is painted in a colour that the tin does not have. */
@@ -33,6 +35,7 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
   const names = variableNames({ tin });
   const tones = new Map<string, Tone>();
   const byPaint = new WeakMap<Paint, Tone>();
+  const paints = new WeakMap<Tone, Paint>();
   const toneOf = (paint: Paint): Tone => {
     const known = byPaint.get(paint);
     if (known) return known;
@@ -51,9 +54,10 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
         tin[paint.colour].opacity,
       );
     tones.set(key, tone);
+    paints.set(tone, paint);
     return tone;
   };
-  const palette = { toneOf };
+  const palette = { toneOf, paintOf: (tone: Tone) => paints.get(tone) };
   known.set(tin, palette);
   return palette;
 }
@@ -91,6 +95,20 @@ export function variableNames({ tin }: Pick<Drawing, "tin">): Map<string, string
       let free = plain;
       for (let n = 2; allOf(free).some((one) => taken.has(one)); n++) free = `${plain}-${n}`;
       for (const one of allOf(free)) taken.add(one);
+      return [id, free];
+    }),
+  );
+}
+
+/** A name for each colourway, each once. */
+export function wayNames({ colourways }: Pick<Drawing, "colourways">): Map<string, string> {
+  const taken = new Set<string>();
+  return new Map(
+    ranked(colourways).map(({ id, name }) => {
+      const plain = plainName(name);
+      let free = plain;
+      for (let n = 2; taken.has(free); n++) free = `${plain}-${n}`;
+      taken.add(free);
       return [id, free];
     }),
   );

@@ -12,7 +12,7 @@ import { flatItems } from "./flat-items.ts";
 import { inkItems } from "./ink-items.ts";
 import type { Chain, Item, ScenePart, SceneSheet } from "./items.ts";
 import { keeper } from "./kept.ts";
-import { type Palette, paletteOf, type Tone } from "./palette.ts";
+import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
 import { shadeItems } from "./shade-items.ts";
 
 export interface Scene {
@@ -22,6 +22,16 @@ export interface Scene {
   readonly parts: readonly ScenePart[];
   /** Every tone used, each once. */
   readonly tones: readonly Tone[];
+  /** The same in each colourway, in their order, where there are several. */
+  readonly ways: readonly SceneWay[];
+}
+
+export interface SceneWay {
+  /** For an attribute; no other has it. */
+  readonly name: string;
+  readonly tones: readonly Tone[];
+  /** Whether it is the one that is seen. */
+  readonly shown: boolean;
 }
 
 /** What is derived from a drawing and read beside it. */
@@ -75,7 +85,23 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
   const tones = new Set<Tone>();
   for (const { sheets } of parts)
     for (const { items } of sheets) for (const { paint } of items) tones.add(paint.tone);
-  return { title: drawing.name, box: drawing.page.box, parts, tones: [...tones] };
+  const used = [...tones];
+  const ways = waysOf(drawing, used);
+  return { title: drawing.name, box: drawing.page.box, parts, tones: used, ways };
+}
+
+function waysOf(drawing: Drawing, tones: readonly Tone[]): SceneWay[] {
+  const names = wayNames(drawing);
+  if (names.size < 2) return [];
+  const { paintOf } = paletteOf(drawing);
+  return [...names].map(([id, name]) => {
+    const { toneOf } = paletteOf(drawing, id);
+    const inWay = (tone: Tone) => {
+      const paint = paintOf(tone);
+      return paint ? toneOf(paint) : tone;
+    };
+    return { name, tones: tones.map(inWay), shown: paletteOf(drawing) === paletteOf(drawing, id) };
+  });
 }
 
 const NOTHING: readonly Chain[] = [];

@@ -7,6 +7,7 @@ import { STAGES, stageOf, toolOf } from "../stages/index.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { refusal } from "../store/locks.ts";
 import { useDeskStore } from "../store/use-desk.ts";
+import { stepColourway } from "../tin/colourways/step-colourway.ts";
 import { duplicateChosen } from "../tools/arrange/arrange-state.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { fitChosen, fitDrawing, fitPage, zoom } from "../tray/zoom.ts";
@@ -102,6 +103,7 @@ function onKey(desk: DeskStore, event: KeyboardEvent, onPanning: (panning: boole
   else if (key === "8") fitChosen(desk);
   else if (key === "+" || key === "=") zoom(desk, 1.25);
   else if (key === "-") zoom(desk, 0.8);
+  else if (key === "c") stepColourway(desk, event.shiftKey ? -1 : 1);
   else if (key === "," || key === ".") stepColour(desk, key === "." ? 1 : -1);
   else if (key === "pageup") movePart(desk, state.part, 1);
   else if (key === "pagedown") movePart(desk, state.part, -1);

@@ -33,6 +33,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "J", does: "That pointer to the next place the tool works on" },
   { keys: "N", does: "Next snag of this stage" },
   { keys: ", and .", does: "Previous or next colour" },
+  { keys: "C, Shift C", does: "Next or previous colourway" },
   { keys: "G", does: "Check ground" },
   { keys: "Esc", does: "Give up the gesture, or choose nothing" },
   { keys: "?", does: "This sheet" },

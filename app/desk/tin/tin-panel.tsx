@@ -9,13 +9,18 @@ import {
 } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { Plus } from "lucide-react";
+import { useState } from "react";
 import { addColour, orderTin } from "#core/drawing/colour-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { ColourwaysWindow } from "./colourways/colourways-window.tsx";
+import { WayPicker } from "./colourways/way-picker.tsx";
 import { Frond } from "./frond.tsx";
 import { GroupHeader } from "./group-header.tsx";
+import { PictureWindow } from "./picture/picture-window.tsx";
 import { shownTin } from "./shown-tin.ts";
+import { TinMenu } from "./tin-menu.tsx";
 import { movedTo, rowsOf } from "./tin-rows.ts";
 import { Well } from "./well.tsx";
 
@@ -24,6 +29,7 @@ const NEW_COLOUR = "#9fb3a2";
 /** The drawing's colours: round wells in groups and an order of one's own, the chosen one unrolled into its ladder. */
 export function TinPanel() {
   const rows = rowsOf(useDesk(shownTin));
+  const [open, setOpen] = useState<"picture" | "colourways" | null>(null);
   const chosen = useDesk((s) => s.paint.colour);
   const desk = useDeskStore();
   const { edit, set } = desk.getState();
@@ -48,7 +54,9 @@ export function TinPanel() {
         <IconButton small label="Add a colour" onClick={add}>
           <Plus size={16} aria-hidden />
         </IconButton>
+        <TinMenu onPicture={() => setOpen("picture")} onColourways={() => setOpen("colourways")} />
       </div>
+      <WayPicker onCompare={() => setOpen("colourways")} />
       <div className="min-h-0 flex-1 overflow-y-auto px-2 pb-2">
         <DndContext id="tin-order" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
           <SortableContext items={rows.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
@@ -65,6 +73,8 @@ export function TinPanel() {
         </DndContext>
       </div>
       <Frond />
+      {open === "picture" && <PictureWindow onClose={() => setOpen(null)} />}
+      {open === "colourways" && <ColourwaysWindow onClose={() => setOpen(null)} />}
     </section>
   );
 }

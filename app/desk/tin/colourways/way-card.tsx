@@ -1,0 +1,72 @@
+import clsx from "clsx";
+import { Trash2 } from "lucide-react";
+import { useEffect, useState } from "react";
+import { removeColourway, renameColourway, showColourway } from "#core/drawing/colour-edits.ts";
+import type { Colourway } from "#core/drawing/drawing.ts";
+import { FIRST_COLOURWAY } from "#core/drawing/start.ts";
+import { inColourway } from "#core/formats/svg-write.ts";
+import { wayNames } from "#core/scene/palette.ts";
+import { IconButton } from "../../../ui/icon-button.tsx";
+import { NameField } from "../../../ui/name-field.tsx";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+
+/** One colourway: the drawing in it, its name; a click shows it on the desk. */
+export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
+  const shown = useDesk((s) => s.drawing.shown === way.id);
+  const name = useDesk((s) => wayNames(s.drawing).get(way.id) ?? "");
+  const { edit } = useDeskStore().getState();
+  const url = useSvgUrl(svg && inColourway(svg, name));
+  return (
+    <li
+      className={clsx(
+        "flex min-h-0 min-w-0 flex-col rounded-md border bg-white",
+        shown ? "border-fern shadow-[0_0_0_1px_var(--color-fern)]" : "border-line",
+      )}
+    >
+      <button
+        type="button"
+        aria-pressed={shown}
+        aria-label={`Show ${way.name}`}
+        onClick={() => edit(showColourway(way.id, way.name))}
+        className="relative min-h-0 flex-1"
+      >
+        {url && (
+          <img
+            src={url}
+            alt={`The drawing in ${way.name}`}
+            className="absolute inset-0 h-full w-full object-contain p-2"
+          />
+        )}
+      </button>
+      <div className="flex items-center gap-1 border-t border-line px-2 py-1">
+        <NameField
+          label={`Name of ${way.name}`}
+          value={way.name}
+          onChange={(next) => edit(renameColourway(way.id, next))}
+          className="h-7 min-w-0 flex-1 rounded border border-transparent px-1 hover:border-edge focus:border-edge"
+        />
+        {way.id !== FIRST_COLOURWAY && (
+          <IconButton
+            small
+            label={`Remove ${way.name}`}
+            onClick={() => edit(removeColourway(way.id, way.name))}
+          >
+            <Trash2 size={14} aria-hidden />
+          </IconButton>
+        )}
+      </div>
+    </li>
+  );
+}
+
+/** An address for SVG text, given back when it changes. */
+function useSvgUrl(svg: string | null): string | null {
+  const [url, setUrl] = useState<string | null>(null);
+  useEffect(() => {
+    if (svg === null) return;
+    const made = URL.createObjectURL(new Blob([svg], { type: "image/svg+xml" }));
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
+  }, [svg]);
+  return url;
+}

@@ -1,0 +1,121 @@
+import { ChevronRight, Ellipsis } from "lucide-react";
+import { DropdownMenu } from "radix-ui";
+import { useRef, useState } from "react";
+import { PALETTE_FILES, PALETTE_FORMATS, type PaletteFormat } from "#core/formats/palette-write.ts";
+import type { DrawingRow } from "../../keep/database.ts";
+import { listDrawings } from "../../keep/shelf.ts";
+import { downloadFile } from "../../ui/download.ts";
+import { MENU, MENU_ITEM } from "../../ui/menu.ts";
+import { fileName } from "../deliver/deliver-files.ts";
+import { useDeskStore } from "../store/use-desk.ts";
+import { bringFile, bringFromDrawing } from "./bring-palette.ts";
+
+interface Props {
+  readonly onPicture: () => void;
+  readonly onColourways: () => void;
+}
+
+/** What can be done with the tin as a whole. */
+export function TinMenu({ onPicture, onColourways }: Props) {
+  const desk = useDeskStore();
+  const file = useRef<HTMLInputElement>(null);
+  const save = (format: PaletteFormat) => {
+    const { write, ending } = PALETTE_FILES[format];
+    const name = fileName(desk, ending);
+    downloadFile(new Blob([write(desk.getState().drawing)], { type: "text/plain" }), name);
+    desk.getState().set({ said: `Saved ${name}` });
+  };
+  return (
+    <>
+      <input
+        ref={file}
+        type="file"
+        tabIndex={-1}
+        aria-label="Choose a palette"
+        accept=".json,.css,.txt,.hex,.tokens,application/json,text/css,text/plain"
+        className="sr-only"
+        onChange={({ target }) => {
+          const [chosen] = target.files ?? [];
+          target.value = "";
+          if (chosen) void bringFile(desk, chosen);
+        }}
+      />
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger
+          aria-label="More of the tin"
+          title="More of the tin"
+          className="grid h-6 w-6 place-items-center rounded-md hover:bg-well"
+        >
+          <Ellipsis size={16} aria-hidden />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className={MENU} align="start">
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={onColourways}>
+              Colourways…
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={onPicture}>
+              Colours from a picture…
+            </DropdownMenu.Item>
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => file.current?.click()}>
+              Bring in a palette…
+            </DropdownMenu.Item>
+            <FromDrawing />
+            <DropdownMenu.Sub>
+              <SubTrigger word="Save the palette as" />
+              <DropdownMenu.Portal>
+                <DropdownMenu.SubContent className={MENU}>
+                  {PALETTE_FORMATS.map((format) => (
+                    <DropdownMenu.Item key={format} className={MENU_ITEM} onSelect={() => save(format)}>
+                      {PALETTE_FILES[format].word}
+                    </DropdownMenu.Item>
+                  ))}
+                </DropdownMenu.SubContent>
+              </DropdownMenu.Portal>
+            </DropdownMenu.Sub>
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </>
+  );
+}
+
+const SubTrigger = ({ word }: { word: string }) => (
+  <DropdownMenu.SubTrigger className={MENU_ITEM}>
+    <span className="flex-1">{word}</span>
+    <ChevronRight size={14} aria-hidden />
+  </DropdownMenu.SubTrigger>
+);
+
+/** The other drawings of the drawer, looked up once their list is opened. */
+function FromDrawing() {
+  const desk = useDeskStore();
+  const [rows, setRows] = useState<readonly DrawingRow[]>([]);
+  const look = async () => {
+    const own = desk.getState().id;
+    setRows((await listDrawings()).rows.filter(({ id }) => id !== own));
+  };
+  return (
+    <DropdownMenu.Sub onOpenChange={(open) => open && void look()}>
+      <SubTrigger word="Take from another drawing" />
+      <DropdownMenu.Portal>
+        <DropdownMenu.SubContent className={`${MENU} max-h-80 overflow-y-auto`}>
+          {rows.length === 0 && (
+            <DropdownMenu.Item disabled className={MENU_ITEM}>
+              There is no other drawing
+            </DropdownMenu.Item>
+          )}
+          {rows.map(({ id, name }) => (
+            <DropdownMenu.Item
+              key={id}
+              className={MENU_ITEM}
+              onSelect={() => void bringFromDrawing(desk, id)}
+            >
+              <span className="max-w-60 truncate">{name}</span>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.SubContent>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Sub>
+  );
+}
