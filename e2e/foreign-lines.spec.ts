@@ -1,36 +1,13 @@
 /** The tools for lines on art from elsewhere: published icons, grouped and turned as people lay them out. */
-import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { curveCount, pointAt } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
-import {
-  artColour,
-  deskReady,
-  hexOf,
-  onScreen,
-  openFile,
-  pocketsIn,
-  save,
-  stage,
-  test,
-  typeNumber,
-} from "./desk.ts";
+import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test, typeNumber } from "./desk.ts";
+import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
-const NAMES = ["turtle", "grape", "rabbit", "carrot"];
-
-const inner = (name: string): string =>
-  readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8")
-    .replace(/^[\s\S]*?<svg[^>]*>/, "")
-    .replace("</svg>", "");
-
-/** Four icons on one page, every second one turned. */
-const GARDEN = `<svg xmlns="http://www.w3.org/2000/svg" width="120mm" height="120mm" viewBox="0 0 60 60" fill="none" stroke="#222" stroke-width="1.4" stroke-linecap="round" stroke-linejoin="round">${NAMES.map(
-  (name, i) =>
-    `<g id="${name}" transform="translate(${(i % 2) * 30 + 3} ${Math.floor(i / 2) * 30 + 3})${i % 2 ? " rotate(8 12 12)" : ""}">${inner(name)}</g>`,
-).join("")}</svg>`;
-const PAGE = readSvg(GARDEN).page.box;
-const POCKETS = pocketsIn(GARDEN).length;
+const PAGE = GARDEN_PAGE;
+const POCKETS = GARDEN_POCKETS.length;
 
 const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 
@@ -113,7 +90,7 @@ test("colours on a hidden sheet come back with the file", async ({ page }) => {
   await openFile(page, "garden.svg", GARDEN);
   await deskReady(page);
   await stage(page, "Flats").click();
-  const pocket = pocketsIn(GARDEN)[0];
+  const pocket = GARDEN_POCKETS[0];
   await click(page, pocket.seed);
   await expect(stage(page, "Flats")).toContainText(`1 of ${POCKETS} pockets`);
   await page.getByRole("button", { name: "Hide flats" }).click();

@@ -7,21 +7,23 @@ interface Props {
   readonly onChange: (value: number) => void;
   /** Called once the hand lets go. */
   readonly onDone?: (value: number) => void;
+  /** How many steps lie between nothing and all. */
+  readonly steps?: number;
   readonly disabled?: boolean;
   readonly className?: string;
 }
 
-/** A share from nothing to all, in steps of a hundredth. */
-export function Range({ label, value, onChange, onDone, disabled, className = "w-28" }: Props) {
+/** A share from nothing to all. */
+export function Range({ label, value, onChange, onDone, steps = 100, disabled, className = "w-28" }: Props) {
   return (
     <Slider.Root
       min={0}
-      max={100}
+      max={steps}
       step={1}
       disabled={disabled}
-      value={[Math.round(value * 100)]}
-      onValueChange={([next]) => onChange(next / 100)}
-      onValueCommit={([next]) => onDone?.(next / 100)}
+      value={[Math.round(value * steps)]}
+      onValueChange={([next]) => onChange(next / steps)}
+      onValueCommit={([next]) => onDone?.(next / steps)}
       className={`relative flex h-5 touch-none items-center select-none ${className}`}
     >
       <Slider.Track className="relative h-1 grow rounded-full bg-line">

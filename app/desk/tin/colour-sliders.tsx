@@ -29,6 +29,7 @@ export function ColourSliders({ value, onShow, onDone }: Props) {
       </span>
       <Range
         label={word}
+        steps={360}
         value={at[key] / most}
         onChange={(share) => {
           const next = { ...at, [key]: share * most };

@@ -55,6 +55,7 @@ export function LadderEditor({ colour, step }: { colour: Colour; step: number })
             <span className="text-xs text-quiet">{driftWord(ladder.drift)}</span>
             <Range
               label="Drift of hue towards the ends"
+              steps={2 * MOST_DRIFT}
               value={(ladder.drift + MOST_DRIFT) / (2 * MOST_DRIFT)}
               onChange={(share) => show(made({ drift: Math.round(share * 2 * MOST_DRIFT) - MOST_DRIFT }))}
               onDone={keep}

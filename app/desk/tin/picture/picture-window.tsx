@@ -71,6 +71,7 @@ export function PictureWindow({ onClose }: { onClose: () => void }) {
             <Range
               label="How many colours"
               value={(count - FEWEST) / (MOST - FEWEST)}
+              steps={MOST - FEWEST}
               onChange={(share) => setCount(Math.round(FEWEST + share * (MOST - FEWEST)))}
               className="flex-1"
             />
