@@ -98,6 +98,12 @@ export function ownStep(colour: Laddered, step: number, value: string): OwnStep 
   return { step, l: l - made.l, c: c - made.c, h: c > 0 ? h - made.h : 0 };
 }
 
+/** The step so many rungs up or down from another, as far as the ladder goes. */
+export function stepBeside(colour: Laddered, step: number, by: number): number {
+  const steps = stepsOf(colour);
+  return Math.max(Math.min(step, steps[steps.length - 1]), Math.min(Math.max(step, steps[0]), step + by));
+}
+
 /** Words for a step, as spoken and shown. */
 export function stepWord(step: number): string {
   if (step === 0) return "base";

@@ -192,6 +192,8 @@ export interface Pour extends Anchored {
   readonly paint: Paint | null;
   /** Nothing is here, and what lies behind the part shows. */
   readonly through?: true;
+  /** A spot black: it lies on the ink sheet, in the drawing's ink whatever its paint says. */
+  readonly spot?: true;
 }
 
 export const BLENDS = ["normal", "multiply", "screen", "overlay", "soft-light"] as const;
@@ -250,6 +252,8 @@ export interface Drawing {
   readonly sheets: Readonly<Record<SheetName, Sheet>>;
   /** What all ink is drawn in that has no colour of its own. */
   readonly ink: Paint;
+  /** Beneath the flats, under everything that is enclosed; null for none. */
+  readonly undercoat: Paint | null;
   /** Take centre lines alone when looking for pockets; otherwise touching ink counts as joined. */
   readonly strict: boolean;
 }

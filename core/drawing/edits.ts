@@ -26,36 +26,44 @@ export interface PourTarget {
   readonly shades?: readonly { readonly id: string; readonly copied: boolean }[];
 }
 
-const countPockets = (count: number): string => (count === 1 ? "pocket" : `${count} pockets`);
+export const countPockets = (count: number): string => (count === 1 ? "pocket" : `${count} pockets`);
 
 /** Pours into pockets, replacing what was there; with no paint it takes the colour out. */
 export const pour = (
   targets: readonly PourTarget[],
   paint: Paint | null,
   ids: readonly string[] = targets.map(() => newId()),
-): Edit => ({
-  sheet: "flats",
-  label: `${paint ? "Pour" : "Empty"} ${countPockets(targets.length)}`,
-  change: pourChange(
+): Edit =>
+  pourEach(
     targets.map((target) => ({ target, paint })),
+    `${paint ? "Pour" : "Empty"} ${countPockets(targets.length)}`,
     ids,
-  ),
-});
+  );
 
-/** One pour of many: into a pocket, with its own paint. */
+/** One pour of many: into a pocket, with its own paint, or as a spot black. */
 export interface OnePour {
   readonly target: PourTarget;
   readonly paint: Paint | null;
+  readonly spot?: true;
 }
 
+export const pourEach = (
+  pours: readonly OnePour[],
+  label: string,
+  ids: readonly string[] = pours.map(() => newId()),
+): Edit => ({ sheet: "flats", label, change: pourChange(pours, ids) });
+
 /** Fills specks, each with a paint of its own. */
-export const fillSpecks = (pours: readonly OnePour[]): Edit => ({
+export const fillSpecks = (pours: readonly OnePour[]): Edit =>
+  pourEach(pours, pours.length === 1 ? "Fill speck" : `Fill ${pours.length} specks`);
+
+/** Lays one colour beneath the flats under everything enclosed, or takes it away. */
+export const setUndercoat = (paint: Paint | null): Edit => ({
   sheet: "flats",
-  label: pours.length === 1 ? "Fill speck" : `Fill ${pours.length} specks`,
-  change: pourChange(
-    pours,
-    pours.map(() => newId()),
-  ),
+  label: paint ? "Lay undercoat" : "Take undercoat away",
+  change: (draft) => {
+    draft.undercoat = paint && { ...paint };
+  },
 });
 
 function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["change"] {
@@ -69,13 +77,14 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
   }));
   return (draft) => {
     let rank = topRank(plainTable(draft.pours));
-    for (const { target, paint, id, shades } of named) {
+    for (const { target, paint, spot, id, shades } of named) {
       const anchor = target.anchor as Draft<Anchor>;
       for (const shade of shades)
         draft.shades[shade.to] = { ...plain(draft.shades[shade.id]), id: shade.to, anchor };
       const { pourId, shared } = target;
       if (pourId && !shared) delete draft.pours[pourId];
-      if (paint || (pourId && shared)) draft.pours[id] = { id, rank: ++rank, paint, anchor };
+      if (paint || (pourId && shared))
+        draft.pours[id] = { id, rank: ++rank, paint, anchor, ...(spot ? { spot } : {}) };
     }
   };
 }

@@ -4,10 +4,12 @@ const GREY = "#808080";
 
 /** A drawing whose every paint is in its tin: a colour that a file has lost comes back as a grey to be changed. */
 export function withMissingColours(drawing: Drawing): Drawing {
-  const { tin, pours, shades, flatShapes, strokes, inkShapes, ink } = drawing;
+  const { tin, pours, shades, flatShapes, strokes, inkShapes, ink, undercoat } = drawing;
   const tables = [pours, shades, flatShapes, strokes, inkShapes];
   const painted = tables.flatMap((table) => Object.values<{ readonly paint?: Paint | null }>(table));
-  const used = new Set([{ paint: ink }, ...painted].flatMap(({ paint }) => paint?.colour ?? []));
+  const used = new Set(
+    [{ paint: ink }, { paint: undercoat }, ...painted].flatMap(({ paint }) => paint?.colour ?? []),
+  );
   const missing = [...used].filter((id) => !Object.hasOwn(tin, id));
   if (missing.length === 0) return drawing;
   const top = Object.values(tin).reduce((rank, colour) => Math.max(rank, colour.rank), 0);

@@ -83,10 +83,13 @@ const shadeWithAnchor = remembered(({ seed, ...shade }) => ({
   anchor: seedOnly(seed as [number, number]),
 }));
 
-/** Up to version 4 every colour had one value, and a ladder that squeezed its steps near black and white. */
+/**
+ * Up to version 4 every colour had one value, and a ladder that squeezed its steps near black and white; nothing lay
+ * beneath the flats.
+ */
 function withColourways(record: RecordForm): RecordForm {
-  const { colourways = Object.values(startingColourways()), shown = FIRST_COLOURWAY } = record;
-  return { colourways, shown, ...changed(record, "tin", squeezed) };
+  const begun = { colourways: Object.values(startingColourways()), shown: FIRST_COLOURWAY, undercoat: null };
+  return { ...begun, ...changed(record, "tin", squeezed) };
 }
 
 const squeezed = remembered((colour) => ({ ...colour, ladder: { steps: 7, drift: 6, squeezed: true } }));

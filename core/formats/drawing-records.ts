@@ -218,6 +218,7 @@ export class AnchorRecord {
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @IsOptional() @IsTrue() through?: true;
+  @IsOptional() @IsTrue() spot?: true;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
@@ -268,6 +269,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   shades: ShadeRecord,
   sheets: SheetRecord,
   ink: PaintRecord,
+  undercoat: [IsOptional(), ValidateNested(), Type(() => PaintRecord)],
   strict: [IsBoolean()],
 };
 

@@ -172,11 +172,12 @@ function boxSearch(boxes: readonly Box[]): (box: Box) => number[] {
 const readPockets = (drawing: Drawing): Pocket[] =>
   new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
 
-const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
+const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint, spot?: true): Pour => ({
   id,
   rank,
   paint,
   anchor: anchorOf(pocket),
+  ...(spot ? { spot } : {}),
 });
 
 /** Colour whose pocket is not there now: it keeps the region it was seen in. */
@@ -199,7 +200,7 @@ function paintsByName({ facts, colours }: ReadFacts): (name: string | undefined)
   return (name = "") => {
     const whole = colours.get(name);
     if (whole) return { colour: whole, step: 0 };
-    const [, plain, way, steps] = /^(.+)-(up|down)-([1-3])$/.exec(name) ?? [];
+    const [, plain, way, steps] = /^(.+)-(up|down)-(\d{1,2})$/.exec(name) ?? [];
     const colour = colours.get(plain);
     return colour ? { colour, step: way === "down" ? -Number(steps) : Number(steps) } : facts.ink;
   };
@@ -238,11 +239,11 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
     const anchor = places.length > 0 ? anchorAround(places) : { ...seedOnly(at[0]), ...inPart(part) };
     return { ...shade, paint: paintOfId(shade.id), anchor };
   });
-  const poured = pours.map(({ seed, outline, paint, rank, part = MAIN }): Pour => {
+  const poured = pours.map(({ seed, outline, paint, rank, spot, part = MAIN }): Pour => {
     const id = `p${rank}`;
     const pocket = pocketIn(part, seed);
     return pocket
-      ? pouredIn(pocket, id, rank, paintOf(paint))
+      ? pouredIn(pocket, id, rank, paintOf(paint), spot)
       : waitingPour(id, rank, paintOf(paint), { seed, part }, outline);
   });
   const drawing = withMissingParts(

@@ -70,7 +70,8 @@ describe("palettes as files", () => {
 
   it("tells what is no palette, and never fails in another way", () => {
     expect(() => readPalette("{ not json")).toThrow("its JSON is broken");
-    expect(() => readPalette("Dear diary")).toThrow("No colours were found");
+    for (const text of ["Dear diary", ":root{--a:/0A}"])
+      expect(() => readPalette(text)).toThrow("No colours were found");
     fc.assert(
       fc.property(
         fc.oneof(

@@ -128,8 +128,17 @@ const SPACES: Readonly<Record<string, (channels: readonly number[]) => string>> 
   hwb: percent("hwb"),
 };
 
+/** The parser throws on some texts that are no colours. */
+function parsed(css: string): ReturnType<typeof parse> {
+  try {
+    return parse(css);
+  } catch {
+    return undefined;
+  }
+}
+
 function valued(css: string, alpha = 1): Valued | undefined {
-  const colour = parse(css.trim());
+  const colour = parsed(css.trim());
   if (!colour) return undefined;
   const opacity = (colour.alpha ?? 1) * (Number.isFinite(alpha) ? Math.min(1, Math.max(0, alpha)) : 1);
   if (opacity === 0) return undefined;

@@ -51,6 +51,10 @@ export function partIn({ element }: Mark): { readonly part?: string } {
   return {};
 }
 
+/** Whether a pour is a spot black. */
+export const spotIn = ({ element }: Mark): { readonly spot?: true } =>
+  element.attributes["data-spot"] ? { spot: true } : {};
+
 /** The name a mark's paint goes by in the file's style rules, without the letter for fills or strokes. */
 export const paintNameOf = ({ element }: Mark): string =>
   (element.attributes.class ?? "").replace(/^[fs]-/, "");

@@ -25,6 +25,7 @@ import {
   placesOf,
   type ReadShade,
   shadeOf,
+  spotIn,
 } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
@@ -53,6 +54,7 @@ export interface ReadPour {
   readonly paint: string;
   readonly rank: number;
   readonly part?: string;
+  readonly spot?: true;
 }
 
 export interface OurReading {
@@ -328,6 +330,7 @@ class MarkReader {
     const shades: ReadShade[] = [];
     const put: { readonly [K in Kind]: (mark: Mark) => readonly string[] } = {
       seam: () => NONE,
+      undercoat: () => NONE,
       pour: (mark) => {
         const [seed] = placesOf(mark);
         if (seed)
@@ -337,6 +340,7 @@ class MarkReader {
             paint: paintNameOf(mark),
             rank: ++this.rank,
             ...partIn(mark),
+            ...spotIn(mark),
           });
         return NONE;
       },

@@ -9,8 +9,8 @@ import type { Item, Says } from "../scene/items.ts";
 import { isProfile } from "./bounds.ts";
 import { chainsOf, pathData, short } from "./svg-path.ts";
 
-/** What an element can stand for. A seam belongs to the pour after it. */
-export const KINDS = ["pour", "seam", "flat", "shade", "stroke", "shape"] as const;
+/** What an element can stand for. A seam belongs to the pour after it; an undercoat is made from all pockets. */
+export const KINDS = ["pour", "seam", "undercoat", "flat", "shade", "stroke", "shape"] as const;
 export type Kind = (typeof KINDS)[number];
 
 export type Attributes = Readonly<Record<string, string | undefined>>;
@@ -20,7 +20,8 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ at }) => ({ "data-is": "pour", "data-at": placesText([at]) }),
+  pour: ({ at, spot }) => ({ "data-is": "pour", "data-at": placesText([at]), "data-spot": spot && "yes" }),
+  undercoat: () => ({ "data-is": "undercoat" }),
   flat: ({ opacity, ...says }, { effects }) => ({
     "data-is": "flat",
     "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,

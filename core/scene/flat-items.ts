@@ -24,10 +24,37 @@ export interface FlatsOf {
   readonly region: Region;
 }
 
-export const flatItems = (drawing: Drawing, of: FlatsOf, derived: Derived, palette: Palette): Item[] =>
-  inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.region, palette)).map(
+export const flatItems = (drawing: Drawing, of: FlatsOf, derived: Derived, palette: Palette): Item[] => [
+  ...undercoatItems(drawing, of, derived, palette),
+  ...inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.region, palette)).map(
     ({ item }) => item,
-  );
+  ),
+];
+
+const keptUndercoat = keeper<readonly Pocket[], Item>();
+
+/** One shape of all pockets, to the middle of the outermost line. */
+function undercoatItems(
+  { undercoat, pours }: Drawing,
+  { part }: FlatsOf,
+  { pockets, pourOf }: Derived,
+  { toneOf }: Palette,
+): Item[] {
+  if (!undercoat) return [];
+  const isOpen = (index: number) => pours[pourOf[index] ?? ""]?.through;
+  const own = pockets.filter((pocket, index) => pocket.part === part && !isOpen(index));
+  if (own.length === 0) return [];
+  const tone = toneOf(undercoat);
+  return [
+    keptUndercoat(pockets, [tone, ...own], () => ({
+      id: `undercoat-${part}`,
+      says: { is: "undercoat" },
+      area: { kind: "region", chains: own.flatMap(({ cover }) => cover), evenOdd: false },
+      paint: { kind: "tone", tone },
+      effects: withOpacity(NO_EFFECTS, tone.opacity ?? 1),
+    })),
+  ];
+}
 
 type Derived = Matches & { readonly pockets: readonly Pocket[] };
 
@@ -90,8 +117,11 @@ function pourItems(
   const before = last?.toneOf === toneOf && last.width === width ? last : undefined;
   const now = lay(pockets, { pourIn, toneOf, width }, before);
   lists.set(part, now);
-  return now.order.map((index) => now.items[index]!);
+  return now.order.flatMap((index) => now.items[index] ?? []);
 }
+
+/** Spot blacks lie above all colour, on another sheet: it runs on under them. */
+const turnOf = ({ rank, spot }: Pour): number => (spot ? Number.MAX_SAFE_INTEGER : rank);
 
 /** So many pours may differ before all are laid anew. */
 const FEW = 64;
@@ -107,7 +137,8 @@ function lay(
   const neighbours = neighboursOf(pockets);
   const stayed = few ? before.order.filter((index) => pourIn[index] === before.pourIn[index]) : [];
   const fresh = (few ? changed : [...pockets.keys()]).filter((index) => pourIn[index]);
-  const order = [...stayed, ...fresh].sort((a, b) => pourIn[a]!.rank - pourIn[b]!.rank || a - b);
+  const rankIn = (index: number) => turnOf(pourIn[index]!);
+  const order = [...stayed, ...fresh].sort((a, b) => rankIn(a) - rankIn(b) || a - b);
   const turn = new Int32Array(pockets.length).fill(-1);
   for (let at = 0; at < order.length; at++) turn[order[at]] = at;
   const items = few ? [...before.items] : new Array<Ranked | undefined>(pockets.length);
@@ -117,10 +148,13 @@ function lay(
     const beyond = neighbours(index);
     const isLater = (border: number) =>
       turn[beyond[border]] > turn[index] && !isClear(toneOf(pourIn[beyond[border]]!.paint!));
-    items[index] = pour && {
-      rank: pour.rank,
-      item: pourItem(pockets[index], { id: pour.id, tone: toneOf(pour.paint!), width, isLater }),
-    };
+    items[index] =
+      pour && !pour.spot
+        ? {
+            rank: pour.rank,
+            item: pourItem(pockets[index], { id: pour.id, tone: toneOf(pour.paint!), width, isLater }),
+          }
+        : undefined;
   }
   return { pourIn, order, items, toneOf, width };
 }

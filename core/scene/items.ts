@@ -49,8 +49,9 @@ export interface Effects {
 
 /** What an item stands for in the drawing. */
 export type Says =
-  /** A point of its pocket. */
-  | { readonly is: "pour"; readonly at: Point }
+  /** A point of its pocket, and whether it is a spot black. */
+  | { readonly is: "pour"; readonly at: Point; readonly spot?: true }
+  | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
   | { readonly is: "flat"; readonly echo?: Echo; readonly opacity: number }
   /** A point of each of its pockets, and its own opacity. */

@@ -14,6 +14,7 @@ import type { Chain, Item, ScenePart, SceneSheet } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
 import { shadeItems } from "./shade-items.ts";
+import { spotItems } from "./spot-items.ts";
 
 export interface Scene {
   readonly title: string;
@@ -123,7 +124,7 @@ function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: 
     flats: flatItems(own, { part: id, region }, derived, palette),
     shade: shadeItems(own, id, derived, palette),
     light: [],
-    ink: inkItems(own, { region, palette, hidden }),
+    ink: [...spotItems(own, id, derived, palette), ...inkItems(own, { region, palette, hidden })],
     gloss: [],
   };
   return SHEETS.flatMap((name): SceneSheet[] => {

@@ -22,7 +22,7 @@ export class Hand {
   pressAt(at: Point, shift = false): Press {
     const { view } = this.desk.getState();
     const pixel = 1 / view.scale;
-    return { desk: this.desk, at, screen: toScreen(view, at), pixel, pressure: 0.5, shift };
+    return { desk: this.desk, at, screen: toScreen(view, at), pixel, pressure: 0.5, shift, alt: false };
   }
 
   /** Takes up a tool; whether that began something that lasts until it is let go. */

@@ -19,7 +19,7 @@ export function LeakCard() {
   const [x, y] = toScreen(view, widest?.at ?? leak.path[0]);
   const left = Math.max(8, Math.min(x + 26, matSize.width - CARD.width - 8));
   const top = Math.max(8, Math.min(y + 22, matSize.height - CARD.height - 8));
-  const afterwards = wish?.paint ? " and pour" : "";
+  const afterwards = wish && (wish.pour.kind !== "paint" || wish.pour.paint) ? " and pour" : "";
   return (
     <section
       aria-label="Why colour would run out"

@@ -1,7 +1,6 @@
 /** What is drawn over the paper and never delivered: lit pockets, bridges, openings, the way out of a leak. */
 import { stepOf } from "#core/colour/ladder.ts";
 import type { Point } from "#core/geometry/point.ts";
-import type { Pocket } from "#core/pockets/pockets.ts";
 import { chainPath, pathOf } from "../../painting/paths.ts";
 import { sortOpenings } from "../gaps/openings.ts";
 import { chainsOf } from "../lines/lines-near.ts";
@@ -101,10 +100,11 @@ function paintPockets(context: CanvasRenderingContext2D, desk: Desk, colours: Co
   const lit = desk.walked !== null ? desk.derived.pockets[desk.walked] : desk.hover.getState().pocket;
   if (!lit || desk.underway) return;
   const path = pathOf(lit.outline, true);
-  if (toolOf(desk).lights === "pour" && !holdsPaint(desk, lit)) {
-    const colour = shownTin(desk)[desk.paint.colour];
+  const laid = toolOf(desk).lays?.(desk, lit);
+  if (laid) {
+    const colour = shownTin(desk)[laid.colour];
     context.globalAlpha = 0.55;
-    context.fillStyle = colour ? stepOf(colour, desk.paint.step) : colours.fern;
+    context.fillStyle = colour ? stepOf(colour, laid.step) : colours.fern;
     context.fill(path, "evenodd");
     context.globalAlpha = 1;
   }
@@ -125,13 +125,6 @@ function lightUp(
   context.strokeStyle = fern;
   context.lineWidth = 2 * pixel;
   context.stroke(path);
-}
-
-/** Whether a pocket is already of the colour in hand: then lighting it up would only dull its lines. */
-function holdsPaint({ derived, drawing, paint }: Desk, pocket: Pocket): boolean {
-  const id = derived.pourOf[derived.pockets.indexOf(pocket)];
-  const now = id === undefined ? null : drawing.pours[id]?.paint;
-  return now?.colour === paint.colour && now.step === paint.step;
 }
 
 function paintBridges(

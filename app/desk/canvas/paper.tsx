@@ -53,6 +53,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
       pixel: 1 / view.scale,
       pressure: event.pointerType === "mouse" ? 0.5 : pressure,
       shift: event.shiftKey,
+      alt: event.altKey,
     };
   };
 

@@ -31,6 +31,8 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "arrows", does: "Move that pointer; Shift goes further, Alt finer" },
   { keys: "Enter", does: "Press the tool there, and let it go; with Shift, as with Shift held" },
   { keys: "J", does: "That pointer to the next place the tool works on" },
+  { keys: "B, I", does: "Gathering: all bare pockets, or all but those gathered" },
+  { keys: "[ and ]", does: "Gathering: walk the gathered pockets" },
   { keys: "N", does: "Next snag of this stage" },
   { keys: ", and .", does: "Previous or next colour" },
   { keys: "C, Shift C", does: "Next or previous colourway" },

@@ -1,12 +1,11 @@
 /** The menu at the pointer on the Flats stage: for the pockets that are gathered, or the one it was opened on. */
-import type { Paint } from "#core/drawing/drawing.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { makePart } from "../parts/part-actions.ts";
 import type { StageMenu } from "../stages/menu.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { gatheredPockets, gatherPockets } from "../tools/gather/gather-state.ts";
-import { pourInto } from "./pour-into.ts";
+import { type PourWish, paintWish, pourInto } from "./pour-into.ts";
 import { describePocket, walkedPocket } from "./walk.ts";
 
 export const pocketMenu: StageMenu = {
@@ -27,15 +26,18 @@ export const pocketMenu: StageMenu = {
       {
         word: `Pour ${drawing.tin[paint.colour]?.name ?? "colour"}${many && ` into${many}`}`,
         keys: "Enter",
-        act: () => pour(desk, pockets, paint),
+        act: () => pour(desk, pockets, paintWish(paint)),
       },
-      { word: `Empty${many}`, keys: "Backspace", act: () => pour(desk, pockets, null) },
+      { word: `Empty${many}`, keys: "Backspace", act: () => pour(desk, pockets, paintWish(null)) },
+      { word: "One step lighter", parted: true, act: () => pour(desk, pockets, { kind: "step", by: 1 }) },
+      { word: "One step darker", act: () => pour(desk, pockets, { kind: "step", by: -1 }) },
+      { word: "As spot black", act: () => pour(desk, pockets, { kind: "ink" }) },
       {
         word: "Gather it",
         parted: true,
         act: () => {
           state.chooseTool("gather");
-          gatherPockets(desk, pockets, true);
+          gatherPockets(desk, pockets, "add");
         },
       },
       { word: "Make a part", act: () => void makePart(desk, { keys: pockets.map(({ key }) => key) }) },
@@ -51,8 +53,8 @@ function meant(desk: DeskStore): readonly Pocket[] {
   return walked && !gathered.includes(walked) ? [walked] : gathered;
 }
 
-function pour(desk: DeskStore, pockets: readonly Pocket[], paint: Paint | null): void {
+function pour(desk: DeskStore, pockets: readonly Pocket[], wish: PourWish): void {
   const state = desk.getState();
-  const edit = pourInto(state, pockets, paint);
+  const edit = pourInto(state, pockets, wish);
   if (edit) state.edit(edit);
 }

@@ -1,21 +1,71 @@
-import type { Paint } from "#core/drawing/drawing.ts";
-import { pour } from "#core/drawing/edits.ts";
+/** Pouring into pockets of the desk, by whatever is wished for: a colour, nothing, a step from what is there, or ink. */
+import { stepBeside } from "#core/colour/ladder.ts";
+import type { Paint, Pour } from "#core/drawing/drawing.ts";
+import { countPockets, type OnePour, pour, pourEach } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
 import type { Desk } from "../store/desk-state.ts";
+import { shownTin } from "../tin/shown-tin.ts";
 
-/** The edit that pours into pockets of the desk; undefined when all of them hold that paint already. */
-export function pourInto(
-  { derived, drawing }: Pick<Desk, "derived" | "drawing">,
-  pockets: readonly Pocket[],
-  paint: Paint | null,
-): Edit | undefined {
+export type PourWish =
+  | { readonly kind: "paint"; readonly paint: Paint | null }
+  /** So many rungs up or down from its own colour; what is bare stays so. */
+  | { readonly kind: "step"; readonly by: number }
+  /** As spot blacks. */
+  | { readonly kind: "ink" };
+
+export const paintWish = (paint: Paint | null): PourWish => ({ kind: "paint", paint });
+
+type Shown = Pick<Desk, "derived" | "drawing">;
+
+/** The edit that pours into pockets; undefined when it would change nothing. */
+export function pourInto(desk: Shown, pockets: readonly Pocket[], wish: PourWish): Edit | undefined {
+  const { derived, drawing } = desk;
   const wanting = pockets
     .map((pocket) => derived.pockets.indexOf(pocket))
-    .filter((index) => {
-      const now = drawing.pours[derived.pourOf[index] ?? ""]?.paint;
-      return now?.colour !== paint?.colour || now?.step !== paint?.step;
+    .flatMap((index) => {
+      const now = drawing.pours[derived.pourOf[index] ?? ""];
+      const after = wished(desk, wish, now);
+      const same = samePaint(after.paint, now?.paint ?? null) && after.spot === now?.spot;
+      return same ? [] : [{ index, after }];
     });
-  return wanting.length > 0 ? pour(pourTargets(drawing, derived, wanting), paint) : undefined;
+  if (wanting.length === 0) return undefined;
+  const targets = pourTargets(
+    drawing,
+    derived,
+    wanting.map(({ index }) => index),
+  );
+  const pours = wanting.map(({ after }, i): OnePour => ({ target: targets[i], ...after }));
+  return wish.kind === "paint" ? pour(targets, wish.paint) : pourEach(pours, labelOf(wish, targets.length));
+}
+
+/** What a wish would lay into a pocket; null where it holds that already, or is to be empty. */
+export function paintAfter({ derived, drawing }: Shown, pocket: Pocket, wish: PourWish): Paint | null {
+  const now = drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
+  const after = wished({ derived, drawing }, wish, now);
+  return samePaint(after.paint, now?.paint ?? null) && after.spot === now?.spot ? null : after.paint;
+}
+
+type Wished = Pick<OnePour, "paint" | "spot">;
+
+function wished({ drawing }: Shown, wish: PourWish, now: Pour | undefined): Wished {
+  if (wish.kind === "paint") return { paint: wish.paint };
+  if (wish.kind === "ink") return { paint: drawing.ink, spot: true };
+  if (!now?.paint || now.spot) return { paint: now?.paint ?? null, spot: now?.spot };
+  return { paint: steppedPaint(drawing, now.paint, wish.by) };
+}
+
+/** A paint so many rungs up or down, as far as its ladder goes. */
+export function steppedPaint(drawing: Shown["drawing"], paint: Paint, by: number): Paint {
+  const colour = shownTin({ drawing })[paint.colour];
+  return colour ? { ...paint, step: stepBeside(colour, paint.step, by) } : paint;
+}
+
+const samePaint = (a: Paint | null, b: Paint | null): boolean =>
+  a === b || (a !== null && b !== null && a.colour === b.colour && a.step === b.step);
+
+function labelOf(wish: Exclude<PourWish, { kind: "paint" }>, count: number): string {
+  if (wish.kind === "ink") return count === 1 ? "Spot black" : `${count} spot blacks`;
+  return `${wish.by > 0 ? "Lighten" : "Darken"} ${countPockets(count)}`;
 }

@@ -36,12 +36,13 @@ export const waitingIn = createSelector(
 export const usesOf = createSelector(
   [derivedOf, drawingOf],
   (derived, drawing): ReadonlyMap<string, number> => {
-    const { pours, flatShapes, shades, strokes, inkShapes, ink } = drawing;
+    const { pours, flatShapes, shades, strokes, inkShapes, ink, undercoat } = drawing;
     const uses = new Map<string, number>();
     const count = (paint: Paint | null | undefined) => {
       if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
     };
-    for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.paint);
+    count(undercoat);
+    for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.spot ? ink : pours[id]?.paint);
     for (const { paint } of waitingPours(pours, derived.whole)) count(paint);
     for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
     for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);

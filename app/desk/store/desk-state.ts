@@ -14,6 +14,7 @@ import type { Size, View } from "../../painting/view.ts";
 import type { Client } from "../../work/clients.ts";
 import type { Pictures } from "../../work/pictures.ts";
 import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
+import type { PourWish } from "../pockets/pour-into.ts";
 
 export const STAGE_NAMES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
 export type StageName = (typeof STAGE_NAMES)[number];
@@ -112,7 +113,7 @@ export interface Hover {
 /** What was asked for before colour would have run out: done once the openings are bridged. */
 export interface Wish {
   readonly at: Point;
-  readonly paint: Paint | null;
+  readonly pour: PourWish;
 }
 
 export interface DeskActions {

@@ -69,12 +69,12 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     };
 
     /** Once the pockets are there: pours what was asked for, or says what is still open. */
-    const fulfil = ({ at, paint }: Wish) => {
+    const fulfil = ({ at, pour }: Wish) => {
       wish = undefined;
       const pocket = pocketAt(get().derived.pockets, at);
-      if (!pocket) void get().explainLeak(at, { at, paint });
+      if (!pocket) void get().explainLeak(at, { at, pour });
       else {
-        const edit = pourInto(get(), [pocket], paint);
+        const edit = pourInto(get(), [pocket], pour);
         if (edit) get().edit(edit);
       }
     };

@@ -7,7 +7,7 @@ import { anchorOf } from "#core/pockets/anchors.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
 import { makePart } from "../parts/part-actions.ts";
 import { describeDrawing } from "../pockets/describe.ts";
-import { pourInto } from "../pockets/pour-into.ts";
+import { paintWish, pourInto } from "../pockets/pour-into.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, usesOf } from "../pockets/stats.ts";
 import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
@@ -79,8 +79,8 @@ describe("pouring", () => {
   it("does nothing where the pocket holds that paint already, and explains what is open", async () => {
     await open(ROOMS);
     const [left] = state().derived.pockets;
-    state().edit(pourInto(state(), [left], state().paint)!);
-    expect(pourInto(state(), [left], state().paint)).toBeUndefined();
+    state().edit(pourInto(state(), [left], paintWish(state().paint))!);
+    expect(pourInto(state(), [left], paintWish(state().paint))).toBeUndefined();
     dragTool(desk, "pour", [[70, 50]]);
     await settled();
     expect(state().leak!.openings[0].width).toBeCloseTo(4, 0);
@@ -291,7 +291,7 @@ describe("the store", () => {
     await open(CLOSED);
     const [left] = state().derived.pockets;
     const before = state().history;
-    state().show(pourInto(state(), [left], { colour: "radish", step: 0 })!);
+    state().show(pourInto(state(), [left], paintWish({ colour: "radish", step: 0 }))!);
     expect(pocketCounts(state()).coloured).toBe(1);
     expect(state().scene.parts[0].sheets[0].name).toBe("flats");
     expect(state().history).toBe(before);

@@ -41,6 +41,7 @@ export const pressAt = (desk: DeskStore, at: Point, extra: Partial<Press> = {}):
   pixel: 1 / desk.getState().view.scale,
   pressure: 0.5,
   shift: false,
+  alt: false,
   ...extra,
 });
 

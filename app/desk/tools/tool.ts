@@ -1,7 +1,7 @@
 /** A tool: what pointer and keys mean on the paper while it is in the hand. One folder a tool; all speak through this. */
 import type { LucideIcon } from "lucide-react";
 import type { ReactNode } from "react";
-import type { SheetName } from "#core/drawing/drawing.ts";
+import type { Paint, SheetName } from "#core/drawing/drawing.ts";
 import type { Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
@@ -17,6 +17,7 @@ export interface Press {
   /** 0 to 1; half for a mouse. */
   readonly pressure: number;
   readonly shift: boolean;
+  readonly alt: boolean;
 }
 
 /**
@@ -74,8 +75,10 @@ export interface Tool {
   /** The sheet it changes: while that is locked or hidden the tool does nothing but say so. */
   readonly sheet?: SheetName;
   readonly cursor: string;
-  /** Whether pockets light up beneath the pointer; in the colour in hand where the tool would lay it. */
-  readonly lights?: "pockets" | "pour";
+  /** Whether pockets light up beneath the pointer. */
+  readonly lights?: true;
+  /** What it would lay into a pocket that lights up; null where that changes nothing to be shown. */
+  readonly lays?: (desk: Desk, pocket: Pocket) => Paint | null;
   readonly press: (press: Press) => Gesture | undefined;
   /** The pointer moves over the paper without pressing. */
   readonly hover?: (press: Press) => void;

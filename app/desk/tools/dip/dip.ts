@@ -14,7 +14,7 @@ export const dipTool: Tool = {
   hint: "Take up the colour under the pointer (hold D with any tool)",
   icon: Pipette,
   cursor: "cell",
-  lights: "pockets",
+  lights: true,
   press: ({ desk, at }) => {
     const state = desk.getState();
     const flat = flatAt(state, at);

@@ -10,7 +10,7 @@ export const explainTool: Tool = {
   hint: "Click an open area to see how colour would get out",
   icon: HelpCircle,
   cursor: "help",
-  lights: "pockets",
+  lights: true,
   places: (desk) => freshGaps(desk).openings.map(({ at }) => at),
   press: ({ desk, at }) => {
     const { derived, explainLeak, set, tell } = desk.getState();

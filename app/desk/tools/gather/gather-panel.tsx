@@ -1,35 +1,130 @@
-import { Layers2 } from "lucide-react";
+import {
+  ArrowDownNarrowWide,
+  Layers2,
+  Minus,
+  PaintBucket,
+  Plus,
+  Repeat2,
+  SquareDashed,
+  X,
+} from "lucide-react";
+import { Choice } from "../../../ui/choice.tsx";
+import { IconButton } from "../../../ui/icon-button.tsx";
+import { Range } from "../../../ui/range.tsx";
 import { makePart } from "../../parts/part-actions.ts";
-import { pourInto } from "../../pockets/pour-into.ts";
+import { type PourWish, paintWish, pourInto } from "../../pockets/pour-into.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { countGathered, gather, gatheredPockets } from "./gather-state.ts";
+import {
+  countGathered,
+  gather,
+  gatherBare,
+  gatheredPockets,
+  MOST_WITHIN,
+  TAKES,
+  turnRound,
+} from "./gather-state.ts";
 
 const BUTTON =
-  "flex h-8 items-center gap-1.5 rounded-md border border-edge px-3 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
+  "flex h-8 items-center gap-1.5 rounded-md border border-edge px-2.5 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
 
-/** What can be done with the pockets that are gathered. */
+const WORDS = { one: "One", alike: "All alike", touching: "Touching", part: "Part" };
+
+/** What a click gathers, and what can be done with the pockets that are. */
 export function GatherPanel() {
   const count = useDesk(countGathered);
+  return (
+    <div className="flex min-w-0 items-center gap-3">
+      <div className="grid gap-1">
+        <Taking />
+        <p className="text-xs text-quiet tabular-nums">
+          {count === 0 ? "Shift adds, Alt takes away" : `${count} gathered`}
+        </p>
+      </div>
+      <Doing count={count} />
+    </div>
+  );
+}
+
+function Taking() {
+  const { takes, within } = useDesk(gather.settings);
+  const several = useDesk((s) => Object.keys(s.drawing.parts).length > 1);
+  const desk = useDeskStore();
+  const shades = takes === "alike" || takes === "touching";
+  return (
+    <div className="flex items-center gap-2">
+      <Choice
+        label="What a click gathers"
+        value={takes}
+        onChange={(next) => gather.change(desk, { takes: next })}
+        options={TAKES.filter((way) => several || way !== "part").map((value) => ({
+          value,
+          word: WORDS[value],
+        }))}
+      />
+      {shades && (
+        <Range
+          label="How unlike alike colours may be"
+          steps={MOST_WITHIN}
+          value={within / MOST_WITHIN}
+          onChange={(share) => gather.change(desk, { within: Math.round(share * MOST_WITHIN) })}
+          className="w-20"
+        />
+      )}
+      <IconButton small label="Gather all bare ones (B)" onClick={() => gatherBare(desk)}>
+        <SquareDashed size={15} aria-hidden />
+      </IconButton>
+      <IconButton small label="Turn round what is gathered (I)" onClick={() => turnRound(desk)}>
+        <Repeat2 size={15} aria-hidden />
+      </IconButton>
+    </div>
+  );
+}
+
+function Doing({ count }: { count: number }) {
   const colour = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
   const desk = useDeskStore();
-  const pourAll = (empty: boolean) => {
+  const none = count === 0;
+  const pour = (wish: PourWish) => {
     const state = desk.getState();
-    const edit = pourInto(state, gatheredPockets(state), empty ? null : state.paint);
+    const edit = pourInto(state, gatheredPockets(state), wish);
     if (edit) state.edit(edit);
   };
   const make = () => void makePart(desk, { keys: gather.held(desk.getState()).keys });
   return (
-    <div className="flex min-w-0 items-center gap-2">
-      <p className="w-28 text-xs text-quiet tabular-nums">
-        {count === 0 ? "Click pockets, or drag across or around them." : `${count} gathered`}
-      </p>
-      <button type="button" disabled={count === 0} onClick={() => pourAll(false)} className={BUTTON}>
-        Pour {colour}
+    <div className="flex items-center gap-1.5">
+      <button
+        type="button"
+        disabled={none}
+        onClick={() => pour(paintWish(desk.getState().paint))}
+        className={BUTTON}
+      >
+        <PaintBucket size={15} aria-hidden /> <span className="max-w-24 truncate">Pour {colour}</span>
       </button>
-      <button type="button" disabled={count === 0} onClick={() => pourAll(true)} className={BUTTON}>
-        Empty
+      <button type="button" disabled={none} onClick={() => pour(paintWish(null))} className={BUTTON}>
+        <X size={15} aria-hidden /> Empty
       </button>
-      <button type="button" disabled={count === 0} onClick={make} className={BUTTON}>
+      <button
+        type="button"
+        disabled={none}
+        onClick={() => pour({ kind: "step", by: 1 })}
+        className={BUTTON}
+        title="Each one step lighter than it is"
+      >
+        <Plus size={15} aria-hidden /> Lighter
+      </button>
+      <button
+        type="button"
+        disabled={none}
+        onClick={() => pour({ kind: "step", by: -1 })}
+        className={BUTTON}
+        title="Each one step darker than it is"
+      >
+        <Minus size={15} aria-hidden /> Darker
+      </button>
+      <button type="button" disabled={none} onClick={() => pour({ kind: "ink" })} className={BUTTON}>
+        <ArrowDownNarrowWide size={15} aria-hidden /> Spot black
+      </button>
+      <button type="button" disabled={none} onClick={make} className={BUTTON}>
         <Layers2 size={15} aria-hidden /> Make a part
       </button>
     </div>

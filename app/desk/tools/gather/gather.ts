@@ -1,4 +1,4 @@
-/** Gather: picks pockets by click, by a drag across them or by a loop around them; Shift adds and takes away. */
+/** Gather: picks pockets by click, by a drag across them or by a loop around them; Shift adds, Alt takes away. */
 import { Lasso } from "lucide-react";
 import { distance, mix, type Point } from "#core/geometry/point.ts";
 import { regionContains } from "#core/geometry/polygon.ts";
@@ -10,33 +10,54 @@ import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
 import { GatherPanel } from "./gather-panel.tsx";
-import { gatheredPockets, gatherPockets } from "./gather-state.ts";
+import {
+  gatherBare,
+  gatheredPockets,
+  gatherPockets,
+  takenWith,
+  turnRound,
+  walkGathered,
+} from "./gather-state.ts";
 
 export const gatherTool: Tool = {
   name: "gather",
   word: "Gather",
-  hint: "Click pockets, or drag across or around them; Shift adds and takes away",
+  hint: "Click pockets, or drag across or around them; Shift adds, Alt takes away",
   icon: Lasso,
   cursor: "crosshair",
-  lights: "pockets",
-  press: ({ desk, at, pixel, shift }) => {
+  lights: true,
+  press: ({ desk, at, pixel, shift, alt }) => {
     const points: Point[] = [at];
     return {
       move: (press) => {
         if (distance(points[points.length - 1], press.at) > 2 * pixel) points.push(press.at);
       },
-      end: () => gatherPockets(desk, gatheredBy(desk.getState(), points, pixel), shift),
+      end: () => {
+        const state = desk.getState();
+        const found = gatheredBy(state, points, pixel);
+        const clicked = points.length === 1 && found.length === 1;
+        gatherPockets(
+          desk,
+          clicked ? takenWith(state, found[0]) : found,
+          alt ? "take" : shift ? "add" : "alone",
+        );
+      },
       trail: () => ({ points, closed: points.length > 1 && !isAcross(points) }),
     };
   },
   key: (desk, event) => {
     const walked = walkedPocket(desk.getState());
-    if (event.key === "Enter" && walked) gatherPockets(desk, [walked], true);
-    else if (isRemoval(event)) gatherPockets(desk, [], false);
+    const key = event.key.toLowerCase();
+    if (key === "enter" && walked)
+      gatherPockets(desk, takenWith(desk.getState(), walked), event.altKey ? "take" : "add");
+    else if (key === "b") gatherBare(desk);
+    else if (key === "i") turnRound(desk);
+    else if (key === "[" || key === "]") walkGathered(desk, key === "]" ? 1 : -1);
+    else if (isRemoval(event)) gatherPockets(desk, [], "alone");
     else return false;
     return true;
   },
-  chooseAll: (desk) => gatherPockets(desk, desk.getState().derived.pockets, false),
+  chooseAll: (desk) => gatherPockets(desk, desk.getState().derived.pockets, "alone"),
   marks: (desk) => gatheredPockets(desk).map((pocket) => ({ kind: "pocket", pocket })),
   Panel: GatherPanel,
 };

@@ -1,12 +1,42 @@
+import { setUndercoat } from "#core/drawing/edits.ts";
+import { Choice } from "../../../ui/choice.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { LAYS, pourSettings } from "./pour-state.ts";
 
-/** Pouring needs only a colour, which the tin holds; here is the ground to check against. */
+const WORDS = { colour: "Colour", lighter: "1 lighter", darker: "1 darker", ink: "Spot black" };
+
+/** What a press lays, the colour beneath all, and the ground to check against. */
 export function PourPanel() {
   const checkGround = useDesk((s) => s.checkGround);
-  const { set } = useDeskStore().getState();
+  const lays = useDesk((s) => pourSettings.settings(s).lays);
+  const coat = useDesk((s) => s.drawing.undercoat);
+  const paint = useDesk((s) => s.paint);
+  const name = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
+  const desk = useDeskStore();
+  const { set, edit } = desk.getState();
   return (
     <>
+      <Choice
+        label="What pouring lays"
+        value={lays}
+        onChange={(next) => pourSettings.change(desk, { lays: next })}
+        options={LAYS.map((value) => ({ value, word: WORDS[value] }))}
+      />
+      <Toggle
+        label="Undercoat"
+        checked={coat !== null}
+        onChange={(on) => edit(setUndercoat(on ? paint : null))}
+      />
+      {coat && (coat.colour !== paint.colour || coat.step !== paint.step) && (
+        <button
+          type="button"
+          onClick={() => edit(setUndercoat(paint))}
+          className="h-8 max-w-36 truncate rounded-md border border-edge px-2 text-xs hover:bg-well"
+        >
+          in {name}
+        </button>
+      )}
       <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
       <p className="text-xs text-quiet">Click a pocket, or drag across many. Hold D to dip up a colour.</p>
     </>

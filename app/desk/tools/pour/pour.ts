@@ -1,17 +1,18 @@
 /** Pour: a click fills a pocket, a drag fills every pocket it crosses, as one step. Flat shapes on top are painted as pockets are. */
 import { Droplet, Eraser } from "lucide-react";
-import type { FlatShape, Paint } from "#core/drawing/drawing.ts";
+import type { FlatShape } from "#core/drawing/drawing.ts";
 import { changeFlat, removeFlat } from "#core/drawing/edits.ts";
 import { distance, mix, type Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
-import { pourInto } from "../../pockets/pour-into.ts";
+import { type PourWish, paintAfter, paintWish, pourInto, steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
+import { wishOf } from "./pour-state.ts";
 
-function pouring({ desk, at, pixel }: Press, paint: Paint | null): Gesture {
+function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
   const begun = desk.getState();
   const crossed: Pocket[] = [];
   let last = at;
@@ -23,7 +24,7 @@ function pouring({ desk, at, pixel }: Press, paint: Paint | null): Gesture {
       if (pocket && !crossed.includes(pocket)) crossed.push(pocket);
     }
     last = to;
-    if (crossed.length > before) begun.show(pourInto(begun, crossed, paint) ?? null);
+    if (crossed.length > before) begun.show(pourInto(begun, crossed, wish) ?? null);
   };
   const flat = flatAt(begun, at);
   if (!flat) cross(at);
@@ -35,8 +36,8 @@ function pouring({ desk, at, pixel }: Press, paint: Paint | null): Gesture {
     },
     end: () => {
       if (crossed.length > 0) return;
-      if (flat) paintFlat(begun, flat, paint);
-      else void begun.explainLeak(at, { at, paint });
+      if (flat) paintFlat(begun, flat, wish);
+      else void begun.explainLeak(at, { at, pour: wish });
     },
     marks: () => crossed.map((pocket) => ({ kind: "pocket", pocket })),
   };
@@ -45,14 +46,19 @@ function pouring({ desk, at, pixel }: Press, paint: Paint | null): Gesture {
 /** A press on a flat shape is meant for the pockets beneath once it goes this far. */
 const DRAG_PIXELS = 6;
 
-function paintFlat(desk: Desk, flat: FlatShape, paint: Paint | null): void {
-  desk.edit(paint ? changeFlat(flat.id, paint) : removeFlat(flat.id));
+function paintFlat(desk: Desk, flat: FlatShape, wish: PourWish): void {
+  const { drawing, edit } = desk;
+  if (wish.kind === "step") edit(changeFlat(flat.id, steppedPaint(drawing, flat.paint, wish.by)));
+  else {
+    const paint = wish.kind === "ink" ? drawing.ink : wish.paint;
+    edit(paint ? changeFlat(flat.id, paint) : removeFlat(flat.id));
+  }
 }
 
-function pourWalked(desk: DeskStore, paint: Paint | null): void {
+function pourWalked(desk: DeskStore, wish: PourWish): void {
   const state = desk.getState();
   const pocket = walkedPocket(state);
-  const edit = pocket && pourInto(state, [pocket], paint);
+  const edit = pocket && pourInto(state, [pocket], wish);
   if (edit) state.edit(edit);
 }
 
@@ -70,9 +76,10 @@ export const pourTool: Tool = {
   icon: Droplet,
   sheet: "flats",
   cursor: "crosshair",
-  lights: "pour",
-  press: (press) => pouring(press, press.desk.getState().paint),
-  key: onEnter((desk) => pourWalked(desk, desk.getState().paint)),
+  lights: true,
+  lays: (desk, pocket) => paintAfter(desk, pocket, wishOf(desk)),
+  press: (press) => pouring(press, wishOf(press.desk.getState())),
+  key: onEnter((desk) => pourWalked(desk, wishOf(desk.getState()))),
 };
 
 export const emptyTool: Tool = {
@@ -82,10 +89,10 @@ export const emptyTool: Tool = {
   icon: Eraser,
   sheet: "flats",
   cursor: "crosshair",
-  lights: "pockets",
-  press: (press) => pouring(press, null),
-  key: onEnter((desk) => pourWalked(desk, null)),
+  lights: true,
+  press: (press) => pouring(press, paintWish(null)),
+  key: onEnter((desk) => pourWalked(desk, paintWish(null))),
 };
 
 /** Takes the colour out of the pocket walked to. */
-export const emptyWalked = (desk: DeskStore): void => pourWalked(desk, null);
+export const emptyWalked = (desk: DeskStore): void => pourWalked(desk, paintWish(null));

@@ -22,7 +22,7 @@ export const shadeTool: Tool = {
   icon: Sun,
   sheet: "shade",
   cursor: "crosshair",
-  lights: "pockets",
+  lights: true,
   press: ({ desk, at, pixel }) => {
     const { derived, set, tell } = desk.getState();
     const pocket = pocketAt(derived.pockets, at);

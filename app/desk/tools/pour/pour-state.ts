@@ -1,0 +1,18 @@
+/** What pouring lays: the colour in hand, a step from what is there, or ink. */
+import { type PourWish, paintWish } from "../../pockets/pour-into.ts";
+import type { Desk } from "../../store/desk-state.ts";
+import { toolState } from "../tool-state.ts";
+
+export const LAYS = ["colour", "lighter", "darker", "ink"] as const;
+
+interface Settings {
+  readonly lays: (typeof LAYS)[number];
+}
+
+export const pourSettings = toolState<Settings, object>("pour", { lays: "colour" }, {});
+
+export function wishOf(desk: Desk): PourWish {
+  const { lays } = pourSettings.settings(desk);
+  if (lays === "colour") return paintWish(desk.paint);
+  return lays === "ink" ? { kind: "ink" } : { kind: "step", by: lays === "lighter" ? 1 : -1 };
+}
