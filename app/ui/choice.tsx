@@ -26,7 +26,7 @@ export function Choice<T extends string>({ label, value, onChange, options }: Pr
           aria-label={option.word}
           title={option.word}
           className={clsx(
-            "flex h-7 items-center gap-1 px-2 text-xs",
+            "flex h-7 items-center gap-1 px-2 text-xs whitespace-nowrap",
             i > 0 && "border-l border-line",
             option.value === value ? "bg-fern-soft font-semibold text-fern" : "hover:bg-well",
           )}

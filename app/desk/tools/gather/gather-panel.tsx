@@ -25,7 +25,7 @@ import {
 } from "./gather-state.ts";
 
 const BUTTON =
-  "flex h-8 items-center gap-1.5 rounded-md border border-edge px-2.5 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
+  "flex h-7 items-center gap-1.5 rounded-md border border-edge px-2 text-xs whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
 
 const WORDS = { one: "One", alike: "All alike", touching: "Touching", part: "Part" };
 
@@ -91,17 +91,17 @@ function Doing({ count }: { count: number }) {
   };
   const make = () => void makePart(desk, { keys: gather.held(desk.getState()).keys });
   return (
-    <div className="flex items-center gap-1.5">
+    <div className="grid grid-cols-[auto_auto_auto] gap-1">
       <button
         type="button"
         disabled={none}
         onClick={() => pour(paintWish(desk.getState().paint))}
         className={BUTTON}
       >
-        <PaintBucket size={15} aria-hidden /> <span className="max-w-24 truncate">Pour {colour}</span>
+        <PaintBucket size={13} aria-hidden /> <span className="max-w-24 truncate">Pour {colour}</span>
       </button>
       <button type="button" disabled={none} onClick={() => pour(paintWish(null))} className={BUTTON}>
-        <X size={15} aria-hidden /> Empty
+        <X size={13} aria-hidden /> Empty
       </button>
       <button
         type="button"
@@ -110,7 +110,7 @@ function Doing({ count }: { count: number }) {
         className={BUTTON}
         title="Each one step lighter than it is"
       >
-        <Plus size={15} aria-hidden /> Lighter
+        <Plus size={13} aria-hidden /> Lighter
       </button>
       <button
         type="button"
@@ -119,13 +119,13 @@ function Doing({ count }: { count: number }) {
         className={BUTTON}
         title="Each one step darker than it is"
       >
-        <Minus size={15} aria-hidden /> Darker
+        <Minus size={13} aria-hidden /> Darker
       </button>
       <button type="button" disabled={none} onClick={() => pour({ kind: "ink" })} className={BUTTON}>
-        <ArrowDownNarrowWide size={15} aria-hidden /> Spot black
+        <ArrowDownNarrowWide size={13} aria-hidden /> Spot black
       </button>
       <button type="button" disabled={none} onClick={make} className={BUTTON}>
-        <Layers2 size={15} aria-hidden /> Make a part
+        <Layers2 size={13} aria-hidden /> Make a part
       </button>
     </div>
   );
