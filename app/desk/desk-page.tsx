@@ -6,6 +6,7 @@ import { LeakCard } from "./canvas/leak-card.tsx";
 import { Loupe } from "./canvas/loupe.tsx";
 import { Paper } from "./canvas/paper.tsx";
 import { ReasonSign } from "./canvas/reason-sign.tsx";
+import { LookFilters } from "./judge/look-filters.tsx";
 import { DeskKeys } from "./keys/desk-keys.tsx";
 import { placeFile } from "./parts/place-art.ts";
 import { describeDrawing } from "./pockets/describe.ts";
@@ -86,6 +87,7 @@ function DeskLayout() {
       <DeskKeys hand={hand} onPanning={setPanning} />
       <Announcer />
       <LeaveGuard />
+      <LookFilters />
     </div>
   );
 }

@@ -20,7 +20,10 @@ const pockets = pocketsOf(
 const at = (x: number, y: number) =>
   pockets.findIndex(({ box: b }) => x > b.x && x < b.x + b.width && y > b.y && y < b.y + b.height);
 const rooms = [at(10, 10), at(30, 10), at(50, 10), at(70, 10), at(10, 50)];
-const coloured = (...colours: (string | undefined)[]) => (index: number) => colours[rooms.indexOf(index)];
+const coloured =
+  (...colours: (string | undefined)[]) =>
+  (index: number) =>
+    colours[rooms.indexOf(index)];
 const numbers = (found: readonly number[]) => found.map((index) => rooms.indexOf(index)).sort();
 
 describe("pockets that belong together", () => {

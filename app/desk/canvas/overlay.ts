@@ -76,9 +76,16 @@ function paintKeyPointer(
   }
 }
 
-/** The places that use the colour pointed at in the tin. */
+/** The places that use the colour pointed at in the tin, or that a chart points at. */
 function paintUses(context: CanvasRenderingContext2D, desk: Desk, colours: Colours, pixel: number): void {
-  const { colour } = desk.hover.getState();
+  const { colour, keys } = desk.hover.getState();
+  if (keys) {
+    const lit = new Path2D();
+    const wanted = new Set(keys);
+    for (const { key, outline } of desk.derived.pockets)
+      if (wanted.has(key)) lit.addPath(pathOf(outline, true));
+    lightUp(context, lit, colours, pixel);
+  }
   if (colour === null) return;
   const { pockets, pourOf } = desk.derived;
   const { pours, flatShapes, shades, strokes, inkShapes, ink } = desk.drawing;

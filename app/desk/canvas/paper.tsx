@@ -7,6 +7,7 @@ import {
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pocketAt, type Scene } from "#core/scene/scene.ts";
 import { fitView, type Size, toPagePoint, zoomAt } from "../../painting/view.ts";
+import { filterFor } from "../judge/looks.ts";
 import { stageOf, toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
@@ -171,12 +172,15 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
         }}
       >
         <canvas ref={mat} className={LAYER} data-layer="mat" />
-        <div ref={art} className={LAYER} />
+        <div ref={art} className={LAYER} style={{ filter: useDesk(artFilter) }} />
         <canvas ref={overlay} className={LAYER} data-layer="overlay" />
       </div>
     </PaperMenu>
   );
 }
+
+const artFilter = ({ look, drawing, view }: Desk): string | undefined =>
+  filterFor(look, drawing.page.box.width * view.scale);
 
 /** How long a first finger waits for a second, unless it goes farther than this many pixels. */
 const FINGER_WAITS_MS = 140;

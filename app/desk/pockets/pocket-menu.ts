@@ -5,7 +5,8 @@ import { makePart } from "../parts/part-actions.ts";
 import type { StageMenu } from "../stages/menu.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { gatheredPockets, gatherPockets } from "../tools/gather/gather-state.ts";
-import { type PourWish, paintWish, pourInto } from "./pour-into.ts";
+import { pourInto } from "./pour-into.ts";
+import { type PourWish, paintWish } from "./pour-wish.ts";
 import { describePocket, walkedPocket } from "./walk.ts";
 
 export const pocketMenu: StageMenu = {

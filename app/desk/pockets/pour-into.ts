@@ -7,15 +7,7 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { shownTin } from "../tin/shown-tin.ts";
-
-export type PourWish =
-  | { readonly kind: "paint"; readonly paint: Paint | null }
-  /** So many rungs up or down from its own colour; what is bare stays so. */
-  | { readonly kind: "step"; readonly by: number }
-  /** As spot blacks. */
-  | { readonly kind: "ink" };
-
-export const paintWish = (paint: Paint | null): PourWish => ({ kind: "paint", paint });
+import type { PourWish } from "./pour-wish.ts";
 
 type Shown = Pick<Desk, "derived" | "drawing">;
 

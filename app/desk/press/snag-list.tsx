@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { showLength } from "#core/drawing/length.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
+import { tooNear } from "../judge/judged.ts";
 import { partWords } from "../parts/part-actions.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, waitingIn } from "../pockets/stats.ts";
@@ -127,6 +128,7 @@ function Counts() {
   const derived = useDesk((s) => s.derived);
   const drawing = useDesk((s) => s.drawing);
   const openings = useDesk((s) => sortOpenings(s).open.length);
+  const near = useDesk((s) => tooNear(s).length);
   const { bare, specks } = pocketCounts({ derived, drawing });
   const waiting = waitingIn({ derived, drawing });
   const step = (list: readonly number[]) => {
@@ -148,6 +150,13 @@ function Counts() {
           onUse={() => letGoOfWaiting(desk.getState())}
         />
       )}
+      <Snag
+        word="Colours too near"
+        count={near}
+        onStep={() =>
+          document.querySelector<HTMLElement>("[aria-label='Colours too near to tell apart'] button")?.focus()
+        }
+      />
       <Snag word="Openings" count={openings} onStep={() => desk.getState().chooseStage("Gaps")} />
     </ul>
   );

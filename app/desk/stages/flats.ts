@@ -1,5 +1,7 @@
 /** Flats: pouring colour into pockets. */
+
 import { removeFlat } from "#core/drawing/edits.ts";
+import { JudgePanel } from "../judge/judge-panel.tsx";
 import { isRemoval } from "../keys/key-names.ts";
 import { pocketMenu } from "../pockets/pocket-menu.ts";
 import { pocketCounts } from "../pockets/stats.ts";
@@ -20,6 +22,7 @@ export const flatsStage: Stage = {
     return desk.reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;
   },
   keys: "Arrows walk the pockets, Enter uses the tool, Backspace empties.",
+  List: JudgePanel,
   Panel: PourPanel,
   menu: pocketMenu,
   nextSnag: nextPocketSnag,

@@ -1,4 +1,5 @@
 /** Light: shade beneath the ink. */
+import { JudgePanel } from "../judge/judge-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { lookTool } from "../tools/look/look.ts";
@@ -16,6 +17,7 @@ export const lightStage: Stage = {
     return count === 1 ? "1 shade" : `${count} shades`;
   },
   keys: "Arrows walk the pockets, Backspace removes the chosen shade.",
+  List: JudgePanel,
   Panel: ShadePanel,
   menu: shadeMenu,
   nextSnag: nextPocketSnag,

@@ -14,7 +14,8 @@ import type { Size, View } from "../../painting/view.ts";
 import type { Client } from "../../work/clients.ts";
 import type { Pictures } from "../../work/pictures.ts";
 import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
-import type { PourWish } from "../pockets/pour-into.ts";
+import type { Look } from "../judge/looks.ts";
+import type { PourWish } from "../pockets/pour-wish.ts";
 
 export const STAGE_NAMES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
 export type StageName = (typeof STAGE_NAMES)[number];
@@ -71,6 +72,8 @@ export interface DeskState {
   readonly triedReach: (ReachReading & { readonly width: number }) | null;
   readonly showBridges: boolean;
   readonly checkGround: boolean;
+  /** How the picture is looked at. */
+  readonly look: Look;
   readonly mat: "light" | "middle" | "dark";
   readonly lastExport: string | null;
   /** Said aloud to screen readers. */
@@ -106,6 +109,8 @@ export interface Hover {
   readonly pocket: Pocket | null;
   /** The id of the colour pointed at in the tin: its uses light up. */
   readonly colour: string | null;
+  /** Keys of pockets pointed at in a chart. */
+  readonly keys: readonly number[] | null;
   /** What the tool in hand has found there. */
   readonly under: { readonly tool: string; readonly what: unknown } | null;
 }

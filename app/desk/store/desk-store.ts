@@ -48,7 +48,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const lines = pocketClient();
     const pictures = new Pictures();
     const art = new ArtLink(artWorker());
-    const hover = createStore<Hover>()(() => ({ pocket: null, colour: null, under: null }));
+    const hover = createStore<Hover>()(() => ({ pocket: null, colour: null, keys: null, under: null }));
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
     let known = new Map<number, Pocket>();
     let tried = 0;
@@ -140,6 +140,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       triedReach: null,
       showBridges: true,
       checkGround: false,
+      look: "colour",
       mat: "light",
       lastExport: null,
       said: "",

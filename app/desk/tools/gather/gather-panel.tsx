@@ -12,7 +12,8 @@ import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { makePart } from "../../parts/part-actions.ts";
-import { type PourWish, paintWish, pourInto } from "../../pockets/pour-into.ts";
+import { pourInto } from "../../pockets/pour-into.ts";
+import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import {
   countGathered,

@@ -1,5 +1,5 @@
 /** What pouring lays: the colour in hand, a step from what is there, or ink. */
-import { type PourWish, paintWish } from "../../pockets/pour-into.ts";
+import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 

@@ -1,0 +1,11 @@
+import type { Paint } from "#core/drawing/drawing.ts";
+
+/** What pouring is to lay. */
+export type PourWish =
+  | { readonly kind: "paint"; readonly paint: Paint | null }
+  /** So many rungs up or down from its own colour; what is bare stays so. */
+  | { readonly kind: "step"; readonly by: number }
+  /** As spot blacks. */
+  | { readonly kind: "ink" };
+
+export const paintWish = (paint: Paint | null): PourWish => ({ kind: "paint", paint });
