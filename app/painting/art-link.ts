@@ -1,4 +1,5 @@
 /** The desk's art: painted in one worker on as many canvases as show it, so that the hand is never kept waiting. */
+import type { Point } from "#core/geometry/point.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { memoryOfMessage, type SceneMessage, SceneSender } from "./held-scene.ts";
 import type { Size, View } from "./view.ts";
@@ -9,8 +10,12 @@ export type ArtMessage =
   /** Both in the canvas's own pixels. */
   | { readonly kind: "view"; readonly name: string; readonly view: View; readonly size: Size };
 
+/** A pixel fainter than this has no colour of its own. */
+const CLEAR = 128;
+
 export class ArtLink {
   private readonly sender = new SceneSender();
+  private readonly canvases = new Map<string, HTMLCanvasElement>();
 
   constructor(private readonly worker: Worker) {}
 
@@ -21,6 +26,7 @@ export class ArtLink {
     canvas.dataset.layer = name;
     canvas.style.cssText = "width:100%;height:100%";
     frame.replaceChildren(canvas);
+    this.canvases.set(name, canvas);
     const surface = canvas.transferControlToOffscreen();
     this.send({ kind: "surface", name, surface }, [surface]);
   }
@@ -41,6 +47,17 @@ export class ArtLink {
       view: { scale: view.scale * k, x: view.x * k, y: view.y * k },
       size,
     });
+  }
+
+  /** What a canvas shows at a place in its CSS pixels, as #rrggbb; null where it is clear. */
+  colourAt(name: string, [x, y]: Point): string | null {
+    const canvas = this.canvases.get(name);
+    const probe = new OffscreenCanvas(1, 1).getContext("2d");
+    if (!canvas || !probe) return null;
+    probe.drawImage(canvas, -Math.floor(x * devicePixelRatio), -Math.floor(y * devicePixelRatio));
+    const [r, g, b, alpha] = probe.getImageData(0, 0, 1, 1).data;
+    const hex = (n: number) => n.toString(16).padStart(2, "0");
+    return alpha < CLEAR ? null : `#${hex(r)}${hex(g)}${hex(b)}`;
   }
 
   stop(): void {

@@ -3,6 +3,7 @@ export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "1 … 5", does: "Go to a stage" },
   { keys: "Q W E R T Y", does: "Tools of the tray, left to right" },
   { keys: "hold D", does: "Dip up the colour under the pointer" },
+  { keys: "hold Shift D", does: "Dip it up as it is seen, through all light" },
   { keys: "hold Space", does: "Drag the paper" },
   { keys: "Ctrl Z", does: "Undo" },
   { keys: "Ctrl Shift Z", does: "Redo" },

@@ -189,7 +189,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       },
       set,
       chooseTool: (tool) => emptyHand({ tools: { ...get().tools, [get().stage]: tool } }),
-      chooseStage: (stage) => emptyHand({ stage }),
+      chooseStage: (stage) => emptyHand({ stage, look: "colour" }),
       showOnly: (alone) => {
         const { drawing: shown, derived, part } = get();
         set({

@@ -1,4 +1,4 @@
-/** Dip: takes the colour under the pointer. */
+/** Dip: takes the colour under the pointer; with Shift as it is seen, through all light. */
 import { Pipette } from "lucide-react";
 import type { Paint } from "#core/drawing/drawing.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
@@ -7,16 +7,21 @@ import { flatAt } from "../../pockets/flats-near.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
+import { dipSeen } from "./dip-seen.ts";
 
 export const dipTool: Tool = {
   name: "dip",
   word: "Dip",
-  hint: "Take up the colour under the pointer (hold D with any tool)",
+  hint: "Take up the colour under the pointer (hold D with any tool); with Shift as it is seen",
   icon: Pipette,
   cursor: "cell",
   lights: true,
-  press: ({ desk, at }) => {
+  press: ({ desk, at, shift }) => {
     const state = desk.getState();
+    if (shift) {
+      dipSeen(desk, at);
+      return undefined;
+    }
     const flat = flatAt(state, at);
     state.set({ chosenFlat: flat?.id ?? null });
     takeUp(state, flat ? flat.paint : paintIn(state, pocketAt(state.derived.pockets, at)));

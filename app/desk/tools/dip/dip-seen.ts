@@ -1,0 +1,45 @@
+/** Takes the colour as it is seen, through all light: the step of the tin that looks so, or a new colour. */
+
+import { stepWord } from "#core/colour/ladder.ts";
+import { colourName } from "#core/colour/name.ts";
+import { nearestPaint } from "#core/colour/nearest-paint.ts";
+import { addColour } from "#core/drawing/colour-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
+import type { Point } from "#core/geometry/point.ts";
+import { toScreen } from "../../../painting/view.ts";
+import type { DeskStore } from "../../store/desk-state.ts";
+import { shownTin } from "../../tin/shown-tin.ts";
+
+/** So near nobody sees a difference: a distance in OKLab times 100. */
+const SAME = 2;
+
+export function dipSeen(desk: DeskStore, at: Point): void {
+  const state = desk.getState();
+  const { art, view, edit, set, tell } = state;
+  const value = art.colourAt("art", toScreen(view, at));
+  if (!value) {
+    tell("There is no colour to dip up here.");
+    return;
+  }
+  const near = nearestPaint(shownTin(state), value);
+  if (near && near.apart <= SAME) {
+    const { colour, step } = near.paint;
+    set({ paint: near.paint, said: `Dipped ${state.drawing.tin[colour].name}, ${stepWord(step)}` });
+    return;
+  }
+  const id = newId();
+  const name = freeName(
+    Object.values(state.drawing.tin).map((colour) => colour.name),
+    colourName(value),
+  );
+  edit(addColour(id, name, value));
+  set({ paint: { colour: id, step: 0 } });
+  tell(`No step of the tin looks like this: ${name} was put in.`);
+}
+
+function freeName(taken: readonly string[], name: string): string {
+  for (let n = 1; ; n++) {
+    const free = n === 1 ? name : `${name} ${n}`;
+    if (!taken.includes(free)) return free;
+  }
+}
