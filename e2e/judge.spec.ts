@@ -33,12 +33,7 @@ test("the picture is looked at in grey; charts and pockets light one another; ne
   const bars = page.getByRole("list", { name: "Area by colour" }).getByRole("button");
   await expect(bars).toHaveCount(3);
   await page.mouse.move(...(await at(page, b)));
-  await expect(
-    bars
-      .filter({ has: page.locator(":scope[data-lit]") })
-      .or(page.locator("[data-lit]"))
-      .first(),
-  ).toHaveAccessibleName(/^(Radish|Lightness)/);
+  await expect(page.locator("[data-lit]").first()).toHaveAccessibleName(/^Radish/);
   const near = page.getByRole("list", { name: "Colours too near to tell apart" });
   await expect(near).toContainText("hardly differ");
   await expect(page.getByRole("button", { name: /^Colours too near/ })).toContainText("1");

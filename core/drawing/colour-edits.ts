@@ -68,6 +68,12 @@ export const removeColour = (id: string, name: string, by: string | null): Edit 
     for (const table of [pours, shades, flatShapes])
       for (const [key, item] of Object.entries<Painted>(table))
         if (item.paint?.colour === id && !replaced(item, by)) delete table[key];
+    for (const pour of Object.values(draft.pours)) {
+      const { pattern, bands } = pour;
+      if (pattern?.paint.colour === id && !replaced(pattern, by)) delete pour.pattern;
+      const gone = bands?.bands.filter((band) => band.paint.colour === id && !replaced(band, by)) ?? [];
+      if (bands && gone.length > 0) bands.bands = bands.bands.filter((band) => !gone.includes(band));
+    }
     for (const { values } of Object.values(draft.colourways)) delete values[id];
     delete draft.tin[id];
   },

@@ -4,6 +4,7 @@ import { movedAnchor } from "./anchor.ts";
 import { type Drawing, type Paint, type Pour, type Shade, topRank } from "./drawing.ts";
 import { newId } from "./new-id.ts";
 import { inPart, PARTED, partOf } from "./parts.ts";
+import { movedPattern } from "./patterns.ts";
 
 export interface Copying {
   /** The part copied. */
@@ -58,7 +59,8 @@ export function withCopies(target: Drawing, source: Drawing, copying: Copying): 
   const anchored = <T extends Pour | Shade>(one: T): T => {
     const { part: _, ...anchor } = movedAnchor(one.anchor, matrix);
     const lines = anchor.lines.map((line) => line.replace(/^[^/]+/, idOf));
-    return { ...one, ...placed(one as Placed), anchor: { ...anchor, lines, ...inPart(into) } };
+    const own = { ...one, ...placed(one as Placed), anchor: { ...anchor, lines, ...inPart(into) } };
+    return "kind" in one ? own : { ...own, ...overPlaced(one, copying) };
   };
   const next = { ...target };
   for (const table of PARTED) {
@@ -73,6 +75,30 @@ export function withCopies(target: Drawing, source: Drawing, copying: Copying): 
   next.pours = { ...target.pours, ...byId(own(source.pours)) };
   next.shades = { ...target.shades, ...byId(own(source.shades)) };
   return next;
+}
+
+/** What lies over a pour's colour, where it is put. */
+function overPlaced({ pattern, bands }: Pour, { matrix, idOf, paintOf }: Copying): Partial<Pour> {
+  const scale = meanScale(matrix);
+  return {
+    ...(pattern
+      ? {
+          pattern: {
+            ...movedPattern(pattern, matrix),
+            cloth: idOf(pattern.cloth),
+            paint: paintOf(pattern.paint),
+          },
+        }
+      : {}),
+    ...(bands
+      ? {
+          bands: {
+            line: idOf(bands.line),
+            bands: bands.bands.map(({ width, paint }) => ({ width: width * scale, paint: paintOf(paint) })),
+          },
+        }
+      : {}),
+  };
 }
 
 const RANKED = ["strokes", "inkShapes", "flatShapes", "pours", "shades"] as const;

@@ -187,6 +187,32 @@ export interface Anchored {
   readonly anchor: Anchor;
 }
 
+export const PATTERNS = ["stripes", "checks", "dots", "hatching", "scales"] as const;
+
+/** Figures that repeat over the colour of a pocket, in page coordinates: what is of one cloth lies alike. */
+export interface Pattern {
+  /** Pockets with the same one are changed together. */
+  readonly cloth: string;
+  readonly kind: (typeof PATTERNS)[number];
+  /** Where a figure stands. */
+  readonly at: Point;
+  /** From one figure to the next, in page units. */
+  readonly size: number;
+  /** Degrees. */
+  readonly turn: number;
+  /** How much of the cloth figures take, 0 to 1. */
+  readonly share: number;
+  readonly paint: Paint;
+}
+
+/** Bands of colour within a pocket that follow one of the lines around it. */
+export interface Bands {
+  /** The line's id. */
+  readonly line: string;
+  /** From the line inward; widths in page units. */
+  readonly bands: readonly { readonly width: number; readonly paint: Paint }[];
+}
+
 /** Colour put into one pocket. Without paint it remembers that the pocket was left bare on purpose. */
 export interface Pour extends Anchored {
   readonly paint: Paint | null;
@@ -194,6 +220,8 @@ export interface Pour extends Anchored {
   readonly through?: true;
   /** A spot black: it lies on the ink sheet, in the drawing's ink whatever its paint says. */
   readonly spot?: true;
+  readonly pattern?: Pattern;
+  readonly bands?: Bands;
 }
 
 export const BLENDS = ["normal", "multiply", "screen", "overlay", "soft-light"] as const;

@@ -7,6 +7,7 @@ import {
   type Declined,
   type Page,
   type Paint,
+  type Pour,
   type Shade,
   type Sheet,
   type SheetName,
@@ -82,12 +83,26 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
       for (const shade of shades)
         draft.shades[shade.to] = { ...plain(draft.shades[shade.id]), id: shade.to, anchor };
       const { pourId, shared } = target;
+      const over = paint && !spot && pourId ? overOf(plain(draft.pours[pourId])) : {};
       if (pourId && !shared) delete draft.pours[pourId];
       if (paint || (pourId && shared))
-        draft.pours[id] = { id, rank: ++rank, paint, anchor, ...(spot ? { spot } : {}) };
+        draft.pours[id] = {
+          id,
+          rank: ++rank,
+          paint,
+          anchor,
+          ...(spot ? { spot } : {}),
+          ...over,
+        } as Draft<Pour>;
     }
   };
 }
+
+/** What lies over a pour's colour stays when another is poured. */
+const overOf = ({ pattern, bands }: Pick<Pour, "pattern" | "bands">) => ({
+  ...(pattern ? { pattern } : {}),
+  ...(bands ? { bands } : {}),
+});
 
 /** As it was before this change: asking a draft for each of its entities would make a draft of each. */
 const plainTable = <T extends object>(table: Draft<T>): T => original(table) as T;

@@ -9,6 +9,7 @@ import { movedAnchor } from "./anchor.ts";
 import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { movedPattern } from "./patterns.ts";
 import { ringNamed } from "./rings.ts";
 
 const countLines = (count: number): string => (count === 1 ? "line" : `${count} lines`);
@@ -175,8 +176,11 @@ export function transformLines(
           if (grown !== 1) draft.strokes[id].width = stroke.width * grown;
         } else if (shape) draft.inkShapes[id].outline = shape.outline.map(chain);
       }
-      for (const { id, anchor } of pours)
-        Object.assign(draft.pours[id], { anchor: movedAnchor(anchor, matrix) });
+      for (const { id, anchor, pattern } of pours)
+        Object.assign(draft.pours[id], {
+          anchor: movedAnchor(anchor, matrix),
+          ...(pattern ? { pattern: movedPattern(pattern, matrix) } : {}),
+        });
       for (const { id, anchor, points } of shades)
         Object.assign(draft.shades[id], { anchor: movedAnchor(anchor, matrix), points: chain(points) });
       for (const { id, outline } of flatShapes) draft.flatShapes[id].outline = outline.map(chain);

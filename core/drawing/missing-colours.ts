@@ -7,8 +7,12 @@ export function withMissingColours(drawing: Drawing): Drawing {
   const { tin, pours, shades, flatShapes, strokes, inkShapes, ink, undercoat } = drawing;
   const tables = [pours, shades, flatShapes, strokes, inkShapes];
   const painted = tables.flatMap((table) => Object.values<{ readonly paint?: Paint | null }>(table));
+  const over = Object.values(pours).flatMap(({ pattern, bands }) => [
+    ...(pattern ? [pattern] : []),
+    ...(bands?.bands ?? []),
+  ]);
   const used = new Set(
-    [{ paint: ink }, { paint: undercoat }, ...painted].flatMap(({ paint }) => paint?.colour ?? []),
+    [...over, { paint: ink }, { paint: undercoat }, ...painted].flatMap(({ paint }) => paint?.colour ?? []),
   );
   const missing = [...used].filter((id) => !Object.hasOwn(tin, id));
   if (missing.length === 0) return drawing;

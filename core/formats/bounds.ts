@@ -56,3 +56,7 @@ export const isProfile = (numbers: readonly number[]): boolean =>
   numbers.every((n, k) =>
     k % 2 === 0 ? n >= (numbers[k - 2] ?? 0) && n <= 1 : n >= 0 && n <= LARGEST_SHARE,
   );
+
+/** Ids are keys of tables; those that every object has could not be told from its own. */
+export const isId = (value: unknown): value is string =>
+  typeof value === "string" && value.length > 0 && value.length <= 80 && !(value in {});

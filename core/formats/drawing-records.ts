@@ -2,6 +2,7 @@
 import "reflect-metadata";
 import { plainToInstance, Type } from "class-transformer";
 import {
+  ArrayMaxSize,
   ArrayMinSize,
   Equals,
   IsArray,
@@ -25,9 +26,19 @@ import {
   validateSync,
 } from "class-validator";
 import { FARTHEST_STEP, FEWEST_STEPS, MOST_DRIFT, MOST_STEPS } from "../colour/ladder.ts";
-import { BLENDS, CAPS, ECHOES, type Echo, JOINS, SHEETS, type SheetName, UNITS } from "../drawing/drawing.ts";
+import {
+  BLENDS,
+  CAPS,
+  ECHOES,
+  type Echo,
+  JOINS,
+  PATTERNS,
+  SHEETS,
+  type SheetName,
+  UNITS,
+} from "../drawing/drawing.ts";
 import { FIELDS, type FieldName } from "../drawing/fields.ts";
-import { isPageBox, isProfile, LARGEST, PAGE_SIDE } from "./bounds.ts";
+import { isId, isPageBox, isProfile, LARGEST, PAGE_SIDE } from "./bounds.ts";
 
 export const FINITE = { allowNaN: false, allowInfinity: false };
 
@@ -72,6 +83,7 @@ export const IsRecords = rule(
 );
 
 const MOST_DASHES = 64;
+const MOST_BANDS = 24;
 
 export class BoxRecord {
   @IsNumber(FINITE) x!: number;
@@ -87,11 +99,7 @@ export class PageRecord {
   @IsInt() @Min(1) @Max(2400) ppi!: number;
 }
 
-/** Ids are keys of tables; those that every object has could not be told from its own. */
-const IsId = rule(
-  "isId",
-  (value) => typeof value === "string" && value.length > 0 && value.length <= 80 && !(value in {}),
-);
+const IsId = rule("isId", isId);
 
 class Ranked {
   @IsId() id!: string;
@@ -215,10 +223,36 @@ export class AnchorRecord {
   @ValidateIf(({ area }: AnchorRecord) => area !== 0) @IsRings() region!: number[][];
 }
 
+export class PatternRecord {
+  @IsId() cloth!: string;
+  @IsIn(PATTERNS) kind!: (typeof PATTERNS)[number];
+  @IsPlace() at!: [number, number];
+  @IsPositive() @Max(LARGEST) size!: number;
+  @Min(-360) @Max(360) turn!: number;
+  @Min(0) @Max(1) share!: number;
+  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+}
+
+export class BandRecord {
+  @IsPositive() @Max(LARGEST) width!: number;
+  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+}
+
+export class BandsRecord {
+  @IsId() line!: string;
+  @IsRecords()
+  @ArrayMaxSize(MOST_BANDS)
+  @ValidateNested({ each: true })
+  @Type(() => BandRecord)
+  bands!: BandRecord[];
+}
+
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @IsOptional() @IsTrue() through?: true;
   @IsOptional() @IsTrue() spot?: true;
+  @IsOptional() @ValidateNested() @Type(() => PatternRecord) pattern?: PatternRecord;
+  @IsOptional() @ValidateNested() @Type(() => BandsRecord) bands?: BandsRecord;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 

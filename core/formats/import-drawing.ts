@@ -30,7 +30,7 @@ import type { Pocket } from "../pockets/pockets.ts";
 import { pocketAt } from "../scene/scene.ts";
 import { asideLines, cutLine, type ImportReport, outsideLine, speckLine } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
-import { type ReadFacts, readFacts } from "./svg-facts-read.ts";
+import { checkedOver, type ReadFacts, readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
 
 type Chain = readonly number[];
@@ -172,12 +172,11 @@ function boxSearch(boxes: readonly Box[]): (box: Box) => number[] {
 const readPockets = (drawing: Drawing): Pocket[] =>
   new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
 
-const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint, spot?: true): Pour => ({
+const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
   id,
   rank,
   paint,
   anchor: anchorOf(pocket),
-  ...(spot ? { spot } : {}),
 });
 
 /** Colour whose pocket is not there now: it keeps the region it was seen in. */
@@ -239,11 +238,11 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
     const anchor = places.length > 0 ? anchorAround(places) : { ...seedOnly(at[0]), ...inPart(part) };
     return { ...shade, paint: paintOfId(shade.id), anchor };
   });
-  const poured = pours.map(({ seed, outline, paint, rank, spot, part = MAIN }): Pour => {
+  const poured = pours.map(({ seed, outline, paint, rank, over, part = MAIN }): Pour => {
     const id = `p${rank}`;
     const pocket = pocketIn(part, seed);
     return pocket
-      ? pouredIn(pocket, id, rank, paintOf(paint), spot)
+      ? { ...pouredIn(pocket, id, rank, paintOf(paint)), ...checkedOver(over) }
       : waitingPour(id, rank, paintOf(paint), { seed, part }, outline);
   });
   const drawing = withMissingParts(

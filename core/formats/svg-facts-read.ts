@@ -2,8 +2,9 @@
 import type { Colour, Drawing, Pour, Shade } from "../drawing/drawing.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
 import { upgradedRecord } from "../drawing/upgrade.ts";
-import { checked, recordOf } from "./drawing-records.ts";
+import { BandsRecord, checked, PatternRecord, recordOf } from "./drawing-records.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
+import type { ToldOver } from "./svg-ours.ts";
 
 const FactsRecord = recordOf(FACT_FIELDS);
 
@@ -35,6 +36,23 @@ export function readFacts(text: string): ReadFacts | undefined {
     waitingPours: Object.values(pours),
     waitingShades: Object.values(shades),
   };
+}
+
+/** What lies over a pour, as its element tells it; what is not as expected is left out. */
+export const checkedOver = ({
+  spot,
+  pattern,
+  bands,
+}: ToldOver): Pick<Pour, "spot" | "pattern" | "bands"> => ({
+  ...(spot ? { spot } : {}),
+  ...checkedText("pattern", PatternRecord, pattern),
+  ...checkedText("bands", BandsRecord, bands),
+});
+
+function checkedText(name: string, record: new () => object, text: string | undefined): object {
+  const plain = text === undefined ? undefined : parsed(text);
+  const result = plain && checked(record, plain);
+  return result && "value" in result ? { [name]: result.value } : {};
 }
 
 /** Facts counted their own versions up to 2, which held drawings of version 3; what was unseen had names of its own. */

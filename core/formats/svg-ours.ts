@@ -2,6 +2,7 @@
 import { BLENDS, type Shade, type Stroke } from "../drawing/drawing.ts";
 import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
+import { isId } from "./bounds.ts";
 import { OURS } from "./svg-facts.ts";
 import type { Mark } from "./svg-mark.ts";
 import { KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn } from "./svg-says.ts";
@@ -51,9 +52,23 @@ export function partIn({ element }: Mark): { readonly part?: string } {
   return {};
 }
 
-/** Whether a pour is a spot black. */
-export const spotIn = ({ element }: Mark): { readonly spot?: true } =>
-  element.attributes["data-spot"] ? { spot: true } : {};
+/** What a pour is beside its colour, as its element tells it; nothing of it is checked. */
+export interface ToldOver {
+  readonly spot?: true;
+  readonly pattern?: string;
+  readonly bands?: string;
+}
+
+export function overIn({ element }: Mark): ToldOver {
+  const { "data-spot": spot, "data-pattern": pattern, "data-bands": bands } = element.attributes;
+  return { ...(spot ? { spot: true } : {}), pattern, bands };
+}
+
+/** The id a line had in its drawing: what lies along it names it so. */
+export const idOf = ({ element }: Mark): string | undefined => {
+  const id = element.attributes["data-id"];
+  return isId(id) ? id : undefined;
+};
 
 /** The name a mark's paint goes by in the file's style rules, without the letter for fills or strokes. */
 export const paintNameOf = ({ element }: Mark): string =>

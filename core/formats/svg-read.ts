@@ -19,13 +19,15 @@ import { marksOf } from "./svg-marks.ts";
 import {
   closedIn,
   factsIn,
+  idOf,
   kindOf,
+  overIn,
   paintNameOf,
   partIn,
   placesOf,
   type ReadShade,
   shadeOf,
-  spotIn,
+  type ToldOver,
 } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
@@ -54,7 +56,7 @@ export interface ReadPour {
   readonly paint: string;
   readonly rank: number;
   readonly part?: string;
-  readonly spot?: true;
+  readonly over: ToldOver;
 }
 
 export interface OurReading {
@@ -156,6 +158,7 @@ const FAINT = 0.98;
 
 class MarkReader {
   private readonly strokes: Stroke[] = [];
+  private readonly taken = new Set<string>();
   private readonly inkShapes: InkShape[] = [];
   private readonly flats: ReadFlat[] = [];
   private readonly tints = new Map<string, string>();
@@ -330,6 +333,7 @@ class MarkReader {
     const shades: ReadShade[] = [];
     const put: { readonly [K in Kind]: (mark: Mark) => readonly string[] } = {
       seam: () => NONE,
+      over: () => NONE,
       undercoat: () => NONE,
       pour: (mark) => {
         const [seed] = placesOf(mark);
@@ -340,7 +344,7 @@ class MarkReader {
             paint: paintNameOf(mark),
             rank: ++this.rank,
             ...partIn(mark),
-            ...spotIn(mark),
+            over: overIn(mark),
           });
         return NONE;
       },
@@ -377,16 +381,20 @@ class MarkReader {
     const drawn = drawnStroke(mark.element.attributes);
     const called = { ...calledAs(mark), ...partIn(mark), ...closedIn(mark) };
     if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box))
-      return [this.pushStroke({ ...drawn, ...called })];
+      return [this.pushStroke({ ...drawn, ...called }, idOf(mark))];
     return mark.chains.flatMap(({ points, closed }) => {
       const pen = mark.stroke && this.pen(mark, points);
       const nib = nibIn(mark.element.attributes);
-      return pen ? [this.pushStroke({ points, closed, ...pen, ...nib, ...called })] : [];
+      return pen ? [this.pushStroke({ points, closed, ...pen, ...nib, ...called }, idOf(mark))] : [];
     });
   }
 
-  private pushStroke(stroke: Omit<Stroke, "id" | "rank">): string {
-    const id = `s${++this.rank}`;
+  /** Under the id it had, where no other line has that. */
+  private pushStroke(stroke: Omit<Stroke, "id" | "rank">, had?: string): string {
+    this.rank++;
+    let id = had ?? `s${this.rank}`;
+    while (this.taken.has(id)) id = `${id}-2`;
+    this.taken.add(id);
     this.strokes.push({ id, rank: this.rank, ...stroke });
     return id;
   }

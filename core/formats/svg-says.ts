@@ -9,8 +9,8 @@ import type { Item, Says } from "../scene/items.ts";
 import { isProfile } from "./bounds.ts";
 import { chainsOf, pathData, short } from "./svg-path.ts";
 
-/** What an element can stand for. A seam belongs to the pour after it; an undercoat is made from all pockets. */
-export const KINDS = ["pour", "seam", "undercoat", "flat", "shade", "stroke", "shape"] as const;
+/** What an element can stand for. A seam belongs to the pour after it, what lies over to the one before; an undercoat is made from all pockets. */
+export const KINDS = ["pour", "over", "seam", "undercoat", "flat", "shade", "stroke", "shape"] as const;
 export type Kind = (typeof KINDS)[number];
 
 export type Attributes = Readonly<Record<string, string | undefined>>;
@@ -20,7 +20,14 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ at, spot }) => ({ "data-is": "pour", "data-at": placesText([at]), "data-spot": spot && "yes" }),
+  pour: ({ at, spot, pattern, bands }) => ({
+    "data-is": "pour",
+    "data-at": placesText([at]),
+    "data-spot": spot && "yes",
+    "data-pattern": pattern && JSON.stringify(pattern),
+    "data-bands": bands && JSON.stringify(bands),
+  }),
+  over: () => ({ "data-is": "over" }),
   undercoat: () => ({ "data-is": "undercoat" }),
   flat: ({ opacity, ...says }, { effects }) => ({
     "data-is": "flat",
@@ -32,8 +39,9 @@ const WORDS: {
     "data-at": placesText(at),
     "data-opacity": opacity < 1 ? short(opacity, 3) : undefined,
   }),
-  stroke: (says) => ({
+  stroke: (says, { id }) => ({
     "data-is": "stroke",
+    "data-id": id,
     "data-nib": says.nib,
     ...cutWords(says),
     ...echoWords(says),
@@ -41,6 +49,7 @@ const WORDS: {
   }),
   nibbed: ({ stroke }, _, digits) => ({
     "data-is": "stroke",
+    "data-id": stroke.id,
     "data-line": pathData(stroke.points, stroke.closed, digits),
     "data-width": short(stroke.width, digits),
     "data-nib": stroke.nib,

@@ -8,6 +8,7 @@ import { neighboursOf } from "../pockets/neighbours.ts";
 import type { Border, Pocket } from "../pockets/pockets.ts";
 import type { Chain, Effects, Item, Region } from "./items.ts";
 import { keeper } from "./kept.ts";
+import { overItems } from "./over-items.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 /** Two colours overlap by this part of the page's diagonal where they meet, hidden under the later one. */
@@ -16,6 +17,8 @@ const SEAM = 1 / 1200;
 interface Ranked {
   readonly rank: number;
   readonly item: Item;
+  /** What lies over it: a pattern's figures, bands. */
+  readonly over?: readonly Item[];
 }
 
 /** The part whose flats they are. */
@@ -26,8 +29,8 @@ export interface FlatsOf {
 
 export const flatItems = (drawing: Drawing, of: FlatsOf, derived: Derived, palette: Palette): Item[] => [
   ...undercoatItems(drawing, of, derived, palette),
-  ...inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.region, palette)).map(
-    ({ item }) => item,
+  ...inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.region, palette)).flatMap(
+    ({ item, over }) => (over ? [item, ...over] : item),
   ),
 ];
 
@@ -100,7 +103,7 @@ const laid = new WeakMap<readonly Pocket[], Map<string, Laid>>();
 
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 function pourItems(
-  { pours, page }: Drawing,
+  { pours, strokes, page }: Drawing,
   { part }: FlatsOf,
   { pockets, pourOf }: Derived,
   { toneOf }: Palette,
@@ -117,7 +120,12 @@ function pourItems(
   const before = last?.toneOf === toneOf && last.width === width ? last : undefined;
   const now = lay(pockets, { pourIn, toneOf, width }, before);
   lists.set(part, now);
-  return now.order.flatMap((index) => now.items[index] ?? []);
+  return now.order.flatMap((index) => {
+    const laid = now.items[index];
+    const pour = pourIn[index]!;
+    if (!laid || !(pour.pattern || pour.bands)) return laid ?? [];
+    return { ...laid, over: overItems(pour, pockets[index], { strokes, toneOf }) };
+  });
 }
 
 /** Spot blacks lie above all colour, on another sheet: it runs on under them. */
@@ -152,7 +160,7 @@ function lay(
       pour && !pour.spot
         ? {
             rank: pour.rank,
-            item: pourItem(pockets[index], { id: pour.id, tone: toneOf(pour.paint!), width, isLater }),
+            item: pourItem(pockets[index], { pour, tone: toneOf(pour.paint!), width, isLater }),
           }
         : undefined;
   }
@@ -161,7 +169,7 @@ function lay(
 
 /** What the item of a poured pocket is made of. */
 interface Poured {
-  readonly id: string;
+  readonly pour: Pour;
   readonly tone: Tone;
   /** Of its seam, in page units. */
   readonly width: number;
@@ -183,12 +191,12 @@ const pouredItems = new WeakMap<Pocket, KeptPour>();
 /** Made anew only where what it is made of has changed: there may be thousands. */
 function pourItem(pocket: Pocket, of: Poured): Item {
   const before = pouredItems.get(pocket);
-  const { id, tone, width, isLater } = of;
-  const same = before?.id === id && before.tone === tone && before.width === width;
+  const { pour, tone, width, isLater } = of;
+  const same = before?.pour === pour && before.tone === tone && before.width === width;
   if (same && holds(pocket.borders, isLater, before.under)) return before.item;
   const under = pocket.borders.filter((_, border) => isLater(border));
   const item = itemOf(pocket, of, under);
-  pouredItems.set(pocket, { id, tone, width, under, item });
+  pouredItems.set(pocket, { pour, tone, width, under, item });
   return item;
 }
 
@@ -201,7 +209,7 @@ function holds(borders: readonly Border[], isLater: Poured["isLater"], under: re
 
 function itemOf(
   pocket: Pocket,
-  { id, tone, width }: Omit<Poured, "isLater">,
+  { pour: { id, pattern, bands }, tone, width }: Omit<Poured, "isLater">,
   under: readonly Border[],
 ): Item {
   const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
@@ -212,7 +220,7 @@ function itemOf(
   const beyond = [...strips, ...ribbons];
   return {
     id,
-    says: { is: "pour", at: pocket.seed },
+    says: { is: "pour", at: pocket.seed, ...(pattern && { pattern }), ...(bands && { bands }) },
     area: {
       kind: "region",
       chains: beyond.length > 0 ? [...pocket.cover, ...beyond] : pocket.cover,

@@ -2,7 +2,7 @@
  * The parts of a scene: what is painted is an area, with a paint, under effects. Painters know these three and nothing
  * of what an item means; that is said beside them, for files that are to come back and for hit tests.
  */
-import type { Blend, Echo, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Blend, Echo, Pour, SheetName, Stroke } from "../drawing/drawing.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Tone } from "./palette.ts";
 
@@ -50,7 +50,9 @@ export interface Effects {
 /** What an item stands for in the drawing. */
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
-  | { readonly is: "pour"; readonly at: Point; readonly spot?: true }
+  | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "spot" | "pattern" | "bands">)
+  /** Over a pour's colour: a pattern's figures, or a band. */
+  | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
   | { readonly is: "flat"; readonly echo?: Echo; readonly opacity: number }

@@ -43,6 +43,10 @@ export const usesOf = createSelector(
     };
     count(undercoat);
     for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.spot ? ink : pours[id]?.paint);
+    for (const { pattern, bands } of Object.values(pours)) {
+      count(pattern?.paint);
+      for (const { paint } of bands?.bands ?? []) count(paint);
+    }
     for (const { paint } of waitingPours(pours, derived.whole)) count(paint);
     for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
     for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);

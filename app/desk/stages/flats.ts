@@ -9,6 +9,7 @@ import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { gatherTool } from "../tools/gather/gather.ts";
 import { lookTool } from "../tools/look/look.ts";
+import { patternTool } from "../tools/pattern/pattern.ts";
 import { emptyTool, emptyWalked, pourTool } from "../tools/pour/pour.ts";
 import { PourPanel } from "../tools/pour/pour-panel.tsx";
 import type { Stage } from "./stage.ts";
@@ -16,7 +17,7 @@ import type { Stage } from "./stage.ts";
 export const flatsStage: Stage = {
   name: "Flats",
   sheet: "flats",
-  tools: [pourTool, emptyTool, gatherTool, dipTool, lookTool],
+  tools: [pourTool, emptyTool, gatherTool, patternTool, dipTool, lookTool],
   figure: (desk) => {
     const { all, coloured } = pocketCounts(desk);
     return desk.reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;

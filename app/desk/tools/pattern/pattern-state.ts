@@ -1,0 +1,53 @@
+/** How a pattern is laid, and the cloth that is chosen. */
+import type { Pattern, Pour } from "#core/drawing/drawing.ts";
+import { clothOf, setBands, setPattern } from "#core/drawing/patterns.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { toolState } from "../tool-state.ts";
+
+interface Settings {
+  readonly kind: Pattern["kind"] | "bands";
+  /** As a share of the page's width. */
+  readonly size: number;
+  readonly turn: number;
+  readonly share: number;
+  /** Whether pockets that follow one another take the same cloth. */
+  readonly oneCloth: boolean;
+  readonly bandCount: number;
+  /** As a share of the page's width. */
+  readonly bandWidth: number;
+}
+
+interface Held {
+  readonly cloth: string | null;
+  /** The pour whose bands are chosen. */
+  readonly banded: string | null;
+}
+
+export const patterns = toolState<Settings, Held>(
+  "pattern",
+  { kind: "stripes", size: 0.025, turn: 0, share: 0.5, oneCloth: true, bandCount: 3, bandWidth: 0.012 },
+  { cloth: null, banded: null },
+);
+
+/** The pattern that is chosen, as long as it lies somewhere. */
+export function chosenPattern(desk: Desk): Pattern | undefined {
+  const { cloth } = patterns.held(desk);
+  return cloth === null ? undefined : clothOf(desk.drawing, cloth)[0]?.pattern;
+}
+
+export const pourIn = ({ derived, drawing }: Desk, pocket: Pocket): Pour | undefined =>
+  drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
+
+/** Takes the chosen cloth or bands away. */
+export function takeAway(desk: DeskStore): void {
+  const state = desk.getState();
+  const { banded, cloth } = patterns.held(state);
+  const { pours } = state.drawing;
+  if (banded !== null && pours[banded]?.bands) state.edit(setBands(banded, null));
+  else if (cloth !== null) {
+    const ids = Object.values(pours).flatMap(({ id, pattern }) => (pattern?.cloth === cloth ? [id] : []));
+    if (ids.length > 0) state.edit(setPattern(ids, null));
+  }
+  patterns.hold(desk, { cloth: null, banded: null });
+}

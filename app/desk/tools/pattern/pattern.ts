@@ -1,0 +1,169 @@
+/** Pattern: figures that repeat, or bands along a line, over the colour of a pocket. */
+import { Grid3x3 } from "lucide-react";
+import type { Bands, Paint, Pattern, Pour } from "#core/drawing/drawing.ts";
+import { newId } from "#core/drawing/new-id.ts";
+import { changePattern, setBands, setPattern } from "#core/drawing/patterns.ts";
+import { pointAt } from "#core/geometry/cubic.ts";
+import { nearestPlace } from "#core/geometry/nearest.ts";
+import { distance, type Point } from "#core/geometry/point.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import { pocketAt } from "#core/scene/scene.ts";
+import { isRemoval } from "../../keys/key-names.ts";
+import { steppedPaint } from "../../pockets/pour-into.ts";
+import { walkedPocket } from "../../pockets/walk.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import type { Gesture, Press, Tool } from "../tool.ts";
+import { PatternPanel } from "./pattern-panel.tsx";
+import { chosenPattern, patterns, pourIn, takeAway } from "./pattern-state.ts";
+
+const GRAB_PIXELS = 10;
+/** Where the handle stands that turns and scales, in sizes of the figures. */
+const HANDLE_AT = 4;
+
+export const patternTool: Tool = {
+  name: "pattern",
+  word: "Pattern",
+  hint: "Click coloured pockets to lay it; drag it about; the square handle turns and scales it",
+  icon: Grid3x3,
+  sheet: "flats",
+  cursor: "crosshair",
+  lights: true,
+  press: (press) => handleGesture(press) ?? onPocket(press),
+  key: (desk, event) => {
+    const state = desk.getState();
+    const pocket = walkedPocket(state);
+    if (event.key === "Enter" && pocket) lay(desk, pocket, pocket.seed);
+    else if (isRemoval(event)) takeAway(desk);
+    else return false;
+    return true;
+  },
+  marks: (desk) => {
+    const pattern = chosenPattern(desk);
+    if (!pattern) return [];
+    const handle = handleOf(pattern);
+    return [
+      {
+        kind: "chain",
+        points: [...pattern.at, ...pattern.at, ...handle, ...handle],
+        closed: false,
+        tint: "fern",
+      },
+      { kind: "dot", at: pattern.at, tint: "fern", shape: "round", filled: true },
+      { kind: "dot", at: handle, tint: "fern", shape: "square", filled: true },
+    ];
+  },
+  places: (desk) => {
+    const pattern = chosenPattern(desk);
+    const own = pattern ? [pattern.at, handleOf(pattern)] : [];
+    return [...own, ...desk.derived.pockets.map(({ seed }) => seed)];
+  },
+  Panel: PatternPanel,
+};
+
+function handleOf({ at, turn, size }: Pattern): Point {
+  const angle = (turn * Math.PI) / 180;
+  return [at[0] + HANDLE_AT * size * Math.cos(angle), at[1] + HANDLE_AT * size * Math.sin(angle)];
+}
+
+/** Turning and scaling by the handle of the chosen cloth, or moving it by where its figures stand. */
+function handleGesture({ desk, at, pixel }: Press): Gesture | undefined {
+  const state = desk.getState();
+  const pattern = chosenPattern(state);
+  if (!pattern) return undefined;
+  const near = (place: Point) => distance(place, at) <= GRAB_PIXELS * pixel;
+  if (near(handleOf(pattern)))
+    return {
+      move: (press) => {
+        const [dx, dy] = [press.at[0] - pattern.at[0], press.at[1] - pattern.at[1]];
+        const size = Math.max(pixel, Math.hypot(dx, dy) / HANDLE_AT);
+        const turn = (Math.atan2(dy, dx) * 180) / Math.PI;
+        const steady = press.shift ? Math.round(turn / 15) * 15 : turn;
+        state.show(changePattern(state.drawing, pattern.cloth, { size, turn: steady }));
+      },
+    };
+  return near(pattern.at) ? moving(state, pattern, at) : undefined;
+}
+
+const moving = (state: Desk, pattern: Pattern, from: Point): Gesture => ({
+  move: ({ at }) =>
+    state.show(
+      changePattern(state.drawing, pattern.cloth, {
+        at: [pattern.at[0] + at[0] - from[0], pattern.at[1] + at[1] - from[1]],
+      }),
+    ),
+});
+
+function onPocket({ desk, at }: Press): Gesture | undefined {
+  const state = desk.getState();
+  const pocket = pocketAt(state.derived.pockets, at);
+  if (!pocket) {
+    state.tell("A pattern lies over the colour of a pocket. Click inside one.");
+    return undefined;
+  }
+  const pattern = pourIn(state, pocket)?.pattern;
+  if (!pattern || patterns.settings(state).kind === "bands") {
+    lay(desk, pocket, at);
+    return undefined;
+  }
+  patterns.hold(desk, { cloth: pattern.cloth, banded: null });
+  return moving(desk.getState(), pattern, at);
+}
+
+function lay(desk: DeskStore, pocket: Pocket, at: Point): void {
+  const state = desk.getState();
+  const pour = pourIn(state, pocket);
+  if (!pour?.paint || pour.spot) state.tell("Pour a colour here first: a pattern lies over it.");
+  else if (patterns.settings(state).kind === "bands") layBands(desk, pocket, pour, at);
+  else layPattern(desk, pour, at);
+}
+
+function layPattern(desk: DeskStore, pour: Pour, at: Point): void {
+  const state = desk.getState();
+  const { kind, size, turn, share, oneCloth } = patterns.settings(state);
+  const chosen = oneCloth ? chosenPattern(state) : undefined;
+  const width = state.drawing.page.box.width;
+  const pattern: Pattern = chosen ?? {
+    cloth: newId(),
+    kind: kind as Pattern["kind"],
+    at,
+    size: size * width,
+    turn,
+    share,
+    paint: figurePaint(state, pour.paint!),
+  };
+  state.edit(setPattern([pour.id], pattern));
+  patterns.hold(desk, { cloth: pattern.cloth, banded: null });
+}
+
+/** The colour in hand, or where the pocket has that already a step darker. */
+function figurePaint({ drawing, paint }: Desk, ground: Paint): Paint {
+  const same = paint.colour === ground.colour && paint.step === ground.step;
+  return same ? steppedPaint(drawing, paint, -1) : paint;
+}
+
+function layBands(desk: DeskStore, pocket: Pocket, pour: Pour, at: Point): void {
+  const state = desk.getState();
+  const { bandCount, bandWidth } = patterns.settings(state);
+  const line = nearestLine(state, pocket, at);
+  if (!line) {
+    state.tell("No stroke bounds this pocket that bands could follow.");
+    return;
+  }
+  const paint = figurePaint(state, pour.paint!);
+  const width = bandWidth * state.drawing.page.box.width;
+  const bands: Bands["bands"] = Array.from({ length: bandCount }, (_, i) => ({
+    width,
+    paint: i % 2 === 0 ? paint : pour.paint!,
+  }));
+  state.edit(setBands(pour.id, { line, bands }));
+  patterns.hold(desk, { cloth: null, banded: pour.id });
+}
+
+/** Of the strokes around a pocket the one nearest to a place. */
+function nearestLine({ drawing }: Desk, { lines }: Pocket, at: Point): string | undefined {
+  const far = (id: string): number => {
+    const { points } = drawing.strokes[id];
+    return distance(pointAt(points, nearestPlace(points, at)), at);
+  };
+  return lines.filter((id) => drawing.strokes[id]).sort((a, b) => far(a) - far(b))[0];
+}

@@ -1,0 +1,130 @@
+import { describe, expect, it } from "vitest";
+import { type Bands, type Drawing, PATTERNS, type Pattern } from "../drawing/drawing.ts";
+import { pour } from "../drawing/edits.ts";
+import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { changePattern, movedPattern, setBands, setPattern } from "../drawing/patterns.ts";
+import { edited, strokeOf } from "../drawing/testing.ts";
+import { importSvg } from "../formats/import-drawing.ts";
+import { deliveredSvg } from "../formats/svg-write.ts";
+import { enclosedArea, flatten } from "../geometry/cubic.ts";
+import { aboutPoint } from "../geometry/matrix.ts";
+import { anchorOf } from "../pockets/anchors.ts";
+import { LineReader } from "../pockets/line-reader.ts";
+import { figuresIn } from "./pattern-figures.ts";
+import { derive, sceneOf } from "./scene.ts";
+
+const square = strokeOf("rim", 1, [
+  [10, 10],
+  [90, 10],
+  [90, 90],
+  [10, 90],
+  [10, 10],
+]);
+const bare = newDrawing("Jumper", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
+  { ...square, closed: true },
+]);
+const pockets = new LineReader().read(bare);
+const poured = edited(bare, pour([{ anchor: anchorOf(pockets[0]) }], { colour: "frond", step: 0 }, ["p"]));
+
+const pattern: Pattern = {
+  cloth: "c",
+  kind: "stripes",
+  at: [50, 50],
+  size: 8,
+  turn: 30,
+  share: 0.4,
+  paint: { colour: "radish", step: 1 },
+};
+const bands: Bands = {
+  line: "rim",
+  bands: [
+    { width: 3, paint: { colour: "dusk", step: 0 } },
+    { width: 5, paint: { colour: "radish", step: 0 } },
+  ],
+};
+const itemsOf = (drawing: Drawing) => sceneOf(drawing, derive(drawing, pockets)).parts[0].sheets[0].items;
+
+describe("patterns", () => {
+  it.each(PATTERNS)("%s cover all places alike, however turned and wherever they begin", (kind) => {
+    for (const turn of [0, 37, -120]) {
+      const box = { x: -40, y: 30, width: 300, height: 200 };
+      const chains = figuresIn({ ...pattern, kind, turn, size: 25, at: [500, -200] }, box);
+      const rings = chains.map((chain) => flatten(chain, 0.05));
+      const covered = (quarter: number) => {
+        let hits = 0;
+        for (let k = 0; k < 1500; k++) {
+          const x = box.x + box.width * ((((k * 0.618034) % 1) + (quarter % 2)) / 2);
+          const y = box.y + box.height * ((((k * 0.754878) % 1) + Math.floor(quarter / 2)) / 2);
+          if (rings.some((ring) => holds(ring, x, y))) hits++;
+        }
+        return hits / 1500;
+      };
+      const shares = [0, 1, 2, 3].map(covered);
+      expect(Math.min(...shares)).toBeGreaterThan(0.05);
+      expect(Math.max(...shares) - Math.min(...shares)).toBeLessThan(0.12);
+    }
+  });
+
+  it("are never so fine that nothing could paint them", () => {
+    const box = { x: 0, y: 0, width: 1000, height: 1000 };
+    expect(figuresIn({ ...pattern, kind: "dots", size: 0.001 }, box).length).toBeLessThan(60_000);
+  });
+
+  it("lie over the colour of their pocket, trimmed to it, and stay when another is poured", () => {
+    const laid = edited(poured, setPattern(["p"], pattern));
+    const [base, over] = itemsOf(laid);
+    expect(base.paint.tone.variable).toBe("frond");
+    expect([over.says.is, over.paint.tone.variable, over.effects.clip]).toEqual([
+      "over",
+      "radish-up-1",
+      pockets[0].cover,
+    ]);
+    const again = edited(
+      laid,
+      pour([{ anchor: anchorOf(pockets[0]), pourId: "p" }], { colour: "dusk", step: 0 }, ["q"]),
+      changePattern({ pours: { q: { ...laid.pours.p, id: "q" } } }, "c", { size: 20 }),
+    );
+    expect(again.pours.q.pattern).toEqual({ ...pattern, size: 20 });
+    expect(itemsOf(edited(again, setPattern(["q"], null)))).toHaveLength(1);
+  });
+
+  it("go along with their pocket: turned, scaled and mirrored", () => {
+    const moved = movedPattern(pattern, aboutPoint([0, 0], 2, 2, Math.PI / 2));
+    expect([moved.size, Math.round(moved.turn)]).toEqual([16, 120]);
+    expect(Math.round(movedPattern(pattern, [-1, 0, 0, 1, 0, 0]).turn)).toBe(150);
+  });
+});
+
+describe("bands", () => {
+  it("follow their line inward, the widest beneath, as the line is bent", () => {
+    const laid = edited(poured, setBands("p", bands));
+    const lines = itemsOf(laid).slice(1);
+    const told = lines.map(({ area, paint }) => [area.kind === "line" && area.width, paint.tone.variable]);
+    expect(told).toEqual([
+      [16, "radish"],
+      [6, "dusk"],
+    ]);
+    const bent = { ...laid, strokes: { rim: { ...laid.strokes.rim, points: [...laid.strokes.rim.points] } } };
+    const [, first] = itemsOf(bent);
+    expect(first.area.kind === "line" && first.area.points).toBe(bent.strokes.rim.points);
+    expect(enclosedArea(bent.strokes.rim.points)).not.toBe(0);
+  });
+
+  it("come back from SVG with their pattern", () => {
+    const laid = edited(poured, setPattern(["p"], pattern), setBands("p", bands));
+    const { drawing } = importSvg("Jumper", deliveredSvg(laid, derive(laid, pockets)));
+    expect(Object.values(drawing.pours)).toMatchObject([{ pattern, bands }]);
+    expect(drawing.strokes[bands.line].points).toHaveLength(square.points.length);
+  });
+});
+
+function holds(ring: readonly number[], x: number, y: number): boolean {
+  let inside = false;
+  for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2)
+    if (
+      ring[i + 1] > y !== ring[j + 1] > y &&
+      x < ((ring[j] - ring[i]) * (y - ring[i + 1])) / (ring[j + 1] - ring[i + 1]) + ring[i]
+    )
+      inside = !inside;
+  return inside;
+}

@@ -1,0 +1,68 @@
+/** What lies over a pour's colour, trimmed to its pocket: the figures of a pattern, and bands along a line. */
+import type { Drawing, Pour } from "../drawing/drawing.ts";
+import type { Pocket } from "../pockets/pockets.ts";
+import type { Effects, Item } from "./items.ts";
+import { keeper } from "./kept.ts";
+import type { Palette, Tone } from "./palette.ts";
+import { figuresIn } from "./pattern-figures.ts";
+
+type Over = Pick<Drawing, "strokes"> & Pick<Palette, "toneOf">;
+
+export const overItems = (pour: Pour, pocket: Pocket, over: Over): readonly Item[] => [
+  ...patternItems(pour, pocket, over),
+  ...bandItems(pour, pocket, over),
+];
+
+const trimmed = (pocket: Pocket, { opacity }: Tone): Effects => ({
+  clip: pocket.cover,
+  ...(opacity === undefined ? {} : { opacity }),
+});
+
+const keptPattern = keeper<Pocket, Item>();
+
+function patternItems({ id, pattern }: Pour, pocket: Pocket, { toneOf }: Over): readonly Item[] {
+  if (!pattern) return [];
+  const tone = toneOf(pattern.paint);
+  return [
+    keptPattern(pocket, [id, pattern, tone], () => ({
+      id: `${id}-pattern`,
+      says: { is: "over" },
+      area: { kind: "region", chains: figuresIn(pattern, pocket.box), evenOdd: false },
+      paint: { kind: "tone", tone },
+      effects: trimmed(pocket, tone),
+    })),
+  ];
+}
+
+const keptBands = keeper<Pocket, readonly Item[]>();
+
+/** The widest first, each a line along the line it follows, so that the narrower ones lie on it. */
+function bandItems({ id, bands }: Pour, pocket: Pocket, { strokes, toneOf }: Over): readonly Item[] {
+  const line = bands && strokes[bands.line];
+  if (!line) return [];
+  const tones = bands.bands.map(({ paint }) => toneOf(paint));
+  return keptBands(pocket, [id, bands, line, ...tones], () => {
+    let deep = 0;
+    const items = bands.bands.map(({ width }, i): Item => {
+      deep += width;
+      return {
+        id: `${id}-band-${i + 1}`,
+        says: { is: "over" },
+        area: {
+          kind: "line",
+          points: line.points,
+          closed: line.closed,
+          width: 2 * deep,
+          cap: "butt",
+          join: "round",
+          miterLimit: 4,
+          dash: [],
+          dashOffset: 0,
+        },
+        paint: { kind: "tone", tone: tones[i] },
+        effects: trimmed(pocket, tones[i]),
+      };
+    });
+    return items.reverse();
+  });
+}

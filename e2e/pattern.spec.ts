@@ -1,0 +1,91 @@
+/** Patterns and bands over poured colour, on art from elsewhere. */
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+import type { Point } from "../core/geometry/point.ts";
+import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test, typeNumber } from "./desk.ts";
+import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
+
+const [a, b] = GARDEN_POCKETS;
+const FROND = "#6f9a4a";
+const RADISH = "#c23f5a";
+
+const tin = (page: Page) => page.getByRole("region", { name: "Tin" });
+const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+const click = async (page: Page, at: Point) => page.mouse.click(...(await onScreen(page, at, GARDEN_PAGE)));
+
+/** The colours at many places of a pocket. */
+async function coloursIn(page: Page, { box, seed }: typeof a): Promise<Set<string>> {
+  const found = new Set<string>();
+  for (let k = -8; k <= 8; k++)
+    found.add(hexOf(await artColour(page, [seed[0], seed[1] + (k * box.height) / 60], GARDEN_PAGE)));
+  return found;
+}
+
+async function open(page: Page): Promise<void> {
+  await openFile(page, "garden.svg", GARDEN);
+  await deskReady(page);
+  await stage(page, "Flats").click();
+  await click(page, a.seed);
+  await click(page, b.seed);
+  await tin(page)
+    .getByRole("button", { name: /^Radish/ })
+    .click();
+  await tool(page, "Pattern").click();
+}
+
+test("one cloth lies over two pockets, is moved and turned by hand, and comes back from SVG", async ({
+  page,
+}) => {
+  await open(page);
+  await typeNumber(page.getByLabel("Size"), "1.2");
+  await click(page, a.seed);
+  await click(page, b.seed);
+  for (const pocket of [a, b])
+    await expect
+      .poll(async () => [...(await coloursIn(page, pocket))])
+      .toEqual(expect.arrayContaining([FROND, RADISH]));
+  const [x, y] = await onScreen(page, a.seed, GARDEN_PAGE);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y + 4, { steps: 4 });
+  await page.mouse.up();
+  await expect(page.getByRole("button", { name: "Undo: Change pattern" })).toBeVisible();
+  await typeNumber(page.getByLabel("Turn"), "90");
+  await expect(page.getByRole("button", { name: "Undo: Change pattern" })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).include("[aria-label=Tray]").analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
+  const { bytes } = await save(page, "SVG");
+  await openFile(page, "again.svg", bytes.toString());
+  await page.getByRole("button", { name: "Put it on the desk" }).click();
+  await deskReady(page);
+  const again = await save(page, "SVG");
+  const figures = (svg: Buffer) => svg.toString().match(/data-is="over"[^>]*| data-pattern="[^"]*"/g);
+  expect(figures(again.bytes)).toEqual(figures(bytes));
+  expect(figures(bytes)).toHaveLength(4);
+});
+
+test("bands follow a line of the pocket inward, each in a colour of its own", async ({ page }) => {
+  await open(page);
+  await page.getByLabel("Pattern", { exact: true }).selectOption("Bands");
+  await typeNumber(page.getByLabel("Width"), "0.8");
+  await click(page, a.seed);
+  await expect(page.getByRole("button", { name: "Undo: Lay bands" })).toBeVisible();
+  await tin(page)
+    .getByRole("button", { name: /^Marigold/ })
+    .click();
+  await page.getByRole("button", { name: /^Band 1: Radish/ }).click();
+  await expect(page.getByRole("button", { name: /^Band 1: Marigold/ })).toBeVisible();
+  await page.getByRole("button", { name: "Take the chosen pattern away" }).click();
+  await expect.poll(async () => [...(await coloursIn(page, a))]).toEqual([FROND]);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByRole("button", { name: "Redo: Take bands away" })).toBeVisible();
+});
+
+test("a pattern needs a colour to lie over", async ({ page }) => {
+  await openFile(page, "garden.svg", GARDEN);
+  await deskReady(page);
+  await stage(page, "Flats").click();
+  await tool(page, "Pattern").click();
+  await click(page, a.seed);
+  await expect(page.getByText("Pour a colour here first: a pattern lies over it.").first()).toBeVisible();
+});
