@@ -94,7 +94,11 @@ export interface Nib {
   readonly strands: number;
 }
 
-/** Colour as a shape of its own on the flats sheet: closed chains of cubics. */
+/** Sheets that colour shapes can lie on; ink has shapes of its own. */
+export const SHAPE_SHEETS = ["ground", "flats", "shade", "light", "gloss"] as const;
+export const TRIMS = ["coloured", "part"] as const;
+
+/** Colour as a shape of its own, drawn freehand or as it came: closed chains of cubics. */
 export interface FlatShape extends InPart {
   readonly id: string;
   readonly rank: number;
@@ -104,6 +108,10 @@ export interface FlatShape extends InPart {
   readonly opacity: number;
   readonly name?: string;
   readonly echo?: Echo;
+  /** The flats where left out. */
+  readonly sheet?: (typeof SHAPE_SHEETS)[number];
+  /** Seen only on what is coloured, or only within its part; everywhere where left out. */
+  readonly trim?: (typeof TRIMS)[number];
 }
 
 /** An invisible line that closes a gap. */

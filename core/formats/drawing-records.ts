@@ -33,8 +33,10 @@ import {
   type Echo,
   JOINS,
   PATTERNS,
+  SHAPE_SHEETS,
   SHEETS,
   type SheetName,
+  TRIMS,
   UNITS,
 } from "../drawing/drawing.ts";
 import { FIELDS, type FieldName } from "../drawing/fields.ts";
@@ -264,6 +266,8 @@ export class FlatShapeRecord extends Ranked {
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
   @Min(0) @Max(1) opacity!: number;
   @IsOptional() @IsString() @MaxLength(200) name?: string;
+  @IsOptional() @IsIn(SHAPE_SHEETS) sheet?: (typeof SHAPE_SHEETS)[number];
+  @IsOptional() @IsIn(TRIMS) trim?: (typeof TRIMS)[number];
 }
 
 export class ShadeRecord extends Ranked {

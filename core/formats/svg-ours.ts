@@ -1,5 +1,5 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
-import { BLENDS, type Shade, type Stroke } from "../drawing/drawing.ts";
+import { BLENDS, type FlatShape, SHAPE_SHEETS, type Shade, type Stroke, TRIMS } from "../drawing/drawing.ts";
 import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
 import { isId } from "./bounds.ts";
@@ -62,6 +62,13 @@ export interface ToldOver {
 export function overIn({ element }: Mark): ToldOver {
   const { "data-spot": spot, "data-pattern": pattern, "data-bands": bands } = element.attributes;
   return { ...(spot ? { spot: true } : {}), pattern, bands };
+}
+
+/** Where a colour shape lies, and what it is trimmed to. */
+export function lyingIn(mark: Mark): Pick<FlatShape, "sheet" | "trim"> {
+  const sheet = SHAPE_SHEETS.find((name) => name === sheetOf(mark));
+  const trim = TRIMS.find((name) => name === mark.element.attributes["data-trim"]);
+  return { ...(sheet && sheet !== "flats" ? { sheet } : {}), ...(trim ? { trim } : {}) };
 }
 
 /** The id a line had in its drawing: what lies along it names it so. */

@@ -3,7 +3,7 @@
  * beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
 import { converter } from "culori";
-import type { Echo, InkShape, Page, Stroke } from "../drawing/drawing.ts";
+import type { Echo, FlatShape, InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
 import { polyline } from "../geometry/cubic.ts";
@@ -21,6 +21,7 @@ import {
   factsIn,
   idOf,
   kindOf,
+  lyingIn,
   overIn,
   paintNameOf,
   partIn,
@@ -46,6 +47,8 @@ export interface ReadFlat {
   readonly name?: string;
   readonly part?: string;
   readonly echo?: Echo;
+  readonly sheet?: FlatShape["sheet"];
+  readonly trim?: FlatShape["trim"];
 }
 
 /** Colour that a file of ours says was poured into the pocket around a point. */
@@ -236,6 +239,7 @@ class MarkReader {
       opacity,
       ...named,
       ...this.saidOf(mark),
+      ...(this.ours ? lyingIn(mark) : {}),
     });
     return id;
   }

@@ -29,8 +29,9 @@ const WORDS: {
   }),
   over: () => ({ "data-is": "over" }),
   undercoat: () => ({ "data-is": "undercoat" }),
-  flat: ({ opacity, ...says }, { effects }) => ({
+  flat: ({ opacity, trim, ...says }, { effects }) => ({
     "data-is": "flat",
+    "data-trim": trim,
     "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,
     ...echoWords(says),
   }),

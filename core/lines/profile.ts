@@ -23,7 +23,10 @@ const isEven = (profile: Profile): boolean =>
  * The profile a stroke is drawn with: its own times that of its nib; undefined when both are even. A piece of a line has
  * the stretch that the line had there.
  */
-export function profileOf(stroke: Stroke, nib: Nib | undefined): Profile | undefined {
+export function profileOf(
+  stroke: Pick<Stroke, "profile" | "cut">,
+  nib: Nib | undefined,
+): Profile | undefined {
   const whole = wholeProfile(stroke, nib);
   return whole && stroke.cut ? stretchOf(whole, stroke.cut.from, stroke.cut.to) : whole;
 }
@@ -36,7 +39,7 @@ function stretchOf(profile: Profile, from: number, to: number): Profile {
   return [from, ...inside, to].flatMap((place) => [(place - from) / (to - from), share(place)]);
 }
 
-function wholeProfile({ profile }: Stroke, nib: Nib | undefined): Profile | undefined {
+function wholeProfile({ profile }: Pick<Stroke, "profile">, nib: Nib | undefined): Profile | undefined {
   const given = [profile, nib?.profile].filter((p): p is Profile => p !== undefined && !isEven(p));
   if (given.length < 2) return given[0];
   const places = [...new Set(given.flatMap((p) => p.filter((_, k) => k % 2 === 0)))].sort((a, b) => a - b);

@@ -1,5 +1,5 @@
 /** The flats sheet: poured pockets and shapes of colour, in the order they were laid. */
-import type { Drawing, FlatShape, Pour } from "../drawing/drawing.ts";
+import { type Drawing, entitiesOf, type FlatShape, type Pour } from "../drawing/drawing.ts";
 import { enclosedArea, reversed } from "../geometry/cubic.ts";
 import { diagonal } from "../geometry/point.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
@@ -29,9 +29,10 @@ export interface FlatsOf {
 
 export const flatItems = (drawing: Drawing, of: FlatsOf, derived: Derived, palette: Palette): Item[] => [
   ...undercoatItems(drawing, of, derived, palette),
-  ...inOrder(pourItems(drawing, of, derived, palette), shapeItems(drawing, of.region, palette)).flatMap(
-    ({ item, over }) => (over ? [item, ...over] : item),
-  ),
+  ...inOrder(
+    pourItems(drawing, of, derived, palette),
+    shapeItems(drawing, of, derived, palette, "flats"),
+  ).flatMap(({ item, over }) => (over ? [item, ...over] : item)),
 ];
 
 const keptUndercoat = keeper<readonly Pocket[], Item>();
@@ -67,21 +68,49 @@ const inOrder = (poured: readonly Ranked[], shapes: readonly Ranked[]): readonly
 
 const keptShape = keeper<FlatShape, Item>();
 
-const shapeItems = ({ flatShapes }: Drawing, region: Region, { toneOf }: Palette): Ranked[] =>
-  Object.values(flatShapes).map((shape) => {
-    const { id, rank, name, outline, evenOdd, opacity, echo } = shape;
-    const clip = echo === "within" ? region() : undefined;
+/** The colour shapes of a part that lie on a sheet, from the lowest up. */
+export const shapesOn = (
+  sheet: NonNullable<FlatShape["sheet"]>,
+  drawing: Drawing,
+  of: FlatsOf,
+  derived: Derived,
+  palette: Palette,
+): Item[] =>
+  shapeItems(drawing, of, derived, palette, sheet)
+    .sort((a, b) => a.rank - b.rank)
+    .map(({ item }) => item);
+
+const shapeItems = (
+  { flatShapes, pours }: Drawing,
+  { part, region }: FlatsOf,
+  derived: Derived,
+  { toneOf }: Palette,
+  on: NonNullable<FlatShape["sheet"]>,
+): Ranked[] =>
+  entitiesOf(flatShapes).flatMap((shape) => {
+    const { id, rank, name, outline, evenOdd, opacity, echo, sheet = "flats", trim } = shape;
+    if (sheet !== on) return [];
+    const isWithin = echo === "within" || trim === "part";
+    const clip = isWithin ? region() : trim === "coloured" ? colouredOf(part, pours, derived) : undefined;
     const tone = toneOf(shape.paint);
     const item = keptShape(shape, [tone, clip], () => ({
       id,
-      says: { is: "flat", echo, opacity },
+      says: { is: "flat", echo, opacity, trim },
       area: { kind: "region", chains: outline, evenOdd },
       paint: { kind: "tone", tone },
       effects: withOpacity(clip ? { clip } : NO_EFFECTS, opacity * (tone.opacity ?? 1)),
       name,
     }));
-    return { rank, item };
+    return [{ rank, item }];
   });
+
+const coloured = keeper<readonly Pocket[], readonly Chain[]>();
+
+/** What of a part has colour. */
+function colouredOf(part: string, pours: Drawing["pours"], { pockets, pourOf }: Derived): readonly Chain[] {
+  const own = pockets.filter((pocket, index) => pocket.part === part && pours[pourOf[index] ?? ""]?.paint);
+  return coloured(pockets, own, () => own.flatMap(({ cover }) => cover));
+}
 
 const NO_EFFECTS: Effects = {};
 

@@ -2,7 +2,7 @@
  * The parts of a scene: what is painted is an area, with a paint, under effects. Painters know these three and nothing
  * of what an item means; that is said beside them, for files that are to come back and for hit tests.
  */
-import type { Blend, Echo, Pour, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Blend, Echo, FlatShape, Pour, SheetName, Stroke } from "../drawing/drawing.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Tone } from "./palette.ts";
 
@@ -55,7 +55,7 @@ export type Says =
   | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
-  | { readonly is: "flat"; readonly echo?: Echo; readonly opacity: number }
+  | ({ readonly is: "flat" } & Pick<FlatShape, "echo" | "opacity" | "trim">)
   /** A point of each of its pockets, and its own opacity. */
   | { readonly is: "shade"; readonly at: readonly Point[]; readonly opacity: number }
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked">)

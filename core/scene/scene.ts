@@ -8,7 +8,7 @@ import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { type Matches, matchAnchors } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
-import { flatItems } from "./flat-items.ts";
+import { flatItems, shapesOn } from "./flat-items.ts";
 import { inkItems } from "./ink-items.ts";
 import type { Chain, Item, ScenePart, SceneSheet } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -119,13 +119,15 @@ interface PartWork {
 function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: PartWork): SceneSheet[] {
   const own = drawingOfPart(drawing, id);
   const region = () => hiddenBehind({ id }, drawing, derived);
+  const of = { part: id, region };
+  const shapes = (sheet: Parameters<typeof shapesOn>[0]) => shapesOn(sheet, own, of, derived, palette);
   const items: Record<SheetName, Item[]> = {
-    ground: [],
-    flats: flatItems(own, { part: id, region }, derived, palette),
-    shade: shadeItems(own, id, derived, palette),
-    light: [],
+    ground: shapes("ground"),
+    flats: flatItems(own, of, derived, palette),
+    shade: [...shadeItems(own, id, derived, palette), ...shapes("shade")],
+    light: shapes("light"),
     ink: [...spotItems(own, id, derived, palette), ...inkItems(own, { region, palette, hidden })],
-    gloss: [],
+    gloss: shapes("gloss"),
   };
   return SHEETS.flatMap((name): SceneSheet[] => {
     const { visible, opacity } = drawing.sheets[name];

@@ -15,7 +15,7 @@ import { useClipboard } from "./clipboard.ts";
 import { arrowOf, isRemoval, isTyping } from "./key-names.ts";
 import { onPointerKey } from "./key-pointer.ts";
 
-const TRAY_KEYS = "qwerty";
+const TRAY_KEYS = "qwertyu";
 /** Keys that step through lines and points wherever the focus is. */
 const LINE_STEPS = "[]{}";
 /** Listens to the whole desk; fields that are being typed in keep their keys. */

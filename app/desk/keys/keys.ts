@@ -1,7 +1,7 @@
 /** The keys of the desk, as listed on the sheet. */
 export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "1 … 5", does: "Go to a stage" },
-  { keys: "Q W E R T Y", does: "Tools of the tray, left to right" },
+  { keys: "Q W E R T Y U", does: "Tools of the tray, left to right" },
   { keys: "hold D", does: "Dip up the colour under the pointer" },
   { keys: "hold Shift D", does: "Dip it up as it is seen, through all light" },
   { keys: "hold Space", does: "Drag the paper" },

@@ -13,5 +13,5 @@ export function flatAt({ derived, drawing }: Desk, at: Point): FlatShape | undef
   const covered = pour?.paint ? pour.rank : Number.NEGATIVE_INFINITY;
   return Object.values(flatShapes)
     .sort((a, b) => b.rank - a.rank)
-    .find((shape) => shape.rank > covered && isWithin([shape], at, page.box.width / 4000));
+    .find((shape) => !shape.sheet && shape.rank > covered && isWithin([shape], at, page.box.width / 4000));
 }

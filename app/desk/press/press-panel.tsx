@@ -2,6 +2,7 @@ import clsx from "clsx";
 import { Eye, EyeOff, Lock, LockOpen } from "lucide-react";
 import { SHEETS, type SheetName } from "#core/drawing/drawing.ts";
 import { changeSheet } from "#core/drawing/edits.ts";
+import { sheetOf } from "#core/drawing/shape-edits.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { Range } from "../../ui/range.tsx";
 import { stageOf } from "../stages/index.ts";
@@ -33,9 +34,9 @@ function figureOf(name: SheetName, { scene }: Desk): number {
 /** Whether there is anything on a sheet, seen or not. */
 function holdsAnything(name: SheetName, { drawing }: Desk): boolean {
   const { pours, flatShapes, shades, strokes, inkShapes } = drawing;
-  const tables = { flats: [pours, flatShapes], shade: [shades], ink: [strokes, inkShapes] };
+  const tables = { flats: [pours], shade: [shades], ink: [strokes, inkShapes] };
   const own: readonly object[] = name in tables ? tables[name as keyof typeof tables] : [];
-  return own.some(hasEntries);
+  return own.some(hasEntries) || Object.values(flatShapes).some((shape) => sheetOf(shape) === name);
 }
 
 function hasEntries(table: object): boolean {

@@ -6,6 +6,7 @@ import { isRemoval } from "../keys/key-names.ts";
 import { pocketMenu } from "../pockets/pocket-menu.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { nextPocketSnag } from "../press/next-snag.ts";
+import { colourTool } from "../tools/colour/colour.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { gatherTool } from "../tools/gather/gather.ts";
 import { lookTool } from "../tools/look/look.ts";
@@ -17,7 +18,7 @@ import type { Stage } from "./stage.ts";
 export const flatsStage: Stage = {
   name: "Flats",
   sheet: "flats",
-  tools: [pourTool, emptyTool, gatherTool, patternTool, dipTool, lookTool],
+  tools: [pourTool, emptyTool, gatherTool, colourTool, patternTool, dipTool, lookTool],
   figure: (desk) => {
     const { all, coloured } = pocketCounts(desk);
     return desk.reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;

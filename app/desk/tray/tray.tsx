@@ -28,7 +28,7 @@ export function Tray() {
           <ToggleGroup.Item
             key={name}
             value={name}
-            title={`${hint} (${"QWERTY"[i]})`}
+            title={`${hint} (${"QWERTYU"[i]})`}
             className={clsx(
               "flex h-14 w-17 flex-col items-center justify-center gap-1 rounded-md border",
               tool.name === name

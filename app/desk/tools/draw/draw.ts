@@ -5,6 +5,7 @@ import { DrawPanel } from "./draw-panel.tsx";
 import { draw } from "./draw-state.ts";
 import { figureGesture } from "./figure.ts";
 import { freehandGesture } from "./freehand.ts";
+import { addDrawn } from "./new-stroke.ts";
 import { finishPegs, hoverPeg, pegGesture, pegKey, pegMarks } from "./pegs.ts";
 
 const pegging = (desk: Parameters<typeof draw.settings>[0]): boolean => draw.settings(desk).way === "pegs";
@@ -17,9 +18,18 @@ export const drawTool: Tool = {
   sheet: "ink",
   cursor: "crosshair",
   press: (press) => {
-    const { way } = draw.settings(press.desk.getState());
+    const { desk } = press;
+    const { way, steadying, pressed } = draw.settings(desk.getState());
     if (way === "pegs") return pegGesture(press);
-    return way === "hand" ? freehandGesture(press) : figureGesture(press, way);
+    if (way === "hand")
+      return freehandGesture(press, {
+        steadying,
+        pressed,
+        joins: true,
+        onLine: (line) => addDrawn(desk, line),
+      });
+    const label = way === "oval" ? "Draw oval" : "Draw box";
+    return figureGesture(press, way, (points) => addDrawn(desk, { points, closed: true }, label));
   },
   hover: (press) => {
     if (pegging(press.desk.getState())) hoverPeg(press);

@@ -2,9 +2,12 @@
 import type { Point } from "#core/geometry/point.ts";
 import { ellipse, rectangle } from "#core/lines/figures.ts";
 import type { Gesture, Press } from "../tool.ts";
-import { addDrawn } from "./new-stroke.ts";
 
-export function figureGesture({ desk, at, pixel }: Press, way: "oval" | "box"): Gesture {
+export function figureGesture(
+  { at, pixel }: Press,
+  way: "oval" | "box",
+  onFigure: (points: number[]) => void,
+): Gesture {
   let to = at;
   const chain = () =>
     way === "box"
@@ -20,8 +23,7 @@ export function figureGesture({ desk, at, pixel }: Press, way: "oval" | "box"): 
       to = press.shift ? evened(at, press.at) : press.at;
     },
     end: () => {
-      if (isLarge())
-        addDrawn(desk, { points: chain(), closed: true }, way === "oval" ? "Draw oval" : "Draw box");
+      if (isLarge()) onFigure(chain());
     },
     marks: () => (isLarge() ? [{ kind: "chain", points: chain(), closed: true, tint: "fern" }] : []),
   };

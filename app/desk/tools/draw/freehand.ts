@@ -1,20 +1,32 @@
 /** Drawing freehand: coalesced samples with pressure, steadied, fitted when let go. */
 import { distance, type Point } from "#core/geometry/point.ts";
-import { closesItself, drawnLine, type HandSample } from "#core/lines/drawn-line.ts";
+import { closesItself, type DrawnLine, drawnLine, type HandSample } from "#core/lines/drawn-line.ts";
 import { Steadier } from "#core/lines/steady.ts";
 import type { Gesture, OverlayMark, Press } from "../tool.ts";
-import { draw } from "./draw-state.ts";
 import { JOIN_PIXELS, joinPlace, nearnessMarks } from "./join-near.ts";
-import { addDrawn } from "./new-stroke.ts";
 
 /** A line lies within this many screen pixels of the hand. */
 const FIT_PIXELS = 0.9;
 const STRING_PIXELS = 60;
 
-export function freehandGesture({ desk, at, pixel, pressure }: Press): Gesture {
-  const { steadying, pressed } = draw.settings(desk.getState());
+export interface FreehandOptions {
+  /** 0 to 1. */
+  readonly steadying: number;
+  /** Whether pressure makes the width. */
+  readonly pressed: boolean;
+  /** Whether the line joins others it begins or ends near. */
+  readonly joins: boolean;
+  /** Takes the line once it is drawn. */
+  readonly onLine: (line: DrawnLine) => void;
+}
+
+export function freehandGesture(
+  { desk, at, pixel, pressure }: Press,
+  { steadying, pressed, joins, onLine }: FreehandOptions,
+): Gesture {
   const steadier = new Steadier(steadying ** 2 * STRING_PIXELS * pixel);
-  const first = joinPlace(desk, at, pixel) ?? at;
+  const joinNear = (place: Point) => (joins ? joinPlace(desk, place, pixel) : undefined);
+  const first = joinNear(at) ?? at;
   const samples: HandSample[] = [{ at: steadier.follow(first), pressure }];
   let foreseen: readonly Point[] = [];
   let pointer = at;
@@ -36,7 +48,7 @@ export function freehandGesture({ desk, at, pixel, pressure }: Press): Gesture {
       if (samples.length > 1) add(pointer, samples[samples.length - 1].pressure);
       const closeWithin = JOIN_PIXELS * pixel;
       if (samples.length > 1 && !closesItself(samples, closeWithin)) {
-        const joined = joinPlace(desk, tip(), pixel);
+        const joined = joinNear(tip());
         if (joined) samples.push({ at: joined, pressure: samples[samples.length - 1].pressure });
       }
       const line = drawnLine(samples, {
@@ -44,10 +56,11 @@ export function freehandGesture({ desk, at, pixel, pressure }: Press): Gesture {
         pressed: pressed && hasPressure(samples),
         closeWithin,
       });
-      if (line) addDrawn(desk, line);
+      if (line) onLine(line);
     },
     trail: () => ({ points: [...samples.map((sample) => sample.at), ...foreseen], closed: true }),
-    marks: (): OverlayMark[] => (samples.length > 4 ? nearnessMarks(desk, tip(), samples[0].at, pixel) : []),
+    marks: (): OverlayMark[] =>
+      joins && samples.length > 4 ? nearnessMarks(desk, tip(), samples[0].at, pixel) : [],
   };
 }
 

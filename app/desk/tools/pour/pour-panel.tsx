@@ -4,7 +4,7 @@ import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { LAYS, pourSettings } from "./pour-state.ts";
 
-const WORDS = { colour: "Colour", lighter: "1 lighter", darker: "1 darker", ink: "Spot black" };
+const WORDS = { colour: "In hand", lighter: "1 lighter", darker: "1 darker", ink: "Spot black" };
 
 /** What a press lays, the colour beneath all, and the ground to check against. */
 export function PourPanel() {

@@ -1,0 +1,89 @@
+import { describe, expect, it } from "vitest";
+import { importSvg } from "../formats/import-drawing.ts";
+import { deliveredSvg } from "../formats/svg-write.ts";
+import { rectangle } from "../lines/figures.ts";
+import { anchorOf } from "../pockets/anchors.ts";
+import { LineReader } from "../pockets/line-reader.ts";
+import { derive, sceneOf } from "../scene/scene.ts";
+import type { Drawing, FlatShape } from "./drawing.ts";
+import { pour } from "./edits.ts";
+import { defaultPage, newDrawing } from "./new-drawing.ts";
+import { addShape, changeShape, moveShape, orderShape, reshape } from "./shape-edits.ts";
+import { edited, strokeOf } from "./testing.ts";
+
+const square = strokeOf("rim", 1, [
+  [10, 10],
+  [50, 10],
+  [50, 50],
+  [10, 50],
+  [10, 10],
+]);
+const bare = newDrawing("Loose", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
+  { ...square, closed: true },
+]);
+const pockets = new LineReader().read(bare);
+const shape: Omit<FlatShape, "rank"> = {
+  id: "f",
+  outline: [rectangle([0, 0], [30, 30])],
+  evenOdd: false,
+  paint: { colour: "frond", step: 0 },
+  opacity: 1,
+};
+const drawn = edited(
+  bare,
+  pour([{ anchor: anchorOf(pockets[0]) }], { colour: "dusk", step: 0 }, ["p"]),
+  addShape(shape),
+);
+const { f } = drawn.flatShapes;
+const sheets = (drawing: Drawing) =>
+  sceneOf(drawing, derive(drawing, pockets)).parts[0].sheets.map(({ name, items }) => [
+    name,
+    items.map(({ id }) => id),
+  ]);
+
+describe("colour shapes", () => {
+  it("lie above all colour, before or behind it, on any sheet from ground to gloss", () => {
+    expect(sheets(drawn)).toEqual([
+      ["flats", ["p", "f"]],
+      ["ink", ["rim"]],
+    ]);
+    expect(sheets(edited(drawn, orderShape(drawn, f, "back")))[0]).toEqual(["flats", ["f", "p"]]);
+    expect(sheets(edited(drawn, changeShape(f, { sheet: "ground" })))[0]).toEqual(["ground", ["f"]]);
+    const gloss = edited(drawn, changeShape(f, { sheet: "gloss" }));
+    expect(sheets(gloss).at(-1)).toEqual(["gloss", ["f"]]);
+    expect(edited(gloss, changeShape(gloss.flatShapes.f, { sheet: undefined })).flatShapes.f).toEqual(f);
+  });
+
+  it("are trimmed to what is coloured, or to their part, and follow it", () => {
+    const clipOf = (drawing: Drawing) =>
+      sceneOf(drawing, derive(drawing, pockets)).parts[0].sheets[0].items.at(-1)!.effects.clip;
+    expect(clipOf(drawn)).toBeUndefined();
+    expect(clipOf(edited(drawn, changeShape(f, { trim: "coloured" })))).toEqual(pockets[0].cover);
+    const emptied = edited(
+      drawn,
+      changeShape(f, { trim: "coloured" }),
+      pour([{ anchor: anchorOf(pockets[0]), pourId: "p" }], null),
+    );
+    expect(clipOf(emptied)).toEqual([]);
+    expect(clipOf(edited(drawn, changeShape(f, { trim: "part" })))).toEqual(pockets[0].outline);
+  });
+
+  it("are moved from where they were, given other outlines, and go when nothing is left", () => {
+    const moved = edited(drawn, moveShape(f, [1, 0, 0, 1, 5, 7], "Move shape"));
+    expect(moved.flatShapes.f.outline[0].slice(0, 2)).toEqual([f.outline[0][0] + 5, f.outline[0][1] + 7]);
+    const other = edited(
+      drawn,
+      reshape([{ id: "f", outline: [rectangle([0, 0], [5, 5])], evenOdd: true }], "flats", "Cut"),
+    );
+    expect(other.flatShapes.f.evenOdd).toBe(true);
+    expect(
+      edited(drawn, reshape([{ id: "f", outline: [], evenOdd: true }], "flats", "Rub")).flatShapes,
+    ).toEqual({});
+  });
+
+  it("come back from SVG where they lay, trimmed as they were", () => {
+    const laid = edited(drawn, changeShape(f, { sheet: "gloss", trim: "part", opacity: 0.5 }));
+    const { drawing } = importSvg("Loose", deliveredSvg(laid, derive(laid, pockets)));
+    expect(Object.values(drawing.flatShapes)).toMatchObject([{ sheet: "gloss", trim: "part", opacity: 0.5 }]);
+  });
+});

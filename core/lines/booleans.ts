@@ -1,0 +1,69 @@
+/**
+ * Shapes united, cut out of one another, and what they have in common. The clipping is Clipper's (Johnson, after Vatti, "A
+ * generic solution to polygon clipping", 1992) on flattened outlines in whole numbers; curves are fitted again, so that
+ * shapes stay light.
+ */
+import ClipperLib from "clipper-lib";
+import { flatten } from "../geometry/cubic.ts";
+import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
+import { cornersAmong } from "./corners.ts";
+import { fitWithCorners } from "./fit.ts";
+
+/** Closed chains of cubics, by the nonzero or the even-odd rule. */
+export interface Region {
+  readonly outline: readonly (readonly number[])[];
+  readonly evenOdd: boolean;
+}
+
+export const WAYS = ["unite", "subtract", "intersect"] as const;
+export type Combining = (typeof WAYS)[number];
+
+const TYPES: Readonly<Record<Combining, ClipperLib.ClipType>> = {
+  unite: ClipperLib.ClipType.ctUnion,
+  subtract: ClipperLib.ClipType.ctDifference,
+  intersect: ClipperLib.ClipType.ctIntersection,
+};
+
+/** Of the shapes' diagonal: outlines are flattened and fitted again within these parts of it. */
+const FLAT = 1 / 20_000;
+const FIT = 1 / 3000;
+/** Whole numbers along the diagonal. */
+const LATTICE = 2 ** 24;
+const CORNER = (32 * Math.PI) / 180;
+/** Over so many tolerances a corner is sharp. */
+const CORNER_REACH = 6;
+
+/** The first shape with the second united to it, cut from it, or kept where it is; by the even-odd rule. */
+export function combined(a: Region, b: Region, how: Combining): Region {
+  const box = boundsOf([...a.outline, ...b.outline]);
+  if (!box) return { outline: [], evenOdd: true };
+  const size = diagonal(box) || 1;
+  const scale = LATTICE / size;
+  const clipper = new ClipperLib.Clipper();
+  clipper.AddPaths(pathsOf(a, size * FLAT, scale), ClipperLib.PolyType.ptSubject, true);
+  clipper.AddPaths(pathsOf(b, size * FLAT, scale), ClipperLib.PolyType.ptClip, true);
+  const found: ClipperLib.Paths = [];
+  clipper.Execute(TYPES[how], found, ClipperLib.PolyFillType.pftEvenOdd, ClipperLib.PolyFillType.pftEvenOdd);
+  const least = (size * FIT) ** 2 * scale ** 2;
+  const rings = found.filter((path) => Math.abs(ClipperLib.Clipper.Area(path)) > least);
+  return { outline: rings.map((path) => fitted(path, size * FIT, scale)), evenOdd: true };
+}
+
+/** Flattened, in whole numbers, and so that the even-odd rule holds for them. */
+function pathsOf({ outline, evenOdd }: Region, tolerance: number, scale: number): ClipperLib.Paths {
+  const paths = outline.map((chain) => {
+    const flat = flatten(chain, tolerance);
+    return Array.from({ length: flat.length / 2 }, (_, k) => ({
+      X: Math.round(flat[2 * k] * scale),
+      Y: Math.round(flat[2 * k + 1] * scale),
+    }));
+  });
+  const rule = evenOdd ? ClipperLib.PolyFillType.pftEvenOdd : ClipperLib.PolyFillType.pftNonZero;
+  return ClipperLib.Clipper.SimplifyPolygons(paths, rule);
+}
+
+function fitted(path: ClipperLib.Path, tolerance: number, scale: number): number[] {
+  const points = path.map(({ X, Y }): Point => [X / scale, Y / scale]);
+  const corners = cornersAmong(points, true, CORNER, tolerance * CORNER_REACH);
+  return fitWithCorners(points, corners, true, tolerance);
+}

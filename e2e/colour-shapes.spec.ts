@@ -1,0 +1,85 @@
+/** Colour drawn without lines to hold it: a loose drawing coloured under its ink. */
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+import type { Point } from "../core/geometry/point.ts";
+import { artColour, deskReady, dragPage, hexOf, onScreen, openFile, save, stage, test } from "./desk.ts";
+
+/** Two lines that enclose nothing, and a box. */
+const LOOSE = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><g fill="none" stroke="#000" stroke-width="10">
+<path d="M150 200Q500 80 850 220"/><path d="M160 700Q480 820 840 690"/><path d="M300 300H700V600H300Z"/></g></svg>`;
+const FROND = "#6f9a4a";
+const RADISH = "#c23f5a";
+
+const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+const tin = (page: Page, name: RegExp) =>
+  page.getByRole("region", { name: "Tin" }).getByRole("button", { name });
+const colourAt = async (page: Page, at: Point) => hexOf(await artColour(page, at));
+const isClear = async (page: Page, at: Point) => (await artColour(page, at))[3] === 0;
+const box = async (page: Page, from: Point, to: Point) => dragPage(page, [from, to]);
+
+async function open(page: Page): Promise<void> {
+  await openFile(page, "loose.svg", LOOSE);
+  await deskReady(page);
+  await stage(page, "Flats").click();
+  await tool(page, "Colour").click();
+}
+
+test("a loop, a nib and boxes of colour are united, cut, rubbed, moved and taken home", async ({ page }) => {
+  await open(page);
+  await dragPage(page, [
+    [200, 250],
+    [800, 260],
+    [790, 650],
+    [210, 640],
+    [205, 260],
+  ]);
+  await expect.poll(() => colourAt(page, [240, 450])).toBe(FROND);
+  await tool(page, "Box").click();
+  await page.getByLabel("What becomes of it").selectOption("cut from the chosen");
+  await box(page, [420, 400], [580, 520]);
+  await expect.poll(() => isClear(page, [500, 460])).toBe(true);
+  await expect(page.getByRole("button", { name: "Undo: Cut colour away" })).toBeVisible();
+  await page.getByLabel("What becomes of it").selectOption("united with the chosen");
+  await box(page, [700, 600], [900, 900]);
+  await expect.poll(() => colourAt(page, [860, 860])).toBe(FROND);
+  await tool(page, "Rub away").click();
+  await dragPage(page, [
+    [880, 880],
+    [860, 860],
+    [840, 870],
+  ]);
+  await expect.poll(() => isClear(page, [860, 866])).toBe(true);
+  await page.locator("#paper").focus();
+  for (let i = 0; i < 3; i++) await page.keyboard.press("Shift+ArrowLeft");
+  await expect(page.getByRole("button", { name: "Undo: Move shape" })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+  const { bytes } = await save(page, "SVG");
+  expect(bytes.toString().match(/data-is="flat"/g)).toHaveLength(1);
+  await stage(page, "Flats").click();
+  await page.keyboard.press("Backspace");
+  await expect.poll(() => isClear(page, [240, 450])).toBe(true);
+});
+
+test("colour lies on any sheet, trimmed to what is coloured, and a click chooses it", async ({ page }) => {
+  await open(page);
+  await tool(page, "Pour").click();
+  await page.mouse.click(...(await onScreen(page, [500, 450])));
+  await tin(page, /^Radish/).click();
+  await tool(page, "Colour").click();
+  await page.getByLabel("Trimmed to").selectOption("on what is coloured");
+  await tool(page, "Oval").click();
+  await box(page, [500, 350], [900, 550]);
+  await expect.poll(() => colourAt(page, [640, 450])).toBe(RADISH);
+  expect(await isClear(page, [800, 450])).toBe(true);
+  expect(await colourAt(page, [340, 450])).toBe(FROND);
+  await page.getByLabel("Trimmed to").selectOption("free");
+  await expect.poll(() => colourAt(page, [800, 450])).toBe(RADISH);
+  await page.getByLabel("Sheet").selectOption("on ground");
+  await expect.poll(() => colourAt(page, [640, 450])).toBe(FROND);
+  await page.keyboard.press("Escape");
+  await page.mouse.click(...(await onScreen(page, [800, 450])));
+  await expect(page.getByLabel("Sheet")).toHaveValue("ground");
+  await page.getByLabel("Sheet").selectOption("on gloss");
+  await expect.poll(() => colourAt(page, [700, 450])).toBe(RADISH);
+});
