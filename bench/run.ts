@@ -1,4 +1,5 @@
 /** Benchmarks, each a ratio within one run: `npm run bench [-- NAME ...]`. */
+import { colourArtBench } from "./colour-art.ts";
 import { enginesBench } from "./engines.ts";
 import { gapsBench } from "./gaps.ts";
 import { killsBench } from "./kills.ts";
@@ -18,6 +19,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   "main-thread": mainThreadBench,
   renders: rendersBench,
   large: largeBench,
+  "colour-art": colourArtBench,
 };
 
 /** Takes a quarter of an hour, so it runs only when asked for. */

@@ -1,4 +1,5 @@
 /** Colour drawn without lines to hold it: a loose drawing coloured under its ink. */
+import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
@@ -82,4 +83,19 @@ test("colour lies on any sheet, trimmed to what is coloured, and a click chooses
   await expect(page.getByLabel("Sheet")).toHaveValue("ground");
   await page.getByLabel("Sheet").selectOption("on gloss");
   await expect.poll(() => colourAt(page, [700, 450])).toBe(RADISH);
+});
+
+test("flat-coloured art from elsewhere is tidied: fewer shapes, the same picture", async ({ page }) => {
+  const svg = readFileSync("node_modules/@twemoji/svg/1f4e0.svg", "utf8");
+  await openFile(page, "machine.svg", svg);
+  await page.getByRole("button", { name: "Put it on the desk" }).click();
+  await deskReady(page);
+  await stage(page, "Flats").click();
+  await tool(page, "Colour").click();
+  await page.getByRole("button", { name: "Tidy shapes" }).click();
+  await expect(page.getByText(/^\d+ shapes are \d+ now\./).first()).toBeVisible();
+  await expect(page.getByRole("button", { name: "Undo: Tidy shapes" })).toBeVisible();
+  const view = { x: 0, y: 0, width: 36, height: 36 };
+  expect(hexOf(await artColour(page, [15.5, 25.5], view))).toBe("#ccd6dd");
+  expect(hexOf(await artColour(page, [17.5, 25.5], view))).toBe("#66757f");
 });

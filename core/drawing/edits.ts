@@ -77,13 +77,14 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
     })),
   }));
   return (draft) => {
-    let rank = topRank(plainTable(draft.pours));
+    const before = plainTable(draft.pours);
+    let rank = topRank(before);
     for (const { target, paint, spot, id, shades } of named) {
       const anchor = target.anchor as Draft<Anchor>;
       for (const shade of shades)
         draft.shades[shade.to] = { ...plain(draft.shades[shade.id]), id: shade.to, anchor };
       const { pourId, shared } = target;
-      const over = paint && !spot && pourId ? overOf(plain(draft.pours[pourId])) : {};
+      const over = paint && !spot && pourId ? overOf(before[pourId]) : {};
       if (pourId && !shared) delete draft.pours[pourId];
       if (paint || (pourId && shared))
         draft.pours[id] = {

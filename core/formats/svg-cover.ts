@@ -134,9 +134,9 @@ function holdsBox({ outline }: Clip, { x, y, width, height }: Box): boolean {
   return corners.every((corner) => regionContains([ring], corner));
 }
 
-const ROWS = 7;
+const ROWS = 24;
 /** A dark fill of which more than this part lies beneath lighter fills is no ink: ink lies on top. */
-const BURIED = 0.04;
+const BURIED = 0.02;
 
 export function isBuried(region: InkRegion, later: readonly Cover[]): boolean {
   if (later.length === 0) return false;
@@ -153,7 +153,7 @@ function placesIn(region: InkRegion, box: Box): Point[] {
     const y = box.y + (box.height * (row + 0.5)) / ROWS;
     const xs = crossingsAt(rings, y);
     for (let k = 0; k + 1 < xs.length; k++)
-      for (const t of [0.2, 0.5, 0.8]) {
+      for (const t of [0.08, 0.25, 0.42, 0.58, 0.75, 0.92]) {
         const at: Point = [xs[k] + (xs[k + 1] - xs[k]) * t, y];
         if (isInk([region], at, tolerance(box))) places.push(at);
       }

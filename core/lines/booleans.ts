@@ -5,7 +5,7 @@
  */
 import ClipperLib from "clipper-lib";
 import { flatten } from "../geometry/cubic.ts";
-import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
+import { boundsOf, diagonal, distance, mix, type Point } from "../geometry/point.ts";
 import { cornersAmong } from "./corners.ts";
 import { fitWithCorners } from "./fit.ts";
 
@@ -30,6 +30,8 @@ const FIT = 1 / 3000;
 /** Whole numbers along the diagonal. */
 const LATTICE = 2 ** 24;
 const CORNER = (32 * Math.PI) / 180;
+/** Points lie no farther apart than so many tolerances. */
+const SPACING = 12;
 /** Over so many tolerances a corner is sharp. */
 const CORNER_REACH = 6;
 
@@ -63,7 +65,16 @@ function pathsOf({ outline, evenOdd }: Region, tolerance: number, scale: number)
 }
 
 function fitted(path: ClipperLib.Path, tolerance: number, scale: number): number[] {
-  const points = path.map(({ X, Y }): Point => [X / scale, Y / scale]);
+  const turns = path.map(({ X, Y }): Point => [X / scale, Y / scale]);
+  const points = dense(turns, tolerance * SPACING);
   const corners = cornersAmong(points, true, CORNER, tolerance * CORNER_REACH);
   return fitWithCorners(points, corners, true, tolerance);
 }
+
+/** Points along straight stretches too: fitting looks at points alone. */
+const dense = (ring: readonly Point[], spacing: number): Point[] =>
+  ring.flatMap((from, i) => {
+    const to = ring[(i + 1) % ring.length];
+    const count = Math.ceil(distance(from, to) / spacing);
+    return Array.from({ length: count }, (_, k) => mix(from, to, k / count));
+  });

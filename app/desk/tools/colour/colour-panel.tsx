@@ -9,6 +9,7 @@ import { IconButton } from "../../../ui/icon-button.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { COLOUR_WAYS, chosenShape, colour, EFFECTS } from "./colour-state.ts";
+import { tidyColour } from "./tidy-colour.ts";
 
 const WAY_WORDS = { loop: "Loop", nib: "Nib", oval: "Oval", box: "Box", rub: "Rub away" };
 const EFFECT_WORDS = {
@@ -77,9 +78,25 @@ export function ColourPanel() {
         </div>
       </div>
       <Lying chosen={chosen} />
-      {chosen && <Chosen shape={chosen} />}
+      {chosen ? <Chosen shape={chosen} /> : <TidyButton />}
     </div>
   );
+}
+
+/** For art that came in many pieces. */
+function TidyButton() {
+  const several = useDesk((s) => Object.keys(s.drawing.flatShapes).length > 1);
+  const desk = useDeskStore();
+  return several ? (
+    <button
+      type="button"
+      title="Unites shapes of one colour and lets specks go"
+      onClick={() => tidyColour(desk.getState())}
+      className="h-8 rounded-md border border-edge px-2 text-xs hover:bg-well"
+    >
+      Tidy shapes
+    </button>
+  ) : null;
 }
 
 /** The sheet and the trim, of the chosen shape or of the next. */
