@@ -2,6 +2,7 @@
 
 import { ArtSurface } from "../app/painting/art-surface.ts";
 import { HeldScene, memoryOfMessage, SceneSender } from "../app/painting/held-scene.ts";
+import { changeColour } from "../core/drawing/colour-edits.ts";
 import type { Drawing } from "../core/drawing/drawing.ts";
 import { pour } from "../core/drawing/edits.ts";
 import { applyEdit, beginHistory } from "../core/drawing/history.ts";
@@ -19,6 +20,9 @@ export interface SceneTimes {
   /** Milliseconds of each part, by way. */
   readonly now: Times;
   readonly anew: Times;
+  /** A colour with many uses changed. */
+  readonly recoloured: Times;
+  readonly uses: number;
 }
 
 interface Times {
@@ -150,6 +154,34 @@ function timeAnew({ drawing, pockets }: ReturnType<typeof poured>): Times {
   return median(times);
 }
 
+/** A colour with 2,000 uses takes another value at every step, as a slider turns it. */
+const USES = 2000;
+
+function timeRecolouring({ drawing, pockets }: ReturnType<typeof poured>): Times {
+  const canvas = new OffscreenCanvas(size.width, size.height);
+  const held = new HeldScene();
+  const surface = new ArtSurface(canvas, held);
+  const sender = new SceneSender();
+  const some = pourTargets(drawing, derive(drawing, pockets), [...pockets.keys()].slice(0, USES));
+  let now = edited(drawing, pour(some, { colour: "radish", step: 0 }));
+  let before = derive(now, pockets);
+  send(sender, held, surface, sceneOf(now, before));
+  surface.move(view, size);
+  timedPaint(surface, canvas);
+  const times = Array.from({ length: RUNS }, (_, k): Times => {
+    const value = `#c23f${(16 + k).toString(16)}`;
+    const [changed, editing] = timed(() => edited(now, changeColour("radish", value, "Radish")));
+    now = changed;
+    const [scene, derived] = timed(() => {
+      before = derive(now, pockets, { before });
+      return sceneOf(now, before);
+    });
+    const [, sending] = timed(() => send(sender, held, surface, scene));
+    return { edit: editing, derive: derived, send: sending, paint: timedPaint(surface, canvas) };
+  });
+  return median(times);
+}
+
 export function sceneTimes(): SceneTimes {
   const start = poured();
   return {
@@ -157,6 +189,8 @@ export function sceneTimes(): SceneTimes {
     pockets: start.pockets.length,
     now: timeNow(start),
     anew: timeAnew(start),
+    recoloured: timeRecolouring(start),
+    uses: USES,
   };
 }
 

@@ -30,6 +30,8 @@ export async function sceneBench(): Promise<void> {
     console.log(`  scene of ${times.strokes} strokes and ${times.pockets} pockets, one pour changed`);
     say("changed", times.now);
     say("anew", times.anew);
+    console.log(`  scene, a colour with ${times.uses} uses turned by a slider`);
+    say("turned", times.recoloured);
     const ratio = sum(times.anew) / sum(times.now);
     console.log(
       `  scene, ${ratio.toFixed(1)} times faster than anew; a frame is ${FRAME_MS.toFixed(1)} ms: ${sum(times.now) < FRAME_MS ? "within it" : "LONGER"}`,

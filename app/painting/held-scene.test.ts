@@ -74,6 +74,22 @@ describe("the scene as the art's worker holds it", () => {
     expect(gone).toEqual({ fresh: 0, damage: { x: 40, y: 0, width: 10, height: 10 } });
   });
 
+  it("is sent the paint alone of items that differ in nothing else, also of thousands at once", () => {
+    const many = Array.from({ length: 3000 }, (_, k) => square(`s${k}`, k));
+    const paint = { kind: "tone", tone: { value: "#ffeedd", variable: "dusk" } } as const;
+    const [sender, held] = [new SceneSender(), new HeldScene()];
+    const partsOf = (items: readonly Item[]) => [
+      { id: "main", name: "", sheets: [sheet(items)], hides: NONE },
+    ];
+    sendAll(sender, held, partsOf(many));
+    const turned = many.map((item) => ({ ...item, paint }));
+    const { message, whole } = sender.next(partsOf(turned));
+    expect([whole, message.numbers.length]).toEqual([true, 0]);
+    held.take(structuredClone(message));
+    expect(held.itemsOf("main", "flats")).toEqual(turned);
+    expect(sendAll(sender, held, partsOf(turned)).sent).toBe(0);
+  });
+
   it("is damaged where items change places, and all over where a sheet fades", () => {
     const [, turned, faded] = sent(
       [sheet([a, b, c])],

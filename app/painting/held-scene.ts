@@ -5,7 +5,7 @@
 import { memoryOfPacked, type Packed, pack, unpack } from "#core/drawing/packed.ts";
 import { type Box, boundsOf } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
-import type { Chain, Item, ScenePart } from "#core/scene/items.ts";
+import type { Area, Chain, Item, ItemPaint, ScenePart } from "#core/scene/items.ts";
 import type { PaintedPart, PaintedSheet } from "./canvas-painter.ts";
 import { fewChanges, type ListChange, withChanges } from "./few-changes.ts";
 
@@ -29,8 +29,13 @@ export interface SceneNews {
   /** Left out where more items follow before the scene is whole. */
   readonly parts?: readonly NumberedPart[];
   /** Items not sent before, with their numbers. */
-  readonly fresh: readonly (readonly [number: number, item: Item])[];
+  readonly fresh: readonly Fresh[];
 }
+
+/** An item that differs from one that is held in its paint alone comes without the rest. */
+export type Fresh =
+  | readonly [number: number, item: Item]
+  | readonly [number: number, paint: ItemPaint, like: number];
 
 /** Packed: all ink of a large drawing, cloned number by number, would keep the hand waiting. */
 export type SceneMessage = Packed<SceneNews>;
@@ -45,6 +50,8 @@ const keyOf = (part: string, sheet: string): string => `${sheet} ${part}`;
 
 /** So many items are sent in one go: more of them would keep the hand waiting. */
 const SLICE = 400;
+/** What one weighs that comes with its paint alone. */
+const PAINT_WEIGHT = 1 / 16;
 
 /** Numbers items on the sending side. An item stays on its sheet. */
 export class SceneSender {
@@ -54,13 +61,15 @@ export class SceneSender {
   private ahead = new Set<Item>();
   private items = new Map<string, readonly Item[]>();
   private hides = new Map<string, readonly Chain[]>();
+  /** The item that had an area last. */
+  private readonly ofArea = new WeakMap<Area, Item>();
 
   /** What is to be sent next, and whether the scene is whole with it; if not, more is to be asked for. */
   next(parts: readonly ScenePart[], alone: string | null = null): { message: SceneMessage; whole: boolean } {
-    const slice = this.missing(parts);
-    if (slice.length > SLICE) {
-      const fresh = slice.slice(0, SLICE).map((item) => [this.numberOf(item), item] as const);
-      for (const [, item] of fresh) this.ahead.add(item);
+    const { found, more } = this.missing(parts);
+    const fresh = found.map(({ item, like }) => this.freshOf(item, like));
+    if (more) {
+      for (const { item } of found) this.ahead.add(item);
       return { message: pack<SceneNews>({ fresh }), whole: false };
     }
     const numbered = parts.map(({ id, sheets, hides }): NumberedPart => {
@@ -77,13 +86,16 @@ export class SceneSender {
       parts.flatMap(({ id, sheets }) => sheets.map(({ name, items }) => [keyOf(id, name), items])),
     );
     this.hides = new Map(parts.map(({ id, hides }) => [id, hides]));
-    const fresh = slice.map((item) => [this.numberOf(item), item] as const);
     return { message: pack<SceneNews>({ parts: numbered, fresh }), whole: true };
   }
 
-  /** Items that the other side does not have, up to one more than go in a slice. */
-  private missing(parts: readonly ScenePart[]): Item[] {
-    const found: Item[] = [];
+  /** Items that the other side does not have, as many as go in a slice, and whether there are more. */
+  private missing(parts: readonly ScenePart[]): {
+    readonly found: readonly Missing[];
+    readonly more: boolean;
+  } {
+    const found: Missing[] = [];
+    let weight = 0;
     for (const { id, sheets } of parts)
       for (const { name, items } of sheets) {
         const last = this.items.get(keyOf(id, name)) ?? NONE;
@@ -91,10 +103,14 @@ export class SceneSender {
         const held = new Set(change ? change.removed.map((place) => last[place]) : last);
         for (const item of change ? change.added.map((place) => items[place]) : items) {
           if (held.has(item) || this.ahead.has(item)) continue;
-          if (found.push(item) > SLICE) return found;
+          const before = this.ofArea.get(item.area);
+          const like = before && held.has(before) && sameButPaint(before, item) ? before : undefined;
+          weight += like ? PAINT_WEIGHT : 1;
+          if (weight > SLICE) return { found, more: true };
+          found.push({ item, like });
         }
       }
-    return found;
+    return { found, more: false };
   }
 
   private numberedSheet(part: string, { name, opacity, items }: ScenePart["sheets"][number]): NumberedSheet {
@@ -104,6 +120,12 @@ export class SceneSender {
     return { name, opacity, numbers: Uint32Array.from(told, (item) => this.numberOf(item)), change };
   }
 
+  private freshOf(item: Item, like: Item | undefined): Fresh {
+    this.ofArea.set(item.area, item);
+    const number = this.numberOf(item);
+    return like ? [number, item.paint, this.numberOf(like)] : [number, item];
+  }
+
   private numberOf(item: Item): number {
     const known = this.numbers.get(item);
     if (known !== undefined) return known;
@@ -111,6 +133,15 @@ export class SceneSender {
     return this.named;
   }
 }
+
+interface Missing {
+  readonly item: Item;
+  /** One that is held and differs in its paint alone. */
+  readonly like: Item | undefined;
+}
+
+const sameButPaint = (a: Item, b: Item): boolean =>
+  a.area === b.area && a.effects === b.effects && a.says === b.says && a.hidden === b.hidden;
 
 const NONE: readonly Item[] = [];
 
@@ -138,7 +169,7 @@ export class HeldScene {
   /** Takes a message in and says what it changes. */
   take(message: SceneMessage): Damage {
     const { parts, fresh } = unpack(message);
-    const incoming = new Map([...this.ahead, ...fresh]);
+    const incoming = this.withFresh(fresh);
     this.ahead = parts ? new Map() : incoming;
     if (!parts) return undefined;
     const sheetsBefore = this.held;
@@ -154,6 +185,22 @@ export class HeldScene {
       };
     });
     return around2(damageOfParts(before, this.parts), damageOfSheets(sheetsBefore, this.held));
+  }
+
+  /** Items that went ahead and those that are new now, by number. */
+  private withFresh(fresh: readonly Fresh[]): Map<number, Item> {
+    const incoming = new Map(this.ahead);
+    const held = fresh.some((one) => one.length === 3) ? this.byNumber() : undefined;
+    for (const one of fresh)
+      incoming.set(one[0], one.length === 3 ? { ...held!.get(one[2])!, paint: one[1] } : one[1]);
+    return incoming;
+  }
+
+  private byNumber(): Map<number, Item> {
+    const found = new Map<number, Item>();
+    for (const { numbers, items } of this.held.values())
+      for (let k = 0; k < numbers.length; k++) found.set(numbers[k], items[k]);
+    return found;
   }
 
   /** The items of a sheet of a part. */

@@ -7,7 +7,7 @@ import type { Matches } from "../pockets/anchors.ts";
 import { neighboursOf } from "../pockets/neighbours.ts";
 import type { Border, Pocket } from "../pockets/pockets.ts";
 import type { Chain, Effects, Item, Region } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { keeper, sameList } from "./kept.ts";
 import { overItems } from "./over-items.ts";
 import type { Palette, Tone } from "./palette.ts";
 
@@ -224,7 +224,12 @@ function pourItem(pocket: Pocket, of: Poured): Item {
   const same = before?.pour === pour && before.tone === tone && before.width === width;
   if (same && holds(pocket.borders, isLater, before.under)) return before.item;
   const under = pocket.borders.filter((_, border) => isLater(border));
-  const item = itemOf(pocket, of, under);
+  const sameArea =
+    before?.pour === pour &&
+    before.width === width &&
+    before.tone.opacity === tone.opacity &&
+    sameList(before.under, under);
+  const item: Item = sameArea ? { ...before.item, paint: { kind: "tone", tone } } : itemOf(pocket, of, under);
   pouredItems.set(pocket, { pour, tone, width, under, item });
   return item;
 }
