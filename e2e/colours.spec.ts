@@ -156,10 +156,10 @@ test("a palette goes out and comes into another drawing; what is none is told", 
   const path = await (await waiting).path();
   await open(page);
   await page
-    .getByLabel("Choose a palette")
+    .getByLabel("Palette to bring in")
     .setInputFiles({ name: "diary.txt", mimeType: "text/plain", buffer: Buffer.from("Dear diary") });
   await expect(page.getByText(/“diary.txt” was not brought in/).first()).toBeVisible();
-  await page.getByLabel("Choose a palette").setInputFiles(path);
+  await page.getByLabel("Palette to bring in").setInputFiles(path);
   await expect(page.getByText(/1 colour put in the tin; 12 were there already/).first()).toBeVisible();
   await inTinMenu(page, "Take from another drawing", "garden");
   await expect(page.getByText(/0 colours put in the tin; 13 were there already/).first()).toBeVisible();

@@ -31,7 +31,7 @@ export function TinMenu({ onPicture, onColourways }: Props) {
         ref={file}
         type="file"
         tabIndex={-1}
-        aria-label="Choose a palette"
+        aria-label="Palette to bring in"
         accept=".json,.css,.txt,.hex,.tokens,application/json,text/css,text/plain"
         className="sr-only"
         onChange={({ target }) => {

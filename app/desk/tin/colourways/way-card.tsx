@@ -1,6 +1,6 @@
 import clsx from "clsx";
 import { Trash2 } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useMemo } from "react";
 import { removeColourway, renameColourway, showColourway } from "#core/drawing/colour-edits.ts";
 import type { Colourway } from "#core/drawing/drawing.ts";
 import { FIRST_COLOURWAY } from "#core/drawing/start.ts";
@@ -15,7 +15,7 @@ export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
   const shown = useDesk((s) => s.drawing.shown === way.id);
   const name = useDesk((s) => wayNames(s.drawing).get(way.id) ?? "");
   const { edit } = useDeskStore().getState();
-  const url = useSvgUrl(svg && inColourway(svg, name));
+  const picture = useMemo(() => svg && dataUrl(inColourway(svg, name)), [svg, name]);
   return (
     <li
       className={clsx(
@@ -30,9 +30,9 @@ export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
         onClick={() => edit(showColourway(way.id, way.name))}
         className="relative min-h-0 flex-1"
       >
-        {url && (
+        {picture && (
           <img
-            src={url}
+            src={picture}
             alt={`The drawing in ${way.name}`}
             className="absolute inset-0 h-full w-full object-contain p-2"
           />
@@ -59,14 +59,4 @@ export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
   );
 }
 
-/** An address for SVG text, given back when it changes. */
-function useSvgUrl(svg: string | null): string | null {
-  const [url, setUrl] = useState<string | null>(null);
-  useEffect(() => {
-    if (svg === null) return;
-    const made = URL.createObjectURL(new Blob([svg], { type: "image/svg+xml" }));
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [svg]);
-  return url;
-}
+const dataUrl = (svg: string): string => `data:image/svg+xml,${encodeURIComponent(svg)}`;
