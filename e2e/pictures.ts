@@ -138,3 +138,20 @@ test("the ferns as a part, chosen to be moved", async ({ page }) => {
   await page.getByRole("button", { name: "Ferns", exact: true }).click();
   await shoot(page, "parts");
 });
+
+test("colourways side by side, and a palette out of a picture", async ({ page }) => {
+  await openDemo(page, "Kettle on the potting bench, coloured");
+  const inTinMenu = async (word: string) => {
+    await page.getByRole("button", { name: "More of the tin" }).click();
+    await page.getByRole("menuitem", { name: word }).click();
+  };
+  await inTinMenu("Colourways…");
+  await expect(page.getByRole("dialog").getByRole("img")).toHaveCount(2);
+  await shoot(page, "colourways");
+  await page.keyboard.press("Escape");
+  await inTinMenu("Colours from a picture…");
+  await page.getByRole("dialog").locator("input[type=file]").setInputFiles("docs/screenshots/desk-flats.png");
+  await expect(page.getByRole("checkbox")).toHaveCount(8);
+  await page.getByRole("checkbox").nth(5).hover();
+  await shoot(page, "palette");
+});

@@ -35,6 +35,16 @@ export const DEMOS: readonly Demo[] = [
     title: "Boot with ferns, coloured",
     about: "Where this goes: poured and shaded",
   },
+  {
+    file: "almanac-kettle-coloured.fern",
+    title: "Kettle on the potting bench, coloured",
+    about: "A striped cloth, and a colourway for the evening",
+  },
+  {
+    file: "almanac-snail-coloured.fern",
+    title: "Snail on a rain barrel, coloured",
+    about: "Two colourways, before and after the rain",
+  },
 ];
 
 const FOLDER = join(process.cwd(), "demo");

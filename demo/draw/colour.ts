@@ -1,9 +1,14 @@
 /** Colours a drawn demo: every pocket takes the colour of the hint inside it, or of the nearest one. */
 
-import type { Drawing, Paint } from "../../core/drawing/drawing.ts";
+import { type Turn, turned, valuesIn } from "../../core/colour/colourways.ts";
+import { addColourway, showColourway } from "../../core/drawing/colour-edits.ts";
+import type { Drawing, Paint, Pattern } from "../../core/drawing/drawing.ts";
 import { addBridges, addShade, pour } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
 import { newDrawing } from "../../core/drawing/new-drawing.ts";
+import { setPattern } from "../../core/drawing/patterns.ts";
+import { addShape, orderShape } from "../../core/drawing/shape-edits.ts";
+import { FIRST_COLOURWAY } from "../../core/drawing/start.ts";
 import { readSvg } from "../../core/formats/svg-read.ts";
 import { distance } from "../../core/geometry/point.ts";
 import { regionContains } from "../../core/geometry/polygon.ts";
@@ -12,7 +17,7 @@ import { anchorOf } from "../../core/pockets/anchors.ts";
 import { buildMap } from "../../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../../core/pockets/pockets.ts";
 import { gapsOf, linesOf, longestReach } from "../../core/pockets/reading.ts";
-import { pocketAt } from "../../core/scene/scene.ts";
+import { derive, pocketAt } from "../../core/scene/scene.ts";
 import type { Hand, Hint, P } from "./hand.ts";
 
 export interface ShadeGesture {
@@ -22,11 +27,25 @@ export interface ShadeGesture {
   readonly opacity: number;
 }
 
+/** What a person puts right after the first pouring: a place, and its colour or that it stays bare. */
+export type Mended = readonly [at: P, paint: Paint | null];
+
+export interface Finish {
+  readonly shades: readonly ShadeGesture[];
+  readonly mended?: readonly Mended[];
+  /** Patterns over what is poured at some places, each one cloth. */
+  readonly cloths?: readonly { readonly at: readonly P[]; readonly pattern: Omit<Pattern, "cloth" | "at"> }[];
+  /** Colour drawn freehand where no line closes, beneath all that is poured. */
+  readonly loops?: readonly { readonly points: readonly P[]; readonly paint: Paint }[];
+  /** A second colourway, all colours turned alike. */
+  readonly way: { readonly name: string; readonly turn: Turn };
+}
+
 export function colouredDemo(
   svg: string,
   title: string,
   hand: Hand,
-  shades: readonly ShadeGesture[],
+  { shades, mended = [], cloths = [], loops = [], way }: Finish,
 ): Drawing {
   const { page, strokes, inkShapes } = readSvg(svg);
   let drawing = newDrawing(title, page, strokes, inkShapes);
@@ -40,6 +59,23 @@ export function colouredDemo(
   pockets.forEach((pocket, i) => {
       apply(pour([{ anchor: anchorOf(pocket) }], paintFor(pocket, hand.hints), [`pour-${i + 1}`]));
     });
+  const pourAt = (at: P) => {
+    const { pourOf } = derive(drawing, pockets);
+    return drawing.pours[pourOf[pockets.indexOf(pocketAt(pockets, at)!)] ?? ""];
+  };
+  mended.forEach(([at, paint], i) => {
+    const pocket = pocketAt(pockets, at);
+    if (pocket) apply(pour([{ anchor: anchorOf(pocket), pourId: pourAt(at)?.id }], paint, [`mended-${i + 1}`]));
+  });
+  loops.forEach(({ points, paint }, i) => {
+    const id = `loop-${i + 1}`;
+    apply(addShape({ id, outline: [fitClosed(points, 1)], evenOdd: false, paint, opacity: 1 }));
+    apply(orderShape(drawing, drawing.flatShapes[id], "back"));
+  });
+  cloths.forEach(({ at, pattern }, i) => {
+    const ids = at.flatMap((place) => pourAt(place)?.id ?? []);
+    apply(setPattern([...new Set(ids)], { ...pattern, cloth: `cloth-${i + 1}`, at: at[0] }));
+  });
   shades.forEach(({ points, seed, colour, opacity }, i) => {
     const chain = fitClosed(points, 1);
     apply(
@@ -54,6 +90,8 @@ export function colouredDemo(
       }),
     );
   });
+  apply(addColourway("second", way.name, turned(valuesIn(drawing), way.turn)));
+  apply(showColourway(FIRST_COLOURWAY, "First colours"));
   return drawing;
 }
 

@@ -5,8 +5,9 @@ import { fileURLToPath } from "node:url";
 import { encode } from "fast-png";
 import { writeDrawingFile } from "../../core/formats/drawing-file.ts";
 import { scanOf } from "../scan/scanner.ts";
-import { BOOT_SHADES, drawBoot } from "./boot.ts";
-import { colouredDemo } from "./colour.ts";
+import { drawBoot } from "./boot.ts";
+import { colouredDemo, type Finish } from "./colour.ts";
+import { BOOT_FINISH, KETTLE_FINISH, SNAIL_FINISH } from "./finish.ts";
 import type { Hand } from "./hand.ts";
 import { drawKettle } from "./kettle.ts";
 import { drawLantern } from "./lantern.ts";
@@ -24,9 +25,17 @@ for (const [file, title, draw] of DRAWINGS) {
   console.log(`${file}.svg: ${hand.strokes.length} strokes`);
 }
 
-const boot = drawBoot();
-const coloured = colouredDemo(boot.svg("Boot with ferns"), "Boot with ferns, coloured", boot, BOOT_SHADES);
-writeFileSync(join(FOLDER, "almanac-boot-coloured.fern"), writeDrawingFile(coloured));
+const COLOURED: readonly [file: string, title: string, draw: () => Hand, finish: Finish][] = [
+  ["almanac-boot", "Boot with ferns", drawBoot, BOOT_FINISH],
+  ["almanac-kettle", "Kettle on the potting bench", drawKettle, KETTLE_FINISH],
+  ["almanac-snail", "Snail on a rain barrel", drawSnail, SNAIL_FINISH],
+];
+
+for (const [file, title, draw, finish] of COLOURED) {
+  const hand = draw();
+  const drawing = colouredDemo(hand.svg(title), `${title}, coloured`, hand, finish);
+  writeFileSync(join(FOLDER, `${file}-coloured.fern`), writeDrawingFile(drawing));
+}
 
 /** The bunch of radishes begins on paper: only its scan is shown. */
 const SCAN = { pixels: 1600, seed: 41, grain: 2.5 };
