@@ -1,31 +1,52 @@
 /** The files a drawing is delivered as, all made from the one scene. */
-import { pixelsOf } from "#core/drawing/drawing.ts";
+import { type Drawing, pixelsOf, ranked } from "#core/drawing/drawing.ts";
 import { writeDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
+import { sceneOf } from "#core/scene/scene.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 
-export function fileName(desk: DeskStore, ending: string): string {
-  const plain = desk
-    .getState()
-    .drawing.name.replace(/[^\p{L}\p{N} _-]+/gu, "")
+/** `more` is added to the drawing's name. */
+export function fileName(desk: DeskStore, ending: string, more = ""): string {
+  const plain = `${desk.getState().drawing.name} ${more}`
+    .replace(/[^\p{L}\p{N} _-]+/gu, "")
     .trim()
     .replace(/\s+/g, "-");
   return `${plain || "drawing"}.${ending}`;
 }
 
-export async function svgFile(desk: DeskStore): Promise<Blob> {
+/** What is delivered: one file, or one a colourway with that one's name. */
+export interface Delivered {
+  readonly blob: Blob;
+  readonly way?: string;
+}
+
+/** The colourway that is delivered: the one seen where none is named. */
+const inWay = (drawing: Drawing, way: string | undefined): Drawing =>
+  way === undefined ? drawing : { ...drawing, shown: way };
+
+/** It holds every colourway; the named one shows. */
+export async function svgFile(desk: DeskStore, way?: string): Promise<Blob> {
   const { derived, drawing } = desk.getState();
-  return new Blob([deliveredSvg(drawing, derived)], { type: "image/svg+xml" });
+  return new Blob([deliveredSvg(inWay(drawing, way), derived)], { type: "image/svg+xml" });
 }
 
 export async function drawingFile(desk: DeskStore): Promise<Blob> {
   return new Blob([writeDrawingFile(desk.getState().drawing)], { type: "application/json" });
 }
 
-export async function pngFile(desk: DeskStore): Promise<Blob> {
-  const { scene, drawing, pictures } = desk.getState();
+export async function pngFile(desk: DeskStore, way?: string): Promise<Blob> {
+  const { scene, drawing, derived, pictures } = desk.getState();
   const { page } = drawing;
-  return pictures.png(scene, pixelsOf(page, page.ppi), page.ppi);
+  const shown = way === undefined ? scene : sceneOf(inWay(drawing, way), derived);
+  return pictures.png(shown, pixelsOf(page, page.ppi), page.ppi);
+}
+
+/** A picture in each colourway. */
+export async function everyPng(desk: DeskStore): Promise<Delivered[]> {
+  const made: Delivered[] = [];
+  for (const { id, name } of ranked(desk.getState().drawing.colourways))
+    made.push({ blob: await pngFile(desk, id), way: name });
+  return made;
 }
 
 const PROOF_PIXELS = 800;

@@ -1,12 +1,20 @@
 import { FileImage, FileJson, PenTool, Printer } from "lucide-react";
 import { type ReactNode, useState } from "react";
-import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
+import { pixelsOf, ranked, UNITS } from "#core/drawing/drawing.ts";
 import { changePage } from "#core/drawing/edits.ts";
 import { PAGE_SIDE } from "#core/formats/bounds.ts";
 import { downloadFile } from "../../ui/download.ts";
 import { useNotice } from "../../ui/notices.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
-import { drawingFile, fileName, pngFile, proof, svgFile } from "../deliver/deliver-files.ts";
+import {
+  type Delivered,
+  drawingFile,
+  everyPng,
+  fileName,
+  pngFile,
+  proof,
+  svgFile,
+} from "../deliver/deliver-files.ts";
 import { ProofDialog } from "../deliver/proof-dialog.tsx";
 import type { DeskStore } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
@@ -17,6 +25,8 @@ export function DeliverPanel() {
   const tell = useNotice();
   const [shownProof, setShownProof] = useState<Blob | null>(null);
   const [proving, setProving] = useState(false);
+  const [way, setWay] = useState(SEEN);
+  const one = way === SEEN || way === EVERY ? undefined : way;
   const prove = async () => {
     setProving(true);
     try {
@@ -30,13 +40,24 @@ export function DeliverPanel() {
   return (
     <>
       <PageFields />
+      <WayField way={way} onWay={setWay} />
       <div className="flex items-center gap-2">
-        <SaveButton word="SVG" icon={<PenTool size={16} aria-hidden />} make={svgFile} ending="svg" />
-        <SaveButton word="PNG" icon={<FileImage size={16} aria-hidden />} make={pngFile} ending="png" />
+        <SaveButton
+          word="SVG"
+          icon={<PenTool size={16} aria-hidden />}
+          make={async (of) => [{ blob: await svgFile(of, one) }]}
+          ending="svg"
+        />
+        <SaveButton
+          word="PNG"
+          icon={<FileImage size={16} aria-hidden />}
+          make={async (of) => (way === EVERY ? everyPng(of) : [{ blob: await pngFile(of, one) }])}
+          ending="png"
+        />
         <SaveButton
           word="Drawing file"
           icon={<FileJson size={16} aria-hidden />}
-          make={drawingFile}
+          make={async (of) => [{ blob: await drawingFile(of) }]}
           ending="fern"
         />
         <button
@@ -53,6 +74,31 @@ export function DeliverPanel() {
   );
 }
 
+const SEEN = "";
+const EVERY = "*";
+
+/** Which colourway pictures are made in, where there are several. */
+function WayField({ way, onWay }: { way: string; onWay: (way: string) => void }) {
+  const ways = ranked(useDesk((s) => s.drawing.colourways));
+  if (ways.length < 2) return null;
+  return (
+    <select
+      aria-label="Colourway to deliver"
+      value={way}
+      onChange={({ target }) => onWay(target.value)}
+      className={`${FIELD} max-w-36`}
+    >
+      <option value={SEEN}>as it is seen</option>
+      {ways.map(({ id, name }) => (
+        <option key={id} value={id}>
+          in {name}
+        </option>
+      ))}
+      <option value={EVERY}>in each colourway</option>
+    </select>
+  );
+}
+
 function SaveButton({
   word,
   icon,
@@ -61,7 +107,7 @@ function SaveButton({
 }: {
   word: string;
   icon: ReactNode;
-  make: (desk: DeskStore) => Promise<Blob>;
+  make: (desk: DeskStore) => Promise<readonly Delivered[]>;
   ending: string;
 }) {
   const desk = useDeskStore();
@@ -70,11 +116,15 @@ function SaveButton({
   const save = async () => {
     setBusy(true);
     try {
-      const name = fileName(desk, ending);
-      downloadFile(await make(desk), name);
-      desk
-        .getState()
-        .set({ lastExport: `${word === "Drawing file" ? "file" : word} saved`, said: `Saved ${name}` });
+      const names: string[] = [];
+      for (const { blob, way } of await make(desk)) {
+        names.push(fileName(desk, ending, way));
+        downloadFile(blob, names[names.length - 1]);
+      }
+      desk.getState().set({
+        lastExport: `${word === "Drawing file" ? "file" : word} saved`,
+        said: `Saved ${names.join(", ")}`,
+      });
     } catch (error) {
       tell(
         `The ${word} was not saved. ${error instanceof Error ? error.message : ""} Your drawing is unchanged.`,

@@ -38,7 +38,7 @@ export function PourPanel() {
         </button>
       )}
       <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
-      <p className="text-xs text-quiet">Click a pocket, or drag across many. Hold D to dip up a colour.</p>
+      <p className="max-w-32 text-xs text-quiet">Hold D to dip up a colour.</p>
     </>
   );
 }
