@@ -99,3 +99,22 @@ test("flat-coloured art from elsewhere is tidied: fewer shapes, the same picture
   expect(hexOf(await artColour(page, [15.5, 25.5], view))).toBe("#ccd6dd");
   expect(hexOf(await artColour(page, [17.5, 25.5], view))).toBe("#66757f");
 });
+
+test("overlapping shapes without a stroke are poured region by region, their edges parting colours", async ({
+  page,
+}) => {
+  const discs = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><circle cx="400" cy="500" r="250" fill="#e0b050"/><circle cx="600" cy="500" r="250" fill="#6f9a4a"/></svg>`;
+  await openFile(page, "discs.svg", discs);
+  await page.getByRole("button", { name: "Put it on the desk" }).click();
+  await deskReady(page);
+  await stage(page, "Lines").click();
+  await tool(page, "Look").click();
+  await page.getByRole("switch", { name: "Edges of colour part colours" }).click();
+  await expect(stage(page, "Flats")).toContainText("of 3 pockets");
+  await stage(page, "Flats").click();
+  await page.getByRole("button", { name: "Add a colour" }).click();
+  await page.mouse.click(...(await onScreen(page, [500, 500])));
+  await expect(stage(page, "Flats")).toContainText("1 of 3 pockets");
+  await expect.poll(() => colourAt(page, [500, 500])).toBe("#9fb3a2");
+  expect(await colourAt(page, [250, 500])).toBe("#e0b050");
+});

@@ -292,6 +292,10 @@ export interface Drawing {
   readonly undercoat: Paint | null;
   /** Take centre lines alone when looking for pockets; otherwise touching ink counts as joined. */
   readonly strict: boolean;
+  /** Whether hidden lines part colours. */
+  readonly hiddenWalls: boolean;
+  /** Whether the edges of colour shapes on the flats make pockets too. */
+  readonly shapeWalls: boolean;
 }
 
 const lists = new WeakMap<object, readonly unknown[]>();

@@ -5,6 +5,7 @@ import {
   type Blend,
   type Bridge,
   type Declined,
+  type Drawing,
   type Page,
   type Paint,
   type Pour,
@@ -78,7 +79,8 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
   }));
   return (draft) => {
     const before = plainTable(draft.pours);
-    let rank = topRank(before);
+    // Where the edges of shapes part colours, what is poured between them lies over them.
+    let rank = Math.max(topRank(before), draft.shapeWalls ? topRank(plainTable(draft.flatShapes)) : 0);
     for (const { target, paint, spot, id, shades } of named) {
       const anchor = target.anchor as Draft<Anchor>;
       for (const shade of shades)
@@ -218,6 +220,14 @@ export const changePage = (change: Partial<Omit<Page, "box">>): Edit => ({
   merge: `page-${Object.keys(change).join()}`,
   change: (draft) => {
     Object.assign(draft.page, change);
+  },
+});
+
+/** What parts colours beside lines that are painted. */
+export const setWalls = (change: Partial<Pick<Drawing, "hiddenWalls" | "shapeWalls">>): Edit => ({
+  label: "Change what parts colours",
+  change: (draft) => {
+    Object.assign(draft, change);
   },
 });
 

@@ -39,12 +39,14 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   colourways: { form: "table", lines: "none", svg: "facts", start: startingColourways },
   shown: { form: "value", lines: "none", svg: "facts", start: () => FIRST_COLOURWAY },
   pours: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
-  flatShapes: { form: "table", lines: "none", svg: "picture", start: () => ({}) },
+  flatShapes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
   shades: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
   sheets: { form: "sheets", lines: "none", svg: "facts", start: startingSheets },
   ink: { form: "value", lines: "none", svg: "facts", start: startingInk },
   undercoat: { form: "value", lines: "none", svg: "facts", start: () => null },
   strict: { form: "value", lines: "gaps", svg: "facts", start: () => false },
+  hiddenWalls: { form: "value", lines: "gaps", svg: "facts", start: () => true },
+  shapeWalls: { form: "value", lines: "gaps", svg: "facts", start: () => false },
 };
 
 export type FieldName = keyof Drawing;

@@ -85,11 +85,16 @@ const shadeWithAnchor = remembered(({ seed, ...shade }) => ({
 
 /**
  * Up to version 4 every colour had one value, and a ladder that squeezed its steps near black and white; nothing lay
- * beneath the flats.
+ * beneath the flats; hidden lines parted colours, and edges of colour did not.
  */
 function withColourways(record: RecordForm): RecordForm {
-  const begun = { colourways: Object.values(startingColourways()), shown: FIRST_COLOURWAY, undercoat: null };
-  return { ...begun, ...changed(record, "tin", squeezed) };
+  const colours = {
+    colourways: Object.values(startingColourways()),
+    shown: FIRST_COLOURWAY,
+    undercoat: null,
+  };
+  const walls = { hiddenWalls: true, shapeWalls: false };
+  return { ...colours, ...walls, ...changed(record, "tin", squeezed) };
 }
 
 const squeezed = remembered((colour) => ({ ...colour, ladder: { steps: 7, drift: 6, squeezed: true } }));

@@ -309,6 +309,8 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   ink: PaintRecord,
   undercoat: [IsOptional(), ValidateNested(), Type(() => PaintRecord)],
   strict: [IsBoolean()],
+  hiddenWalls: [IsBoolean()],
+  shapeWalls: [IsBoolean()],
 };
 
 /** A class that checks some fields of a drawing, in the form that files have (drawing/record-form.ts). */

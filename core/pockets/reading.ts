@@ -1,5 +1,5 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
-import type { Bridge, Drawing, InkShape, Nib, Stroke } from "../drawing/drawing.ts";
+import type { Bridge, Drawing, FlatShape, InkShape, Nib, Stroke } from "../drawing/drawing.ts";
 import { ringName } from "../drawing/rings.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
@@ -48,16 +48,32 @@ const linesOfShape = remembered((shape: InkShape): Line[] =>
 );
 
 /** The drawing's line work; a stroke or bridge that is the same object gives the same line again. */
-export const linesOf = ({ strokes, nibs, inkShapes, bridges }: Drawing): Line[] =>
-  [
+export function linesOf(drawing: Drawing): Line[] {
+  const { strokes, nibs, inkShapes, bridges, flatShapes, hiddenWalls, shapeWalls } = drawing;
+  const parts = ({ echo, hidden }: Pick<Stroke, "echo" | "hidden">) => !echo && (hiddenWalls || !hidden);
+  return [
     ...Object.values(strokes)
-      .filter(({ echo }) => !echo)
+      .filter(parts)
       .map((stroke) => lineOfStroke(stroke, stroke.nib ? nibs[stroke.nib] : undefined)),
-    ...Object.values(inkShapes)
-      .filter(({ echo }) => !echo)
-      .flatMap(linesOfShape),
+    ...Object.values(inkShapes).filter(parts).flatMap(linesOfShape),
     ...Object.values(bridges).map(lineOfBridge),
+    ...(shapeWalls ? Object.values(flatShapes).flatMap(linesOfColour) : []),
   ].filter(({ points }) => points.length >= 8);
+}
+
+/** Its edges part colours as a hidden line does. */
+const linesOfColour = remembered(({ id, outline, sheet, echo }: FlatShape): Line[] =>
+  sheet || echo
+    ? []
+    : outline.map((points, i) => ({
+        id: ringName(id, i),
+        points,
+        closed: true,
+        width: 0,
+        bridge: false,
+        hidden: true as const,
+      })),
+);
 
 /** A function of immutable values that gives the same answer for the same object. */
 function remembered<T extends object, R>(work: (value: T) => R): (value: T) => R {

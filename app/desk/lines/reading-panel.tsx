@@ -1,5 +1,5 @@
 import { ranked } from "#core/drawing/drawing.ts";
-import { setStrict } from "#core/drawing/edits.ts";
+import { setStrict, setWalls } from "#core/drawing/edits.ts";
 import { showLength } from "#core/drawing/length.ts";
 import { Toggle } from "../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
@@ -15,6 +15,16 @@ export function ReadingPanel() {
         label="Touching ink counts as joined"
         checked={!drawing.strict}
         onChange={(joined) => edit(setStrict(!joined))}
+      />
+      <Toggle
+        label="Hidden lines part colours"
+        checked={drawing.hiddenWalls}
+        onChange={(hiddenWalls) => edit(setWalls({ hiddenWalls }))}
+      />
+      <Toggle
+        label="Edges of colour part colours"
+        checked={drawing.shapeWalls}
+        onChange={(shapeWalls) => edit(setWalls({ shapeWalls }))}
       />
       {widths.length > 0 && (
         <p className="text-xs text-quiet">

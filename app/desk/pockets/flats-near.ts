@@ -6,8 +6,9 @@ import { pocketAt } from "#core/scene/scene.ts";
 import type { Desk } from "../store/desk-state.ts";
 
 export function flatAt({ derived, drawing }: Desk, at: Point): FlatShape | undefined {
-  const { flatShapes, pours, sheets, page } = drawing;
-  if (!sheets.flats.visible) return undefined;
+  const { flatShapes, pours, sheets, page, shapeWalls } = drawing;
+  // Where their edges part colours, what is between them is meant.
+  if (!sheets.flats.visible || shapeWalls) return undefined;
   const pocket = pocketAt(derived.pockets, at);
   const pour = pocket && pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
   const covered = pour?.paint ? pour.rank : Number.NEGATIVE_INFINITY;
