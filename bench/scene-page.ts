@@ -5,14 +5,14 @@ import { HeldScene, memoryOfMessage, SceneSender } from "../app/painting/held-sc
 import { changeColour } from "../core/drawing/colour-edits.ts";
 import type { Drawing } from "../core/drawing/drawing.ts";
 import { pour } from "../core/drawing/edits.ts";
-import { applyEdit, beginHistory } from "../core/drawing/history.ts";
+import { applyEdit, beginHistory, type Edit } from "../core/drawing/history.ts";
 import { defaultPage, newDrawing } from "../core/drawing/new-drawing.ts";
 import { polyline } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
 import { LineReader } from "../core/pockets/line-reader.ts";
 import type { Pocket } from "../core/pockets/pockets.ts";
 import { pourTargets } from "../core/pockets/pouring.ts";
-import { derive, type Scene, sceneOf } from "../core/scene/scene.ts";
+import { type Derived, derive, type Scene, sceneOf } from "../core/scene/scene.ts";
 
 export interface SceneTimes {
   readonly strokes: number;
@@ -114,19 +114,22 @@ function poured(): { drawing: Drawing; pockets: Pocket[] } {
 }
 
 /** Only what has changed: derived beside what was before, sent where it is new, painted where it lies. */
-function timeNow({ drawing, pockets }: ReturnType<typeof poured>): Times {
+function timeSteps(
+  start: Drawing,
+  pockets: readonly Pocket[],
+  step: (now: Drawing, before: Derived, k: number) => Edit,
+): Times {
   const canvas = new OffscreenCanvas(size.width, size.height);
   const held = new HeldScene();
   const surface = new ArtSurface(canvas, held);
   const sender = new SceneSender();
-  let before = derive(drawing, pockets);
-  let now = drawing;
+  let before = derive(start, pockets);
+  let now = start;
   send(sender, held, surface, sceneOf(now, before));
   surface.move(view, size);
   timedPaint(surface, canvas);
   const times = Array.from({ length: RUNS }, (_, k): Times => {
-    const paint = { colour: k % 2 ? "frond" : "radish", step: 0 };
-    const edit = pour(pourTargets(now, before, [2000 + k]), paint);
+    const edit = step(now, before, k);
     const [changed, editing] = timed(() => edited(now, edit));
     now = changed;
     const [scene, derived] = timed(() => {
@@ -138,6 +141,11 @@ function timeNow({ drawing, pockets }: ReturnType<typeof poured>): Times {
   });
   return median(times);
 }
+
+const timeNow = ({ drawing, pockets }: ReturnType<typeof poured>): Times =>
+  timeSteps(drawing, pockets, (now, before, k) =>
+    pour(pourTargets(now, before, [2000 + k]), { colour: k % 2 ? "frond" : "radish", step: 0 }),
+  );
 
 /** Everything from the beginning: as it was before anything was kept from edit to edit. */
 function timeAnew({ drawing, pockets }: ReturnType<typeof poured>): Times {
@@ -158,28 +166,11 @@ function timeAnew({ drawing, pockets }: ReturnType<typeof poured>): Times {
 const USES = 2000;
 
 function timeRecolouring({ drawing, pockets }: ReturnType<typeof poured>): Times {
-  const canvas = new OffscreenCanvas(size.width, size.height);
-  const held = new HeldScene();
-  const surface = new ArtSurface(canvas, held);
-  const sender = new SceneSender();
   const some = pourTargets(drawing, derive(drawing, pockets), [...pockets.keys()].slice(0, USES));
-  let now = edited(drawing, pour(some, { colour: "radish", step: 0 }));
-  let before = derive(now, pockets);
-  send(sender, held, surface, sceneOf(now, before));
-  surface.move(view, size);
-  timedPaint(surface, canvas);
-  const times = Array.from({ length: RUNS }, (_, k): Times => {
-    const value = `#c23f${(16 + k).toString(16)}`;
-    const [changed, editing] = timed(() => edited(now, changeColour("radish", value, "Radish")));
-    now = changed;
-    const [scene, derived] = timed(() => {
-      before = derive(now, pockets, { before });
-      return sceneOf(now, before);
-    });
-    const [, sending] = timed(() => send(sender, held, surface, scene));
-    return { edit: editing, derive: derived, send: sending, paint: timedPaint(surface, canvas) };
-  });
-  return median(times);
+  const start = edited(drawing, pour(some, { colour: "radish", step: 0 }));
+  return timeSteps(start, pockets, (_now, _before, k) =>
+    changeColour("radish", `#c23f${(16 + k).toString(16)}`, "Radish"),
+  );
 }
 
 export function sceneTimes(): SceneTimes {

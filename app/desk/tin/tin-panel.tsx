@@ -28,7 +28,8 @@ const NEW_COLOUR = "#9fb3a2";
 
 /** The drawing's colours: round wells in groups and an order of one's own, the chosen one unrolled into its ladder. */
 export function TinPanel() {
-  const rows = rowsOf(useDesk(shownTin));
+  const tin = useDesk(shownTin);
+  const rows = rowsOf(tin);
   const [open, setOpen] = useState<"picture" | "colourways" | null>(null);
   const chosen = useDesk((s) => s.paint.colour);
   const desk = useDeskStore();
@@ -42,7 +43,7 @@ export function TinPanel() {
   };
   const add = () => {
     const id = newId();
-    edit(addColour(id, `Colour ${rows.length + 1}`, NEW_COLOUR));
+    edit(addColour(id, `Colour ${Object.keys(tin).length + 1}`, NEW_COLOUR));
     set({ paint: { colour: id, step: 0 } });
   };
   return (
