@@ -40,19 +40,35 @@ export interface Near {
 
 /** Pairs that someone can hardly tell apart, the nearest first. */
 export function nearColours(colours: readonly Judged[], within: number): Near[] {
-  const seen = VISIONS.map((vision) => colours.map(({ value }) => seenBy(value, vision)));
   const found: Near[] = [];
   colours.forEach((a, i) => {
     for (let j = 0; j < i; j++) {
-      const far = seen.map((values) => apart(values[i], values[j]));
-      const least = Math.min(...far);
-      if (least >= within) continue;
-      const b = colours[j];
-      const [one, other] = a.area > b.area ? [a, b] : [b, a];
-      found.push({ one, other, apart: least, vision: VISIONS[far.indexOf(least)] });
+      const nearness = leastApart(a.value, colours[j].value);
+      if (nearness.apart >= within) continue;
+      const [one, other] = a.area > colours[j].area ? [a, colours[j]] : [colours[j], a];
+      found.push({ one, other, ...nearness });
     }
   });
   return found.sort((a, b) => a.apart - b.apart);
+}
+
+type Nearness = Pick<Near, "apart" | "vision">;
+
+/** Asked for again with every pour, while values seldom change. */
+const known = new Map<string, Nearness>();
+const MOST_KNOWN = 100_000;
+
+/** How unlike two colours are to those who see them most alike. */
+function leastApart(a: string, b: string): Nearness {
+  const key = a + b;
+  const before = known.get(key);
+  if (before) return before;
+  const far = VISIONS.map((vision) => apart(seenBy(a, vision), seenBy(b, vision)));
+  const least = Math.min(...far);
+  const nearness = { apart: least, vision: VISIONS[far.indexOf(least)] };
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(key, nearness);
+  return nearness;
 }
 
 /** A step of lightness in which a way out is sought. */
