@@ -1,6 +1,14 @@
 /** Prints the drawings of the fringe test as JSON: what each shows at every scale, and what of it has to be covered. */
 import "reflect-metadata";
-import { type InkedArt, outlinedArt, SCALES, scannedArt, windowOf } from "../core/formats/inked-art.ts";
+import {
+  clothedArt,
+  glazedArt,
+  type InkedArt,
+  outlinedArt,
+  SCALES,
+  scannedArt,
+  windowOf,
+} from "../core/formats/inked-art.ts";
 
 const viewsOf = (art: InkedArt) =>
   SCALES.map((scale) => {
@@ -9,4 +17,11 @@ const viewsOf = (art: InkedArt) =>
     return { name, pixels, svg: shown(art.svg), covered: shown(art.covered) };
   });
 
-process.stdout.write(JSON.stringify([...outlinedArt().slice(0, 12), ...scannedArt()].map(viewsOf)));
+const art = [
+  ...outlinedArt().slice(0, 12),
+  ...scannedArt(),
+  ...clothedArt().slice(0, 2),
+  ...glazedArt().slice(0, 2),
+];
+
+process.stdout.write(JSON.stringify(art.map(viewsOf)));

@@ -2,7 +2,16 @@
 import { Resvg } from "@resvg/resvg-js";
 import { expect, it } from "vitest";
 import { LEAST, MASK, mostShown } from "./fringe.ts";
-import { bridgedArt, type InkedArt, outlinedArt, SCALES, scannedArt, windowOf } from "./inked-art.ts";
+import {
+  bridgedArt,
+  clothedArt,
+  glazedArt,
+  type InkedArt,
+  outlinedArt,
+  SCALES,
+  scannedArt,
+  windowOf,
+} from "./inked-art.ts";
 
 const picture = (svg: string, width: number, background?: string) =>
   new Resvg(svg, { fitTo: { mode: "width", value: width }, background }).render().pixels;
@@ -30,4 +39,9 @@ it("shows no ground across bridges", () => {
 
 it("shows no ground in three scans read as shapes", () => {
   expect(scannedArt().flatMap(shownIn)).toEqual([]);
+});
+
+it("shows no ground under patterns, nor under colours that are half seen through over an undercoat", () => {
+  expect(clothedArt().flatMap(shownIn)).toEqual([]);
+  expect(glazedArt().flatMap(shownIn)).toEqual([]);
 });

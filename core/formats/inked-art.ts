@@ -2,9 +2,11 @@
 
 import { readFileSync } from "node:fs";
 import { scanOf } from "../../demo/scan/scanner.ts";
-import type { Drawing, InkShape } from "../drawing/drawing.ts";
-import { addBridges, pour } from "../drawing/edits.ts";
+import { setColourOpacity } from "../drawing/colour-edits.ts";
+import { type Drawing, type InkShape, PATTERNS } from "../drawing/drawing.ts";
+import { addBridges, pour, setUndercoat } from "../drawing/edits.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
+import { setPattern } from "../drawing/patterns.ts";
 import { edited } from "../drawing/testing.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { findInk, TRACE_SETTINGS } from "../lines/trace/trace.ts";
@@ -60,14 +62,52 @@ export const scannedArt = (): InkedArt[] =>
 
 const COLOURS = ["frond", "radish", "marigold", "morning-sky"];
 
-/** Every opening bridged, every pocket poured, neighbours mostly in unlike colours. */
-function artOf(name: string, bare: Drawing): InkedArt {
+/** A few icons with a pattern over every pour. */
+export const clothedArt = (): InkedArt[] =>
+  few((drawing) =>
+    Object.keys(drawing.pours).reduce(
+      (now, id, i) =>
+        edited(
+          now,
+          setPattern([id], {
+            cloth: id,
+            kind: PATTERNS[i % PATTERNS.length],
+            at: now.pours[id].anchor.seed,
+            size: drawing.page.box.width / 40,
+            turn: 20 * i,
+            share: 0.5,
+            paint: { colour: COLOURS[(i + 1) % COLOURS.length], step: -1 },
+          }),
+        ),
+      drawing,
+    ),
+  );
+
+/** A few icons in colours that are half seen through, over an undercoat. */
+export const glazedArt = (): InkedArt[] =>
+  few((drawing) =>
+    edited(
+      drawing,
+      setUndercoat({ colour: "seed-paper", step: 0 }),
+      ...COLOURS.map((colour) => setColourOpacity(colour, 0.5, colour)),
+    ),
+  );
+
+const FEW = 5;
+
+const few = (finish: (drawing: Drawing) => Drawing): InkedArt[] =>
+  ART.map(({ file, svg }) => artOf(file, importSvg(file, svg).drawing, finish))
+    .filter(({ drawing }) => Object.keys(drawing.pours).length > 1)
+    .slice(0, FEW);
+
+/** Every opening bridged, every pocket poured, neighbours mostly in unlike colours; then finished. */
+function artOf(name: string, bare: Drawing, finish = (drawing: Drawing): Drawing => drawing): InkedArt {
   const reader = new LineReader();
   reader.read(bare);
   const bridges = reader.gaps(bare).openings.map(({ bridge }, i) => ({ id: `b${i}`, points: bridge }));
   const bridged = edited(bare, addBridges(bridges));
   const pockets = shown(bridged);
-  const drawing = pockets.reduce(
+  const poured = pockets.reduce(
     (now, pocket, i) =>
       edited(
         now,
@@ -75,6 +115,7 @@ function artOf(name: string, bare: Drawing): InkedArt {
       ),
     bridged,
   );
+  const drawing = finish(poured);
   const { x, y, width, height } = bare.page.box;
   const data = (outline: readonly (readonly number[])[]) => outline.map(chainData).join("");
   const paths = [
