@@ -37,7 +37,8 @@ interface Rungs {
 
 /** Where black or white is near, the other way has more steps; or, squeezed, there are as many each way, closer together. */
 function rungsFrom(l: number, { steps, squeezed }: Ladder): Rungs {
-  const gap = gapOf(steps);
+  // So near black, bytes are too coarse for finer steps.
+  const gap = Math.max(gapOf(steps), l < DARKEST ? (LIGHTEST - DARKEST) / (MOST_STEPS - 1) : 0);
   const half = Math.floor((steps - 1) / 2);
   const [above, below] = [Math.max(0, LIGHTEST - l), Math.max(0, l - DARKEST)];
   if (squeezed) {
