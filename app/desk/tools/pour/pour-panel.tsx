@@ -9,8 +9,7 @@ const WORDS = { colour: "In hand", lighter: "1 lighter", darker: "1 darker", ink
 /** What a press lays, the colour beneath all, and the ground to check against. */
 export function PourPanel() {
   const checkGround = useDesk((s) => s.checkGround);
-  const { lays, cuts } = useDesk(pourSettings.settings);
-  const walls = useDesk((s) => s.drawing.shapeWalls);
+  const lays = useDesk((s) => pourSettings.settings(s).lays);
   const coat = useDesk((s) => s.drawing.undercoat);
   const paint = useDesk((s) => s.paint);
   const name = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
@@ -37,13 +36,6 @@ export function PourPanel() {
         >
           in {name}
         </button>
-      )}
-      {walls && (
-        <Toggle
-          label="Cut out of shapes"
-          checked={cuts}
-          onChange={(on) => pourSettings.change(desk, { cuts: on })}
-        />
       )}
       <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
       <p className="max-w-32 text-xs text-quiet">Hold D to dip up a colour.</p>

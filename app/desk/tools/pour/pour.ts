@@ -6,12 +6,12 @@ import { distance, mix, type Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
-import { paintAfter, steppedPaint } from "../../pockets/pour-into.ts";
+import { paintAfter, pourInto, steppedPaint } from "../../pockets/pour-into.ts";
 import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
-import { poured, wishOf } from "./pour-state.ts";
+import { wishOf } from "./pour-state.ts";
 
 function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
   const begun = desk.getState();
@@ -25,7 +25,7 @@ function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
       if (pocket && !crossed.includes(pocket)) crossed.push(pocket);
     }
     last = to;
-    if (crossed.length > before) begun.show(poured(begun, crossed, wish) ?? null);
+    if (crossed.length > before) begun.show(pourInto(begun, crossed, wish) ?? null);
   };
   const flat = flatAt(begun, at);
   if (!flat) cross(at);
@@ -59,7 +59,7 @@ function paintFlat(desk: Desk, flat: FlatShape, wish: PourWish): void {
 function pourWalked(desk: DeskStore, wish: PourWish): void {
   const state = desk.getState();
   const pocket = walkedPocket(state);
-  const edit = pocket && poured(state, [pocket], wish);
+  const edit = pocket && pourInto(state, [pocket], wish);
   if (edit) state.edit(edit);
 }
 
