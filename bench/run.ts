@@ -1,6 +1,7 @@
 /** Benchmarks, each a ratio within one run: `npm run bench [-- NAME ...]`. */
-import { colourArtBench } from "./colour-art.ts";
+
 import { enginesBench } from "./engines.ts";
+import { foreignFlatsBench } from "./foreign-flats.ts";
 import { gapsBench } from "./gaps.ts";
 import { killsBench } from "./kills.ts";
 import { lanternBench } from "./lantern.ts";
@@ -19,7 +20,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   "main-thread": mainThreadBench,
   renders: rendersBench,
   large: largeBench,
-  "colour-art": colourArtBench,
+  "foreign-flats": foreignFlatsBench,
 };
 
 /** Takes a quarter of an hour, so it runs only when asked for. */

@@ -8,12 +8,13 @@ import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { type Matches, matchAnchors } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
-import { flatItems, shapesOn } from "./flat-items.ts";
+import { flatItems } from "./flat-items.ts";
 import { inkItems } from "./ink-items.ts";
 import type { Chain, Item, ScenePart, SceneSheet } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
 import { shadeItems } from "./shade-items.ts";
+import { shapesOn } from "./shape-items.ts";
 import { spotItems } from "./spot-items.ts";
 
 export interface Scene {

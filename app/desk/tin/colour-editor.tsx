@@ -4,7 +4,7 @@ import { HexColorInput, HexColorPicker } from "react-colorful";
 import { changeColour, orderTin, renameColour, setColourOpacity } from "#core/drawing/colour-edits.ts";
 import type { Colour } from "#core/drawing/drawing.ts";
 import { NameField } from "../../ui/name-field.tsx";
-import { Range } from "../../ui/range.tsx";
+import { SliderRow } from "../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { ColourSliders } from "./colour-sliders.tsx";
 import { Likeness } from "./likeness.tsx";
@@ -78,13 +78,11 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
           </div>
           <div className="grid grid-cols-[4.5rem_1fr] items-center gap-x-2">
             <ColourSliders value={value} onShow={(next) => show(becoming(next))} onDone={keep} />
-            <Word>Opacity</Word>
-            <Range
+            <SliderRow
               label="Opacity"
               value={opacity}
               onChange={(next) => show(setColourOpacity(id, Math.max(0.05, next), name))}
               onDone={keep}
-              className="w-full"
             />
           </div>
           <Likeness colour={colour} />

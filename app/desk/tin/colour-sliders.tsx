@@ -1,6 +1,6 @@
 import { useRef } from "react";
 import { hexOf, type Oklch, oklchOf } from "#core/colour/oklch.ts";
-import { Range } from "../../ui/range.tsx";
+import { SliderRow } from "../../ui/slider-row.tsx";
 
 interface Props {
   /** #rrggbb */
@@ -23,22 +23,17 @@ export function ColourSliders({ value, onShow, onDone }: Props) {
   const asked = useRef<{ readonly value: string; readonly at: Oklch } | null>(null);
   const at = asked.current?.value === value ? asked.current.at : oklchOf(value);
   return CHANNELS.map(({ word, key, most }) => (
-    <div key={key} className="col-span-2 grid grid-cols-subgrid items-center">
-      <span aria-hidden="true" className="text-xs text-quiet">
-        {word}
-      </span>
-      <Range
-        label={word}
-        steps={360}
-        value={at[key] / most}
-        onChange={(share) => {
-          const next = { ...at, [key]: share * most };
-          asked.current = { value: hexOf(next), at: next };
-          onShow(asked.current.value);
-        }}
-        onDone={onDone}
-        className="w-full"
-      />
-    </div>
+    <SliderRow
+      key={key}
+      label={word}
+      steps={360}
+      value={at[key] / most}
+      onChange={(share) => {
+        const next = { ...at, [key]: share * most };
+        asked.current = { value: hexOf(next), at: next };
+        onShow(asked.current.value);
+      }}
+      onDone={onDone}
+    />
   ));
 }

@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { NO_TURN, type Turn, turned, valuesIn } from "#core/colour/colourways.ts";
 import { setColourway } from "#core/drawing/colour-edits.ts";
-import { Range } from "../../../ui/range.tsx";
+import { SliderRow } from "../../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 
 interface Control {
@@ -34,20 +34,17 @@ export function TurnPanel() {
   return (
     <section aria-label={`All colours of ${name}`} className="grid gap-1">
       <h3 className="font-display text-base">All colours of {name}</h3>
-      {CONTROLS.map(({ word, key, from, to }) => (
-        <div key={key} className="grid grid-cols-[4.5rem_1fr] items-center">
-          <span aria-hidden="true" className="text-xs text-quiet">
-            {word}
-          </span>
-          <Range
+      <div className="grid grid-cols-[4.5rem_1fr] gap-y-1">
+        {CONTROLS.map(({ word, key, from, to }) => (
+          <SliderRow
+            key={key}
             label={word}
             value={(turn[key] - from) / (to - from)}
             onChange={(share) => change({ ...turn, [key]: from + share * (to - from) })}
             onDone={keep}
-            className="w-full"
           />
-        </div>
-      ))}
+        ))}
+      </div>
       <button
         type="button"
         disabled={turn === NO_TURN}

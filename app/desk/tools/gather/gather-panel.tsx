@@ -1,13 +1,4 @@
-import {
-  ArrowDownNarrowWide,
-  Layers2,
-  Minus,
-  PaintBucket,
-  Plus,
-  Repeat2,
-  SquareDashed,
-  X,
-} from "lucide-react";
+import { ArrowDownNarrowWide, Droplet, Layers2, Minus, Plus, Repeat2, SquareDashed, X } from "lucide-react";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { Range } from "../../../ui/range.tsx";
@@ -99,7 +90,7 @@ function Doing({ count }: { count: number }) {
         onClick={() => pour(paintWish(desk.getState().paint))}
         className={BUTTON}
       >
-        <PaintBucket size={13} aria-hidden /> <span className="max-w-24 truncate">Pour {colour}</span>
+        <Droplet size={13} aria-hidden /> <span className="max-w-24 truncate">Pour {colour}</span>
       </button>
       <button type="button" disabled={none} onClick={() => pour(paintWish(null))} className={BUTTON}>
         <X size={13} aria-hidden /> Empty

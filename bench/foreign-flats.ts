@@ -21,7 +21,7 @@ const SIDE = 288;
 const SEEN = 5;
 const LIMIT = 0.005;
 
-export function colourArtBench(): void {
+export function foreignFlatsBench(): void {
   const files = readdirSync(FOLDER).filter((file) => file.endsWith(".svg"));
   const rich = files.filter(
     (file, i) => i % 23 === 0 && read(file).match(/<(path|circle|ellipse)/g)!.length > 5,
@@ -32,7 +32,7 @@ export function colourArtBench(): void {
   const within = found.filter(({ differs }) => differs < LIMIT).length;
   const sum = (key: "before" | "after" | "colours" | "kept") =>
     found.reduce((total, one) => total + one[key], 0);
-  console.log(`colour art, ${found.length} published flat-coloured drawings`);
+  console.log(`flats from elsewhere, ${found.length} published flat-coloured drawings`);
   console.log(
     `  ${within} of ${found.length} differ in under ${100 * LIMIT} % of pixels; the worst, ${worst.file}, in ${(100 * worst.differs).toFixed(2)} %; all together ${((100 * found.reduce((t, one) => t + one.differs, 0)) / found.length).toFixed(3)} %`,
   );

@@ -1,0 +1,24 @@
+/** What the items of the flats are made of, and what their lists share. */
+import type { Matches } from "../pockets/anchors.ts";
+import type { Pocket } from "../pockets/pockets.ts";
+import type { Effects, Item, Region } from "./items.ts";
+
+export interface Ranked {
+  readonly rank: number;
+  readonly item: Item;
+  /** What lies over it: a pattern's figures, bands. */
+  readonly over?: readonly Item[];
+}
+
+/** The part whose flats they are. */
+export interface FlatsOf {
+  readonly part: string;
+  readonly region: Region;
+}
+
+export type PocketsDerived = Matches & { readonly pockets: readonly Pocket[] };
+
+export const NO_EFFECTS: Effects = {};
+
+export const withOpacity = (effects: Effects, opacity: number): Effects =>
+  opacity < 1 ? { ...effects, opacity } : effects;
