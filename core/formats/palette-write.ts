@@ -6,6 +6,7 @@
 import { converter } from "culori";
 import { tinOf, valuesIn } from "../colour/colourways.ts";
 import { type Drawing, ranked } from "../drawing/drawing.ts";
+import { freeName } from "../drawing/free-name.ts";
 import { FIRST_COLOURWAY } from "../drawing/start.ts";
 import { variableNames, wayNames } from "../scene/palette.ts";
 
@@ -40,7 +41,7 @@ function tokensOf(drawing: Coloured): string {
     const colourways = Object.fromEntries(ways.map((way) => [way.name, tinOf(drawing, way.id)[id].value]));
     const own = { ...(ladder ? { ladder } : {}), ...(ways.length > 0 ? { colourways } : {}) };
     const within = group === undefined ? root : groupIn(root, group);
-    within[freeName(within, tokenName(name))] = {
+    within[freeIn(within, tokenName(name))] = {
       $type: "color",
       $value: { colorSpace: "srgb", components: [r, g, b].map(rounded), alpha: opacity, hex: value },
       ...(name === tokenName(name) ? {} : { $description: name }),
@@ -54,7 +55,7 @@ function groupIn(root: Record<string, unknown>, group: string): Record<string, u
   const name = tokenName(group);
   const there = root[name];
   if (there !== undefined && !("$value" in (there as object))) return there as Record<string, unknown>;
-  const free = freeName(root, name);
+  const free = freeIn(root, name);
   root[free] = {};
   return root[free] as Record<string, unknown>;
 }
@@ -63,11 +64,7 @@ function groupIn(root: Record<string, unknown>, group: string): Record<string, u
 export const tokenName = (name: string): string =>
   name.replace(/[.{}]/g, "-").replace(/^\$/, "-") || "Colour";
 
-function freeName(taken: object, name: string): string {
-  let free = name;
-  for (let n = 2; Object.hasOwn(taken, free); n++) free = `${name} ${n}`;
-  return free;
-}
+const freeIn = (group: object, name: string): string => freeName((one) => Object.hasOwn(group, one), name);
 
 function cssOf(drawing: Coloured): string {
   const names = variableNames(drawing);

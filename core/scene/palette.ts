@@ -5,6 +5,7 @@
 import { tinOf } from "../colour/colourways.ts";
 import { FARTHEST_STEP, stepOf } from "../colour/ladder.ts";
 import { type Colour, type Drawing, type Paint, ranked, type Table } from "../drawing/drawing.ts";
+import { freeName } from "../drawing/free-name.ts";
 
 /** A colour as painted, with the name it goes by in files. */
 export interface Tone {
@@ -91,9 +92,7 @@ export function variableNames({ tin }: Pick<Drawing, "tin">): Map<string, string
   const allOf = (name: string) => SUFFIXES.map((suffix) => `${name}${suffix}`);
   return new Map(
     ranked(tin).map(({ id, name }) => {
-      const plain = plainName(name);
-      let free = plain;
-      for (let n = 2; allOf(free).some((one) => taken.has(one)); n++) free = `${plain}-${n}`;
+      const free = freeName((name) => allOf(name).some((one) => taken.has(one)), plainName(name), "-");
       for (const one of allOf(free)) taken.add(one);
       return [id, free];
     }),
@@ -105,9 +104,7 @@ export function wayNames({ colourways }: Pick<Drawing, "colourways">): Map<strin
   const taken = new Set<string>();
   return new Map(
     ranked(colourways).map(({ id, name }) => {
-      const plain = plainName(name);
-      let free = plain;
-      for (let n = 2; taken.has(free); n++) free = `${plain}-${n}`;
+      const free = freeName((one) => taken.has(one), plainName(name), "-");
       taken.add(free);
       return [id, free];
     }),

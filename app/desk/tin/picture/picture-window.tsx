@@ -3,6 +3,7 @@ import { type DragEvent, useEffect, useState } from "react";
 import { valuesFromPalette, valuesIn } from "#core/colour/colourways.ts";
 import { colourName } from "#core/colour/name.ts";
 import { addColours, addColourway } from "#core/drawing/colour-edits.ts";
+import { freeName } from "#core/drawing/free-name.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { PICTURES } from "../../../scan/held-scan.ts";
 import { Range } from "../../../ui/range.tsx";
@@ -182,11 +183,10 @@ const toggled = (set: ReadonlySet<number>, i: number): ReadonlySet<number> => {
 
 /** Plain names, each once. */
 function suggested(values: readonly string[]): string[] {
-  const taken = new Map<string, number>();
+  const taken = new Set<string>();
   return values.map((value) => {
-    const name = colourName(value);
-    const nth = (taken.get(name) ?? 0) + 1;
-    taken.set(name, nth);
-    return nth === 1 ? name : `${name} ${nth}`;
+    const name = freeName((one) => taken.has(one), colourName(value));
+    taken.add(name);
+    return name;
   });
 }

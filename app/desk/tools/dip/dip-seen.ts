@@ -4,6 +4,7 @@ import { stepWord } from "#core/colour/ladder.ts";
 import { colourName } from "#core/colour/name.ts";
 import { nearestPaint } from "#core/colour/nearest-paint.ts";
 import { addColour } from "#core/drawing/colour-edits.ts";
+import { freeName } from "#core/drawing/free-name.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { toScreen } from "../../../painting/view.ts";
@@ -28,18 +29,9 @@ export function dipSeen(desk: DeskStore, at: Point): void {
     return;
   }
   const id = newId();
-  const name = freeName(
-    Object.values(state.drawing.tin).map((colour) => colour.name),
-    colourName(value),
-  );
+  const taken = new Set(Object.values(state.drawing.tin).map((colour) => colour.name));
+  const name = freeName((one) => taken.has(one), colourName(value));
   edit(addColour(id, name, value));
   set({ paint: { colour: id, step: 0 } });
   tell(`No step of the tin looks like this: ${name} was put in.`);
-}
-
-function freeName(taken: readonly string[], name: string): string {
-  for (let n = 1; ; n++) {
-    const free = n === 1 ? name : `${name} ${n}`;
-    if (!taken.includes(free)) return free;
-  }
 }
