@@ -39,8 +39,10 @@ export function DeliverPanel() {
   };
   return (
     <>
-      <PageFields />
-      <WayField way={way} onWay={setWay} />
+      <div className="grid shrink-0 gap-1">
+        <PageFields />
+        <WayField way={way} onWay={setWay} />
+      </div>
       <div className="flex items-center gap-2">
         <SaveButton
           word="SVG"
@@ -86,7 +88,7 @@ function WayField({ way, onWay }: { way: string; onWay: (way: string) => void })
       aria-label="Colourway to deliver"
       value={way}
       onChange={({ target }) => onWay(target.value)}
-      className={`${FIELD} max-w-36`}
+      className="h-7 w-44 rounded-md border border-edge bg-white px-2 text-xs"
     >
       <option value={SEEN}>as it is seen</option>
       {ways.map(({ id, name }) => (
@@ -139,7 +141,7 @@ function SaveButton({
       type="button"
       disabled={busy}
       onClick={save}
-      className="flex h-9 items-center gap-2 rounded-md bg-fern px-3 font-medium text-white hover:brightness-95 disabled:opacity-70"
+      className="flex h-9 items-center gap-2 rounded-md bg-fern px-3 font-medium whitespace-nowrap text-white hover:brightness-95 disabled:opacity-70"
     >
       {icon} {busy ? "Making it…" : `Save ${word}`}
     </button>
@@ -189,8 +191,10 @@ function PageFields() {
         className="w-18"
         onChange={(ppi) => edit(changePage({ ppi }))}
       />
-      <p className="w-32 text-xs leading-tight text-quiet tabular-nums">
-        {width} × {height} pixels, clear ground
+      <p className="shrink-0 text-xs leading-tight whitespace-nowrap text-quiet tabular-nums">
+        {width} × {height} pixels,
+        <br />
+        clear ground
       </p>
     </fieldset>
   );

@@ -7,7 +7,7 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { shownTin } from "../tin/shown-tin.ts";
-import { judgedColours, NEAR, tooNear, type ValueBar, valueBars } from "./judged.ts";
+import { judgedColours, NEAR, NEAR_LIST, tooNear, type ValueBar, valueBars } from "./judged.ts";
 import { LOOK_WORDS, LOOKS, type Look } from "./looks.ts";
 
 /** Looking at the colours as values, at how much each takes, and at those that can hardly be told apart. */
@@ -172,7 +172,7 @@ function NearList() {
   const near = useDesk(tooNear);
   if (near.length === 0) return <p className="text-xs text-quiet">All colours can be told apart.</p>;
   return (
-    <ul aria-label="Colours too near to tell apart" className="grid gap-1.5">
+    <ul id={NEAR_LIST} aria-label="Colours too near to tell apart" className="grid gap-1.5">
       {near.slice(0, MOST_SHOWN).map((pair) => (
         <NearPair key={`${pair.one.id} ${pair.other.id}`} pair={pair} />
       ))}

@@ -67,3 +67,6 @@ export const valueBars = createSelector([patches], (all): readonly ValueBar[] =>
 
 /** Pairs of colours in the picture that someone can hardly tell apart. */
 export const tooNear = createSelector([judgedColours], (colours) => nearColours(colours, NEAR));
+
+/** Id of the list that shows them. */
+export const NEAR_LIST = "near-colours";

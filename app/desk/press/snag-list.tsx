@@ -1,11 +1,13 @@
 import clsx from "clsx";
+import { flushSync } from "react-dom";
 import { showLength } from "#core/drawing/length.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
-import { tooNear } from "../judge/judged.ts";
+import { NEAR_LIST, tooNear } from "../judge/judged.ts";
 import { partWords } from "../parts/part-actions.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, waitingIn } from "../pockets/stats.ts";
 import { goToWaiting, letGoOfWaiting } from "../pockets/waiting.ts";
+import type { DeskStore } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { goToOpening, goToPocket, nextOpening } from "./next-snag.ts";
 
@@ -150,16 +152,18 @@ function Counts() {
           onUse={() => letGoOfWaiting(desk.getState())}
         />
       )}
-      <Snag
-        word="Colours too near"
-        count={near}
-        onStep={() =>
-          document.querySelector<HTMLElement>("[aria-label='Colours too near to tell apart'] button")?.focus()
-        }
-      />
+      <Snag word="Colours too near" count={near} onStep={() => goToNearColours(desk)} />
       <Snag word="Openings" count={openings} onStep={() => desk.getState().chooseStage("Gaps")} />
     </ul>
   );
+}
+
+/** The pairs stand in the Judge panel of the Flats stage. */
+function goToNearColours(desk: DeskStore): void {
+  flushSync(() => desk.getState().chooseStage("Flats"));
+  const list = document.getElementById(NEAR_LIST);
+  list?.scrollIntoView({ block: "nearest" });
+  list?.querySelector("button")?.focus();
 }
 
 function Snag({ word, count, onStep }: { word: string; count: number; onStep: () => void }) {
