@@ -264,8 +264,8 @@ test.describe("light and press", () => {
       expect(alpha === 0 || Math.max(r, g, b) < 60).toBe(true);
     }
     await page.getByLabel("Blend").selectOption("screen");
-    await page.getByRole("slider", { name: "Opacity of the shade" }).press("ArrowLeft");
-    await page.getByRole("button", { name: "Remove this shade" }).click();
+    await page.getByRole("slider", { name: "Opacity of the shape" }).press("ArrowLeft");
+    await page.getByRole("button", { name: "Remove it" }).click();
     await expect(stage(page, "Light")).toContainText("0 shades");
   });
 

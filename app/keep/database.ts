@@ -76,6 +76,18 @@ class FernDatabase extends Dexie {
         await drawings.put({ ...row, cursor });
       }
     });
+    this.version(7).upgrade(async (change) => {
+      const bases = change.table<BaseRow>("bases");
+      const drawings = change.table<DrawingRow>("drawings");
+      for (const row of await drawings.toArray()) {
+        const kept = await bases.get(row.id);
+        if (!kept) continue;
+        // One that was brought up all the way just now stays as it is.
+        const { base, cursor } = await upgradeSteps(row, unpack(kept.base), 5, change.table("steps"));
+        await bases.put({ id: row.id, base: pack(base) });
+        await drawings.put({ ...row, cursor });
+      }
+    });
   }
 }
 

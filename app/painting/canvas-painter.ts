@@ -81,11 +81,14 @@ function paintItems(context: Context, items: readonly Item[], view: View, opacit
   context.restore();
 }
 
+/** Effects that stay with the context until a save is undone. */
+const UNDONE = ["clip", "blend", "blur"] as const;
+
 /** Effects first, as they are named in EFFECTS; only those that a save has to undo ask for one. */
 function paintItem(context: Context, item: Item, sheetOpacity: number): void {
   const { area, paint, effects } = item;
   const style = PAINTS[paint.kind](paint);
-  const saved = effects.clip !== undefined || effects.blend !== undefined;
+  const saved = UNDONE.some((key) => effects[key] !== undefined);
   if (saved) context.save();
   context.globalAlpha = sheetOpacity;
   for (const key of EFFECT_NAMES)
@@ -122,20 +125,17 @@ const AREAS: {
   },
 };
 
-const COMPOSITE: Record<Blend, GlobalCompositeOperation> = {
-  normal: "source-over",
-  multiply: "multiply",
-  screen: "screen",
-  overlay: "overlay",
-  "soft-light": "soft-light",
-};
+const compositeOf = (blend: Blend): GlobalCompositeOperation => (blend === "normal" ? "source-over" : blend);
 
 const EFFECTS: {
   readonly [K in keyof Effects]-?: (context: Context, effect: NonNullable<Effects[K]>, style: Style) => void;
 } = {
   clip: (context, chains) => context.clip(pathOf(chains, true)),
   blend: (context, blend) => {
-    context.globalCompositeOperation = COMPOSITE[blend];
+    context.globalCompositeOperation = compositeOf(blend);
+  },
+  blur: (context, blur) => {
+    context.filter = `blur(${blur * context.getTransform().a}px)`;
   },
   opacity: (context, opacity) => {
     context.globalAlpha *= opacity;

@@ -18,16 +18,18 @@ import {
   showColourway,
 } from "./colour-edits.ts";
 import { type Drawing, ranked } from "./drawing.ts";
-import { addShade, pour } from "./edits.ts";
+import { pour } from "./edits.ts";
 import { applyEdit, beginHistory, undoLabel } from "./history.ts";
 import { changeStrokes, setInk } from "./line-edits.ts";
+import { addShade } from "./shape-edits.ts";
 import { edited, smallDrawing } from "./testing.ts";
 
 const anchor = seedOnly([1, 1]);
 const shade = {
   id: "s",
-  points: [0, 0, 1, 0, 2, 0, 3, 0],
+  outline: [[0, 0, 1, 0, 2, 0, 3, 0]],
   kind: "drawn" as const,
+  evenOdd: false,
   anchor,
   paint: { colour: "dusk", step: 1 },
   blend: "multiply" as const,

@@ -52,6 +52,7 @@ export function withCopies(target: Drawing, source: Drawing, copying: Copying): 
     ...(entity.outline ? { outline: entity.outline.map(chain) } : {}),
     ...(entity.at ? { at: chain(entity.at) } : {}),
     ...(entity.cut ? { cut: { ...entity.cut, of: idOf(entity.cut.of) } } : {}),
+    ...(entity.soft === undefined ? {} : { soft: entity.soft * scale }),
     ...(entity.width === undefined ? {} : { width: entity.width * scale }),
     ...(entity.dash ? { dash: entity.dash.map((length) => length * scale) } : {}),
     ...(entity.dashOffset === undefined ? {} : { dashOffset: entity.dashOffset * scale }),
@@ -114,6 +115,7 @@ interface Placed {
   readonly outline?: readonly (readonly number[])[];
   readonly at?: readonly number[];
   readonly cut?: { readonly of: string; readonly from: number; readonly to: number };
+  readonly soft?: number;
   readonly width?: number;
   readonly dash?: readonly number[];
   readonly dashOffset?: number;

@@ -98,14 +98,38 @@ export interface Nib {
 export const SHAPE_SHEETS = ["ground", "flats", "shade", "light", "gloss"] as const;
 export const TRIMS = ["coloured", "part"] as const;
 
-/** Colour as a shape of its own, drawn freehand or as it came: closed chains of cubics. */
-export interface FlatShape extends InPart {
+/** How colour is mixed with what lies beneath it (W3C Compositing and Blending, Level 1). */
+export const BLENDS = [
+  "normal",
+  "multiply",
+  "screen",
+  "overlay",
+  "darken",
+  "lighten",
+  "soft-light",
+  "hard-light",
+  "color-dodge",
+  "color-burn",
+] as const;
+export type Blend = (typeof BLENDS)[number];
+
+/** A shape of colour: what it covers, in what paint, and how it lies over what is beneath. */
+export interface ColourShape {
   readonly id: string;
   readonly rank: number;
+  /** Closed chains of cubics in page units. */
   readonly outline: readonly (readonly number[])[];
   readonly evenOdd: boolean;
   readonly paint: Paint;
   readonly opacity: number;
+  /** Normal where left out. */
+  readonly blend?: Blend;
+  /** How far its edge is blurred: the standard deviation in page units. Sharp where left out. */
+  readonly soft?: number;
+}
+
+/** Colour as a shape of its own, drawn freehand or as it came. */
+export interface FlatShape extends ColourShape, InPart {
   readonly name?: string;
   readonly echo?: Echo;
   /** The flats where left out. */
@@ -232,17 +256,9 @@ export interface Pour extends Anchored {
   readonly bands?: Bands;
 }
 
-export const BLENDS = ["normal", "multiply", "screen", "overlay", "soft-light"] as const;
-export type Blend = (typeof BLENDS)[number];
-
 /** A freehand shape on the shade sheet, trimmed to its pocket. */
-export interface Shade extends Anchored {
+export interface Shade extends ColourShape, Anchored {
   readonly kind: "drawn";
-  /** A closed chain of cubics. */
-  readonly points: readonly number[];
-  readonly paint: Paint;
-  readonly blend: Blend;
-  readonly opacity: number;
 }
 
 /** From the bottom up. */

@@ -7,20 +7,18 @@ import { seedOnly } from "./anchor.ts";
 import { ranked } from "./drawing.ts";
 import {
   addBridges,
-  addShade,
   changePage,
-  changeShade,
   changeSheet,
   declineOpenings,
   fillSpecks,
   pour,
   reconsiderOpenings,
   removeBridge,
-  removeShade,
   setReach,
   setStrict,
 } from "./edits.ts";
 import { applyEdit, beginHistory, linePatches, undoLabel } from "./history.ts";
+import { addShade, changeShapes, removeShapes } from "./shape-edits.ts";
 import { edited, smallDrawing } from "./testing.ts";
 
 const [big, small] = pocketsOf(buildMap([box(0, 0, 40, 40), box(60, 0, 20, 20)]));
@@ -74,8 +72,9 @@ describe("pouring", () => {
 
 const shade = {
   id: "s",
-  points: [0, 0, 1, 0, 2, 0, 3, 0],
+  outline: [[0, 0, 1, 0, 2, 0, 3, 0]],
   kind: "drawn" as const,
+  evenOdd: false,
   anchor: seedOnly([1, 1]),
   paint: dusk,
   blend: "multiply" as const,
@@ -123,9 +122,9 @@ describe("shades, sheets and the page", () => {
   it("adds a shade above the others, changes and removes it", () => {
     const added = edited(smallDrawing(), addShade(shade), addShade({ ...shade, id: "t" }));
     expect(added.shades.t.rank).toBeGreaterThan(added.shades.s.rank);
-    const changed = edited(added, changeShade("s", { opacity: 0.8 }));
+    const changed = edited(added, changeShapes([added.shades.s], { opacity: 0.8 }));
     expect(changed.shades.s.opacity).toBe(0.8);
-    expect(Object.keys(edited(changed, removeShade("s")).shades)).toEqual(["t"]);
+    expect(Object.keys(edited(changed, removeShapes([changed.shades.s])).shades)).toEqual(["t"]);
   });
 
   it("fades a sheet as one step; hiding it is a step of its own", () => {

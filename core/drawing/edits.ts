@@ -2,14 +2,12 @@
 import { current, type Draft, isDraft, original } from "immer";
 import {
   type Anchor,
-  type Blend,
   type Bridge,
   type Declined,
   type Drawing,
   type Page,
   type Paint,
   type Pour,
-  type Shade,
   type Sheet,
   type SheetName,
   topRank,
@@ -139,22 +137,6 @@ export const setReach = (reach: number): Edit => ({
   },
 });
 
-export const changeFlat = (id: string, paint: Paint): Edit => ({
-  sheet: "flats",
-  label: "Recolour shape",
-  change: (draft) => {
-    draft.flatShapes[id].paint = { ...paint };
-  },
-});
-
-export const removeFlat = (id: string): Edit => ({
-  sheet: "flats",
-  label: "Remove shape",
-  change: (draft) => {
-    delete draft.flatShapes[id];
-  },
-});
-
 /** Forgets colour and shade that wait for pockets that have gone. */
 export const letWaitingGo = (pours: readonly string[], shades: readonly string[]): Edit => ({
   label: "Forget waiting colour",
@@ -176,34 +158,6 @@ export const reconsiderOpenings = (): Edit => ({
   label: "Reconsider openings",
   change: (draft) => {
     draft.declined = {};
-  },
-});
-
-export const addShade = (shade: Omit<Shade, "rank">): Edit => ({
-  sheet: "shade",
-  label: "Add shade",
-  change: (draft) => {
-    draft.shades[shade.id] = { ...shade, rank: topRank(draft.shades) + 1 } as Draft<Shade>;
-  },
-});
-
-export const changeShade = (
-  id: string,
-  change: { paint?: Paint; blend?: Blend; opacity?: number },
-): Edit => ({
-  sheet: "shade",
-  label: "Change shade",
-  merge: `shade-${id}-${Object.keys(change).join()}`,
-  change: (draft) => {
-    Object.assign(draft.shades[id], change);
-  },
-});
-
-export const removeShade = (id: string): Edit => ({
-  sheet: "shade",
-  label: "Remove shade",
-  change: (draft) => {
-    delete draft.shades[id];
   },
 });
 

@@ -13,8 +13,8 @@ enablePatches();
 /** A small named change; steps with the same `merge` key that follow one another become one. */
 export interface Edit {
   readonly label: string;
-  /** The sheet it works on: when that is locked or hidden it is refused. */
-  readonly sheet?: SheetName;
+  /** The sheet it works on, or several: when one is locked or hidden it is refused. */
+  readonly sheet?: SheetName | readonly SheetName[];
   readonly merge?: string;
   /** Whether it is one of those that open and close things, and so is never refused for being closed. */
   readonly opens?: true;

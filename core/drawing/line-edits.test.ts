@@ -163,7 +163,7 @@ describe("lines arranged", () => {
     const from = edited(smallDrawing(), changeStrokes(["a"], { nib: "swell" }));
     const copies = duplicateCarried(carriedBy(from, ["a", "blot"], []), translation(1, 0));
     const after = edited(from, copies.edit);
-    const [a2, blot2] = copies.lines;
+    const [a2, blot2] = copies.ids;
     expect(ids(after)).toEqual(["a", "b", "blot", "c", a2, blot2]);
     expect(after.strokes[a2]).toMatchObject({ nib: "swell", width: 2 });
     expect(after.strokes[a2].points[0]).toBe(1);

@@ -9,6 +9,7 @@ import { movedAnchor } from "./anchor.ts";
 import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { movedShape } from "./moved-shape.ts";
 import { movedPattern } from "./patterns.ts";
 import { ringNamed } from "./rings.ts";
 
@@ -181,9 +182,12 @@ export function transformLines(
           anchor: movedAnchor(anchor, matrix),
           ...(pattern ? { pattern: movedPattern(pattern, matrix) } : {}),
         });
-      for (const { id, anchor, points } of shades)
-        Object.assign(draft.shades[id], { anchor: movedAnchor(anchor, matrix), points: chain(points) });
-      for (const { id, outline } of flatShapes) draft.flatShapes[id].outline = outline.map(chain);
+      for (const shade of shades)
+        Object.assign(draft.shades[shade.id], {
+          anchor: movedAnchor(shade.anchor, matrix),
+          ...movedShape(shade, matrix),
+        });
+      for (const shape of flatShapes) Object.assign(draft.flatShapes[shape.id], movedShape(shape, matrix));
       for (const { bridge, start, end } of bridges)
         draft.bridges[bridge.id].points =
           start && end

@@ -35,7 +35,7 @@ export function pickedDrawing(carried: Carried): Drawing {
 export function duplicateCarried(
   carried: Carried,
   matrix: Matrix,
-): { readonly edit: Edit; readonly lines: readonly string[] } {
+): { readonly edit: Edit; readonly ids: readonly string[] } {
   const { from, lines } = carried;
   const alone = carriedAlone(carried);
   const idOf = renaming();
@@ -45,7 +45,7 @@ export function duplicateCarried(
   );
   const count = lines.length === 1 ? "line" : `${lines.length} lines`;
   const edit = patchEdit(`Duplicate ${count}`, difference(from, next));
-  return { edit: { ...edit, sheet: "ink" }, lines: lines.map(idOf) };
+  return { edit: { ...edit, sheet: "ink" }, ids: lines.map(idOf) };
 }
 
 /** Takes what is carried out of its drawing. */

@@ -1,4 +1,4 @@
-/** The outline of an ink shape as lines: each of its rings is one, closed and without a width of its own. */
+/** The outline of a shape as lines: each of its rings is one, closed and without a width of its own. */
 import type { Drawing, InkShape } from "./drawing.ts";
 
 export interface Ring {
@@ -14,10 +14,12 @@ export interface Ring {
 
 export const ringName = (shape: string, place: number): string => `${shape}/${place}`;
 
-const known = new WeakMap<InkShape, readonly Ring[]>();
+export type Ringed = Pick<InkShape, "id" | "part" | "outline">;
+
+const known = new WeakMap<Ringed, readonly Ring[]>();
 
 /** The same shape gives the same rings. */
-export function ringsOf(shape: InkShape): readonly Ring[] {
+export function ringsOf(shape: Ringed): readonly Ring[] {
   const before = known.get(shape);
   if (before) return before;
   const { id, part, outline } = shape;
@@ -36,7 +38,7 @@ export function ringsOf(shape: InkShape): readonly Ring[] {
   return rings;
 }
 
-/** The shape and the place that a ring's name says; undefined where there is no such ring. */
+/** The ink shape and the place that a ring's name says; undefined where there is no such ring. */
 export function ringNamed(
   { inkShapes }: Pick<Drawing, "inkShapes">,
   name: string,

@@ -8,7 +8,7 @@ import { derive, sceneOf } from "../scene/scene.ts";
 import type { Drawing, FlatShape } from "./drawing.ts";
 import { pour } from "./edits.ts";
 import { defaultPage, newDrawing } from "./new-drawing.ts";
-import { addShape, changeShape, moveShape, orderShape, reshape } from "./shape-edits.ts";
+import { addShape, changeShapes, moveShapes, orderShapes, reshape } from "./shape-edits.ts";
 import { edited, strokeOf } from "./testing.ts";
 
 const square = strokeOf("rim", 1, [
@@ -47,29 +47,29 @@ describe("colour shapes", () => {
       ["flats", ["p", "f"]],
       ["ink", ["rim"]],
     ]);
-    expect(sheets(edited(drawn, orderShape(drawn, f, "back")))[0]).toEqual(["flats", ["f", "p"]]);
-    expect(sheets(edited(drawn, changeShape(f, { sheet: "ground" })))[0]).toEqual(["ground", ["f"]]);
-    const gloss = edited(drawn, changeShape(f, { sheet: "gloss" }));
+    expect(sheets(edited(drawn, orderShapes(drawn, [f], "back")))[0]).toEqual(["flats", ["f", "p"]]);
+    expect(sheets(edited(drawn, changeShapes([f], { sheet: "ground" })))[0]).toEqual(["ground", ["f"]]);
+    const gloss = edited(drawn, changeShapes([f], { sheet: "gloss" }));
     expect(sheets(gloss).at(-1)).toEqual(["gloss", ["f"]]);
-    expect(edited(gloss, changeShape(gloss.flatShapes.f, { sheet: undefined })).flatShapes.f).toEqual(f);
+    expect(edited(gloss, changeShapes([gloss.flatShapes.f], { sheet: undefined })).flatShapes.f).toEqual(f);
   });
 
   it("are trimmed to what is coloured, or to their part, and follow it", () => {
     const clipOf = (drawing: Drawing) =>
       sceneOf(drawing, derive(drawing, pockets)).parts[0].sheets[0].items.at(-1)!.effects.clip;
     expect(clipOf(drawn)).toBeUndefined();
-    expect(clipOf(edited(drawn, changeShape(f, { trim: "coloured" })))).toEqual(pockets[0].cover);
+    expect(clipOf(edited(drawn, changeShapes([f], { trim: "coloured" })))).toEqual(pockets[0].cover);
     const emptied = edited(
       drawn,
-      changeShape(f, { trim: "coloured" }),
+      changeShapes([f], { trim: "coloured" }),
       pour([{ anchor: anchorOf(pockets[0]), pourId: "p" }], null),
     );
     expect(clipOf(emptied)).toEqual([]);
-    expect(clipOf(edited(drawn, changeShape(f, { trim: "part" })))).toEqual(pockets[0].outline);
+    expect(clipOf(edited(drawn, changeShapes([f], { trim: "part" })))).toEqual(pockets[0].outline);
   });
 
   it("are moved from where they were, given other outlines, and go when nothing is left", () => {
-    const moved = edited(drawn, moveShape(f, [1, 0, 0, 1, 5, 7], "Move shape"));
+    const moved = edited(drawn, moveShapes([f], [1, 0, 0, 1, 5, 7], "Move shape"));
     expect(moved.flatShapes.f.outline[0].slice(0, 2)).toEqual([f.outline[0][0] + 5, f.outline[0][1] + 7]);
     const other = edited(
       drawn,
@@ -82,7 +82,7 @@ describe("colour shapes", () => {
   });
 
   it("come back from SVG where they lay, trimmed as they were", () => {
-    const laid = edited(drawn, changeShape(f, { sheet: "gloss", trim: "part", opacity: 0.5 }));
+    const laid = edited(drawn, changeShapes([f], { sheet: "gloss", trim: "part", opacity: 0.5 }));
     const { drawing } = importSvg("Loose", deliveredSvg(laid, derive(laid, pockets)));
     expect(Object.values(drawing.flatShapes)).toMatchObject([{ sheet: "gloss", trim: "part", opacity: 0.5 }]);
   });

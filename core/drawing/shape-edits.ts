@@ -1,18 +1,55 @@
-/** Edits of colour shapes. */
+/** Edits of shapes of colour: those that lie free on a sheet, and shades, which live in pockets. */
 import type { Draft } from "immer";
-import { type Matrix, mapped } from "../geometry/matrix.ts";
-import { type Drawing, type FlatShape, ranked, type SheetName, topRank } from "./drawing.ts";
+import type { Matrix } from "../geometry/matrix.ts";
+import {
+  type Anchor,
+  type ColourShape,
+  type Drawing,
+  type FlatShape,
+  type Shade,
+  type SheetName,
+  topRank,
+} from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { movedShape } from "./moved-shape.ts";
+import { newId } from "./new-id.ts";
+import { inPart, partOf } from "./parts.ts";
 
-export const sheetOf = ({ sheet = "flats" }: Pick<FlatShape, "sheet">): SheetName => sheet;
+export type AnyShape = FlatShape | Shade;
+
+export const isShade = (shape: AnyShape): shape is Shade => "anchor" in shape;
+
+export const sheetOf = (shape: AnyShape | Pick<FlatShape, "sheet">): SheetName =>
+  "anchor" in shape ? "shade" : (shape.sheet ?? "flats");
+
+const sheetsOf = (shapes: readonly AnyShape[]): SheetName[] => [...new Set(shapes.map(sheetOf))];
+
+export const shapeNamed = (
+  { flatShapes, shades }: Pick<Drawing, "flatShapes" | "shades">,
+  id: string,
+): AnyShape | undefined => flatShapes[id] ?? shades[id];
+
+export const partOfShape = (shape: AnyShape): string => partOf(isShade(shape) ? shape.anchor : shape);
+
+const RANKED = ["flatShapes", "pours", "shades"] as const;
+type Ranked = Pick<Drawing, (typeof RANKED)[number]>;
+
+const highest = (drawing: Ranked): number => Math.max(...RANKED.map((table) => topRank(drawing[table])));
 
 /** Lies above all colour there is. */
 export const addShape = (shape: Omit<FlatShape, "rank">): Edit => ({
   sheet: sheetOf(shape),
   label: "Draw colour",
   change: (draft) => {
-    const rank = Math.max(topRank(draft.flatShapes), topRank(draft.pours)) + 1;
-    draft.flatShapes[shape.id] = { ...shape, rank } as Draft<FlatShape>;
+    draft.flatShapes[shape.id] = { ...shape, rank: highest(draft as Drawing) + 1 } as Draft<FlatShape>;
+  },
+});
+
+export const addShade = (shade: Omit<Shade, "rank">): Edit => ({
+  sheet: "shade",
+  label: "Add shade",
+  change: (draft) => {
+    draft.shades[shade.id] = { ...shade, rank: highest(draft as Drawing) + 1 } as Draft<Shade>;
   },
 });
 
@@ -22,48 +59,146 @@ export interface Reshaped {
   readonly evenOdd: boolean;
 }
 
+const countShapes = (count: number): string => (count === 1 ? "shape" : `${count} shapes`);
+
+const ownIn = (draft: Draft<Drawing>, id: string): Draft<AnyShape> | undefined =>
+  draft.flatShapes[id] ?? draft.shades[id];
+
+function dropped(draft: Draft<Drawing>, id: string): void {
+  delete draft.flatShapes[id];
+  delete draft.shades[id];
+}
+
 /** Gives shapes other outlines; one with nothing left goes. */
-export const reshape = (shapes: readonly Reshaped[], sheet: SheetName, label: string): Edit => ({
+export const reshape = (
+  shapes: readonly Reshaped[],
+  sheet: SheetName | readonly SheetName[],
+  label: string,
+): Edit => ({
   sheet,
   label,
   change: (draft) => {
     for (const { id, outline, evenOdd } of shapes) {
-      if (outline.length === 0) delete draft.flatShapes[id];
-      else Object.assign(draft.flatShapes[id], { outline, evenOdd });
+      if (outline.length === 0) dropped(draft, id);
+      else Object.assign(ownIn(draft, id)!, { outline, evenOdd });
     }
   },
 });
 
-/** From where the shape was when it was taken up. */
-export const moveShape = (shape: FlatShape, matrix: Matrix, label: string): Edit => ({
-  sheet: sheetOf(shape),
+/** From where the shapes were when they were taken up. */
+export const moveShapes = (shapes: readonly AnyShape[], matrix: Matrix, label: string): Edit => ({
+  sheet: sheetsOf(shapes),
   label,
-  merge: `move-${shape.id}`,
+  merge: `move-${shapes.map(({ id }) => id).join()}`,
   change: (draft) => {
-    draft.flatShapes[shape.id].outline = shape.outline.map((chain) => mapped(chain, matrix));
+    for (const shape of shapes) Object.assign(ownIn(draft, shape.id)!, movedShape(shape, matrix));
   },
 });
 
-export const changeShape = (
-  shape: FlatShape,
-  change: Partial<Pick<FlatShape, "paint" | "opacity" | "trim" | "sheet">>,
-): Edit => ({
-  sheet: sheetOf(shape),
-  label: "Change shape",
-  merge: `shape-${shape.id}-${Object.keys(change).join()}`,
+/** What can be changed of how shapes lie; what is undefined is taken away. */
+export type ShapeChange = Partial<
+  Pick<ColourShape, "paint" | "opacity" | "blend" | "soft"> & Pick<FlatShape, "trim" | "sheet">
+>;
+
+const OF_FREE_SHAPES = ["trim", "sheet"];
+
+/** Trim and sheet are changed of free shapes alone: a shade has its own. */
+export const changeShapes = (shapes: readonly AnyShape[], change: ShapeChange): Edit => ({
+  sheet: sheetsOf(shapes),
+  label: `Change ${countShapes(shapes.length)}`,
+  merge: `shapes-${shapes.map(({ id }) => id).join()}-${Object.keys(change).join()}`,
   change: (draft) => {
-    const own = draft.flatShapes[shape.id];
-    Object.assign(own, change);
-    for (const key of ["trim", "sheet"] as const) if (own[key] === undefined) delete own[key];
+    for (const shape of shapes) {
+      const own = ownIn(draft, shape.id)!;
+      for (const [key, value] of Object.entries(change)) {
+        if (isShade(shape) && OF_FREE_SHAPES.includes(key)) continue;
+        if (value === undefined) delete own[key as keyof typeof own];
+        else Object.assign(own, { [key]: value });
+      }
+    }
   },
 });
 
-/** Before or behind all other colour of its sheet. */
-export const orderShape = (drawing: Drawing, shape: FlatShape, to: "front" | "back"): Edit => ({
-  sheet: sheetOf(shape),
+export const removeShapes = (shapes: readonly AnyShape[]): Edit => ({
+  sheet: sheetsOf(shapes),
+  label: `Remove ${shapes.every(isShade) && shapes.length === 1 ? "shade" : countShapes(shapes.length)}`,
+  change: (draft) => {
+    for (const { id } of shapes) dropped(draft, id);
+  },
+});
+
+/** Before or behind all other colour of their sheets, in the order they have among themselves. */
+export const orderShapes = (drawing: Ranked, shapes: readonly AnyShape[], to: "front" | "back"): Edit => ({
+  sheet: sheetsOf(shapes),
   label: to === "front" ? "Bring shape forward" : "Send shape back",
   change: (draft) => {
-    const all = [...ranked(drawing.flatShapes), ...ranked(drawing.pours)].map(({ rank }) => rank);
-    draft.flatShapes[shape.id].rank = to === "front" ? Math.max(...all) + 1 : Math.min(...all) - 1;
+    const lowest = Math.min(
+      ...RANKED.flatMap((table) => Object.values(drawing[table]).map(({ rank }) => rank)),
+    );
+    const start = to === "front" ? highest(drawing) + 1 : lowest - shapes.length;
+    [...shapes]
+      .sort((a, b) => a.rank - b.rank)
+      .forEach(({ id }, i) => {
+        ownIn(draft, id)!.rank = start + i;
+      });
   },
 });
+
+/** Copies through a matrix, above all colour there is; and their ids. */
+export function duplicateShapes(
+  drawing: Ranked,
+  shapes: readonly AnyShape[],
+  matrix: Matrix,
+): { readonly edit: Edit; readonly ids: readonly string[] } {
+  const rank = highest(drawing);
+  const copies = shapes.map((shape, i) => ({
+    ...shape,
+    id: newId(),
+    rank: rank + i + 1,
+    ...movedShape(shape, matrix),
+  }));
+  return {
+    ids: copies.map(({ id }) => id),
+    edit: {
+      sheet: sheetsOf(shapes),
+      label: `Duplicate ${countShapes(shapes.length)}`,
+      change: (draft) => {
+        for (const copy of copies) putIn(draft, copy);
+      },
+    },
+  };
+}
+
+function putIn(draft: Draft<Drawing>, shape: AnyShape): void {
+  if (isShade(shape)) draft.shades[shape.id] = shape as Draft<Shade>;
+  else draft.flatShapes[shape.id] = shape as Draft<FlatShape>;
+}
+
+/** What a shape is trimmed to: the pockets of an anchor, as a shade, or otherwise. */
+export type TrimTo = Anchor | NonNullable<FlatShape["trim"]> | "free";
+
+export function retrimShapes(changes: readonly { readonly shape: AnyShape; readonly to: TrimTo }[]): Edit {
+  const next = changes.map(({ shape, to }) => retrimmed(shape, to));
+  return {
+    sheet: sheetsOf([...changes.map(({ shape }) => shape), ...next]),
+    label: "Change trim",
+    change: (draft) => {
+      for (const { shape } of changes) dropped(draft, shape.id);
+      for (const shape of next) putIn(draft, shape);
+    },
+  };
+}
+
+function retrimmed(shape: AnyShape, to: TrimTo): AnyShape {
+  const { id, rank, outline, evenOdd, paint, opacity, blend, soft } = shape;
+  const laid = { ...(blend ? { blend } : {}), ...(soft ? { soft } : {}) };
+  const common = { id, rank, outline, evenOdd, paint, opacity, ...laid };
+  if (typeof to === "object") return { ...common, kind: "drawn", anchor: to };
+  const sheet = isShade(shape) ? "shade" : shape.sheet;
+  return {
+    ...common,
+    ...(sheet ? { sheet } : {}),
+    ...(to === "free" ? {} : { trim: to }),
+    ...inPart(partOfShape(shape)),
+  };
+}

@@ -10,7 +10,7 @@ import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
 import { FIRST_COLOURWAY, startingColourways, startingNibs } from "./start.ts";
 
 /** The version of the form that drawings have now, in files, in SVG facts and in the browser's storage. */
-export const VERSION = 5;
+export const VERSION = 6;
 
 type Loose = Readonly<Record<string, unknown>>;
 
@@ -20,6 +20,7 @@ const STEPS: Readonly<Record<number, (record: RecordForm) => RecordForm>> = {
   2: withOpenInk,
   3: withAnchors,
   4: withColourways,
+  5: withShadeOutlines,
 };
 
 /** A record of some version as one of this; undefined where there never was such a version. */
@@ -96,6 +97,22 @@ function withColourways(record: RecordForm): RecordForm {
   const walls = { hiddenWalls: true, shapeWalls: false };
   return { ...colours, ...walls, ...changed(record, "tin", squeezed) };
 }
+
+/** Up to version 5 a shade was one closed chain, and lay beneath all colour shapes of its sheet. */
+function withShadeOutlines(record: RecordForm): RecordForm {
+  const { shades } = record;
+  if (!Array.isArray(shades) || !shades.some((shade) => isLoose(shade) && "points" in shade)) return record;
+  const top = Math.max(0, ...shades.map((shade) => Number(shade?.rank) || 0));
+  const raised = (shape: Loose) =>
+    shape.sheet === "shade" ? { ...shape, rank: Number(shape.rank) + top } : shape;
+  return changed(changed(record, "shades", shadeWithOutline), "flatShapes", raised);
+}
+
+const shadeWithOutline = remembered(({ points, ...shade }) => ({
+  ...shade,
+  outline: [points],
+  evenOdd: false,
+}));
 
 const squeezed = remembered((colour) => ({ ...colour, ladder: { steps: 7, drift: 6, squeezed: true } }));
 

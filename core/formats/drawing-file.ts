@@ -63,7 +63,7 @@ function beyondPage({ page, strokes, inkShapes, bridges, flatShapes, shades }: D
     inkShapes: every(inkShapes, ({ outline }) => outline.every(near)),
     bridges: every(bridges, ({ points }) => near(points)),
     flatShapes: every(flatShapes, ({ outline }) => outline.every(near)),
-    shades: every(shades, ({ points, anchor }) => near(points) && near(anchor.seed)),
+    shades: every(shades, ({ outline, anchor }) => outline.every(near) && near(anchor.seed)),
   };
   return Object.entries(sound).flatMap(([part, fine]) => (fine ? [] : [part]));
 }

@@ -28,6 +28,7 @@ import {
 import { FARTHEST_STEP, FEWEST_STEPS, MOST_DRIFT, MOST_STEPS } from "../colour/ladder.ts";
 import {
   BLENDS,
+  type Blend,
   CAPS,
   ECHOES,
   type Echo,
@@ -258,25 +259,26 @@ export class PourRecord extends Ranked {
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
-export class FlatShapeRecord extends Ranked {
-  @IsOptional() @IsId() part?: string;
-  @IsOptional() @IsIn(ECHOES) echo?: Echo;
+class ColourShapeRecord extends Ranked {
   @IsChains() outline!: number[][];
   @IsBoolean() evenOdd!: boolean;
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
   @Min(0) @Max(1) opacity!: number;
+  @IsOptional() @IsIn(BLENDS) blend?: Blend;
+  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+}
+
+export class FlatShapeRecord extends ColourShapeRecord {
+  @IsOptional() @IsId() part?: string;
+  @IsOptional() @IsIn(ECHOES) echo?: Echo;
   @IsOptional() @IsString() @MaxLength(200) name?: string;
   @IsOptional() @IsIn(SHAPE_SHEETS) sheet?: (typeof SHAPE_SHEETS)[number];
   @IsOptional() @IsIn(TRIMS) trim?: (typeof TRIMS)[number];
 }
 
-export class ShadeRecord extends Ranked {
+export class ShadeRecord extends ColourShapeRecord {
   @Equals("drawn") kind!: "drawn";
-  @IsChain() @ArrayMinSize(8) points!: number[];
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
-  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
-  @IsIn(BLENDS) blend!: (typeof BLENDS)[number];
-  @Min(0) @Max(1) opacity!: number;
 }
 
 export class SheetRecord {

@@ -1,9 +1,10 @@
 import { decode, encode } from "fast-png";
 import { describe, expect, it } from "vitest";
 import { seedOnly } from "../drawing/anchor.ts";
-import { addBridges, addShade, declineOpenings, pour, setReach } from "../drawing/edits.ts";
+import { addBridges, declineOpenings, pour, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { addShade } from "../drawing/shape-edits.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
@@ -36,8 +37,9 @@ const full = (() => {
     declineOpenings([{ id: "d", at: [4, 5] }]),
     addShade({
       id: "s",
-      points: [1, 1, 2, 2, 3, 3, 1, 1],
+      outline: [[1, 1, 2, 2, 3, 3, 1, 1]],
       kind: "drawn",
+      evenOdd: false,
       anchor: seedOnly([50, 50]),
       paint: { colour: "dusk", step: 0 },
       blend: "multiply",

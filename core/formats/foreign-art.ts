@@ -3,7 +3,8 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { expect } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";
-import { addBridges, addShade, pour, setStrict } from "../drawing/edits.ts";
+import { addBridges, pour, setStrict } from "../drawing/edits.ts";
+import { addShade } from "../drawing/shape-edits.ts";
 import { edited } from "../drawing/testing.ts";
 import { polyline } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
@@ -61,8 +62,9 @@ function shadeOver(pocket: Pocket, id: string) {
   ] as const;
   return addShade({
     id,
-    points: polyline(corners),
+    outline: [polyline(corners)],
     kind: "drawn",
+    evenOdd: false,
     anchor: anchorOf(pocket),
     paint: PAINTS[1],
     blend: "multiply",

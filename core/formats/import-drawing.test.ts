@@ -1,9 +1,10 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";
-import { addBridges, addShade, changeSheet, declineOpenings, pour, setReach } from "../drawing/edits.ts";
+import { addBridges, changeSheet, declineOpenings, pour, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
+import { addShade } from "../drawing/shape-edits.ts";
 import { edited } from "../drawing/testing.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
@@ -166,8 +167,9 @@ describe("our own SVG", () => {
     apply(
       addShade({
         id: "s",
-        points: [1, 1, 2, 20, 30, 30, 1, 1],
+        outline: [[1, 1, 2, 20, 30, 30, 1, 1]],
         kind: "drawn",
+        evenOdd: false,
         anchor: anchorOf(p),
         paint: { colour: "dusk", step: 0 },
         blend: "multiply",

@@ -1,4 +1,5 @@
 /** What the walk over an SVG's tree finds: the marks a painter would leave, and what leaves none. */
+import { polyline } from "../geometry/cubic.ts";
 import type { Matrix } from "../geometry/matrix.ts";
 import type { Viewport } from "./svg-basic-shapes.ts";
 import type { Chain } from "./svg-path.ts";
@@ -30,6 +31,19 @@ export interface Mark {
   readonly clips: readonly Clip[];
   readonly name: string | undefined;
   readonly groups: readonly string[];
+}
+
+export const isEvenOdd = ({ style }: Mark): boolean => style["fill-rule"] === "evenodd";
+
+/** A chain closed by a straight line where it is not closed yet, as filling does. */
+export function closedPoints({ points }: Chain): number[] {
+  const n = points.length;
+  if (points[0] === points[n - 2] && points[1] === points[n - 1]) return points;
+  const home = polyline([
+    [points[n - 2], points[n - 1]],
+    [points[0], points[1]],
+  ]);
+  return [...points, ...home.slice(2)];
 }
 
 export const ASIDE = [

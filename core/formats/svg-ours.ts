@@ -1,10 +1,18 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
-import { BLENDS, type FlatShape, SHAPE_SHEETS, type Shade, type Stroke, TRIMS } from "../drawing/drawing.ts";
+import {
+  BLENDS,
+  type ColourShape,
+  type FlatShape,
+  SHAPE_SHEETS,
+  type Shade,
+  type Stroke,
+  TRIMS,
+} from "../drawing/drawing.ts";
 import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
-import { isId } from "./bounds.ts";
+import { isId, LARGEST } from "./bounds.ts";
 import { OURS } from "./svg-facts.ts";
-import type { Mark } from "./svg-mark.ts";
+import { closedPoints, isEvenOdd, type Mark } from "./svg-mark.ts";
 import { KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn } from "./svg-says.ts";
 import type { SvgElement, SvgTree } from "./svg-tree.ts";
 
@@ -93,10 +101,25 @@ export function kindOf(mark: Mark): Kind | undefined {
 /** The places in pockets that a pour or a shade names. */
 export const placesOf = ({ element }: Mark): Point[] => placesIn(element.attributes);
 
-export function shadeOf(mark: Mark, at: readonly Point[], id: string, rank: number): ReadShade {
-  const blend = BLENDS.find((mode) => mode === mark.style["mix-blend-mode"]) ?? "normal";
-  const opacity = shareIn(mark.element.attributes["data-opacity"]);
-  return { id, rank, kind: "drawn", points: mark.chains[0].points, at, blend, opacity, ...partIn(mark) };
+export function shadeOf(mark: Mark, at: readonly Point[], rank: number): ReadShade {
+  return {
+    id: `h${rank}`,
+    rank,
+    kind: "drawn",
+    outline: mark.chains.map(closedPoints),
+    evenOdd: isEvenOdd(mark),
+    opacity: shareIn(mark.element.attributes["data-opacity"]),
+    at,
+    ...laidIn(mark),
+    ...partIn(mark),
+  };
+}
+
+/** How a colour shape lies over what is beneath. */
+export function laidIn({ element, style }: Mark): Pick<ColourShape, "blend" | "soft"> {
+  const blend = BLENDS.find((mode) => mode === style["mix-blend-mode"]);
+  const soft = Number(element.attributes["data-soft"] ?? 0);
+  return { ...(blend ? { blend } : {}), ...(soft > 0 && soft <= LARGEST ? { soft } : {}) };
 }
 
 /** A shade that is to find its pockets again. */

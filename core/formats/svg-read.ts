@@ -6,7 +6,6 @@ import { converter } from "culori";
 import type { Echo, FlatShape, InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
-import { polyline } from "../geometry/cubic.ts";
 import { keepsCircles } from "../geometry/matrix.ts";
 import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/point.ts";
 import type { InkRegion } from "../pockets/ink-regions.ts";
@@ -14,13 +13,14 @@ import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
 import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "./bounds.ts";
 import { FileProblem } from "./file-problem.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
-import type { AsideKind, Asides, Mark, Tint } from "./svg-mark.ts";
+import { type AsideKind, type Asides, closedPoints, isEvenOdd, type Mark, type Tint } from "./svg-mark.ts";
 import { marksOf } from "./svg-marks.ts";
 import {
   closedIn,
   factsIn,
   idOf,
   kindOf,
+  laidIn,
   lyingIn,
   overIn,
   paintNameOf,
@@ -37,18 +37,8 @@ import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
 /** A coloured fill as it was found. */
-export interface ReadFlat {
-  readonly id: string;
-  readonly rank: number;
-  readonly outline: readonly (readonly number[])[];
-  readonly evenOdd: boolean;
+export interface ReadFlat extends Omit<FlatShape, "paint"> {
   readonly value: string;
-  readonly opacity: number;
-  readonly name?: string;
-  readonly part?: string;
-  readonly echo?: Echo;
-  readonly sheet?: FlatShape["sheet"];
-  readonly trim?: FlatShape["trim"];
 }
 
 /** Colour that a file of ours says was poured into the pocket around a point. */
@@ -239,7 +229,7 @@ class MarkReader {
       opacity,
       ...named,
       ...this.saidOf(mark),
-      ...(this.ours ? lyingIn(mark) : {}),
+      ...(this.ours ? { ...lyingIn(mark), ...laidIn(mark) } : {}),
     });
     return id;
   }
@@ -355,7 +345,7 @@ class MarkReader {
       shade: (mark) => {
         const places = placesOf(mark);
         if (places.length === 0) return NONE;
-        const shade = shadeOf(mark, places, `h${shades.length + 1}`, shades.length + 1);
+        const shade = shadeOf(mark, places, ++this.rank);
         shades.push(shade);
         return [shade.id];
       },
@@ -413,7 +403,6 @@ const ownTint = ({ style, element }: Mark, tint: Tint): Tint => ({
 });
 
 const outlineOf = ({ chains }: Mark): number[][] => chains.map(({ points }) => points);
-const isEvenOdd = ({ style }: Mark): boolean => style["fill-rule"] === "evenodd";
 
 const calledAs = ({ name, groups }: Mark): Pick<Stroke, "name" | "groups"> => ({
   ...(name ? { name } : {}),
@@ -421,17 +410,6 @@ const calledAs = ({ name, groups }: Mark): Pick<Stroke, "name" | "groups"> => ({
 });
 
 const isPoint = (points: readonly number[]): boolean => points.every((n, k) => n === points[k % 2]);
-
-/** A chain closed by a straight line where it is not closed yet, as filling does. */
-function closedPoints({ points }: Chain): number[] {
-  const n = points.length;
-  if (points[0] === points[n - 2] && points[1] === points[n - 1]) return points;
-  const home = polyline([
-    [points[n - 2], points[n - 1]],
-    [points[0], points[1]],
-  ]);
-  return [...points, ...home.slice(2)];
-}
 
 function emptyMessage(asides: Asides): string {
   const pictures = asides.get("image")?.length ?? 0;

@@ -2,7 +2,7 @@
  * What our SVGs say of their shapes beside how they look: each names in `data-is` what it stands for, and what its kind
  * needs to come back. One place for writer and reader.
  */
-import { CAPS, ECHOES, type Echo, type Stroke } from "../drawing/drawing.ts";
+import { CAPS, type ColourShape, ECHOES, type Echo, type Stroke } from "../drawing/drawing.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Item, Says } from "../scene/items.ts";
@@ -29,16 +29,16 @@ const WORDS: {
   }),
   over: () => ({ "data-is": "over" }),
   undercoat: () => ({ "data-is": "undercoat" }),
-  flat: ({ opacity, trim, ...says }, { effects }) => ({
+  flat: ({ trim, ...says }, item) => ({
     "data-is": "flat",
     "data-trim": trim,
-    "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,
+    ...laidWords(says, item),
     ...echoWords(says),
   }),
-  shade: ({ at, opacity }) => ({
+  shade: ({ at, ...says }, item) => ({
     "data-is": "shade",
     "data-at": placesText(at),
-    "data-opacity": opacity < 1 ? short(opacity, 3) : undefined,
+    ...laidWords(says, item),
   }),
   stroke: (says, { id }) => ({
     "data-is": "stroke",
@@ -62,6 +62,15 @@ const WORDS: {
   }),
   shape: (says) => ({ "data-is": "shape", ...echoWords(says), ...lockWords(says) }),
 };
+
+/** A shape's own opacity, where it or its colour is seen through, and how soft it is. */
+const laidWords = (
+  { opacity, soft }: Pick<ColourShape, "opacity" | "soft">,
+  { effects }: Item,
+): Attributes => ({
+  "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,
+  "data-soft": soft === undefined ? undefined : `${soft}`,
+});
 
 const echoWords = ({ echo }: { readonly echo?: Echo }): Attributes => ({ "data-echo": echo });
 

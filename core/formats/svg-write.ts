@@ -5,6 +5,7 @@
 import { type Drawing, type Page, widthInInches } from "../drawing/drawing.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { plainText } from "../drawing/plain-text.ts";
+import { boxOfItem } from "../scene/item-box.ts";
 import type { Area, Chain, Effects, Item, ItemPaint, ScenePart, SceneSheet } from "../scene/items.ts";
 import type { Tone } from "../scene/palette.ts";
 import { type Derived, type Scene, sceneOf } from "../scene/scene.ts";
@@ -30,9 +31,15 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const facts = drawing ? factsOf(drawing, idsIn(scene)) : "";
   const clips = clipsOf(scene, digits.colour);
   const hides = hidesOf(scene, digits.colour);
-  const root = rootId([scene.tones, [...clips.values()], [...hides.values()]]);
-  const context: Context = { root, digits, clipIds: idsOfClips(root, "trim", clips) };
-  const hideIds = idsOfClips(root, "behind", hides);
+  const blurs = blursOf(scene, digits.colour);
+  const root = rootId([scene.tones, ...[clips, hides, blurs].map((defs) => [...defs.values()])]);
+  const context: Context = {
+    root,
+    digits,
+    clipIds: idsOf(root, "trim", clips),
+    blurIds: idsOf(root, "soft", blurs),
+  };
+  const hideIds = idsOf(root, "behind", hides);
   const body = writeParts(scene.parts, hideIds, context);
   const defs = [
     ...[...clips].map(
@@ -41,6 +48,7 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
     ...[...hides].map(
       ([clip, d]) => `<clipPath id="${hideIds.get(clip)}"><path clip-rule="evenodd" d="${d}"/></clipPath>`,
     ),
+    ...[...blurs].map(([item, filter]) => `<filter id="${context.blurIds.get(item)}"${filter}</filter>`),
   ];
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}${attributeText(wayOf(scene))}>`,
@@ -60,6 +68,7 @@ interface Context {
   readonly root: string;
   readonly digits: Digits;
   readonly clipIds: ReadonlyMap<readonly Chain[], string>;
+  readonly blurIds: ReadonlyMap<Item, string>;
 }
 
 const itemsIn = ({ parts }: Scene): Item[] =>
@@ -97,8 +106,23 @@ function hidesOf({ parts, box }: Scene, digits: number): Map<readonly Chain[], s
 
 const FAR = 20;
 
-const idsOfClips = (root: string, name: string, clips: ReadonlyMap<readonly Chain[], string>) =>
-  new Map([...clips.keys()].map((clip, i) => [clip, `${root}-${name}-${i + 1}`]));
+/** The filters of what is soft, each within the box that it can reach. */
+function blursOf(scene: Scene, digits: number): Map<Item, string> {
+  return new Map(
+    itemsIn(scene).flatMap((item): [Item, string][] => {
+      const { blur } = item.effects;
+      const box = blur && boxOfItem({ ...item, effects: { blur } });
+      if (!box) return [];
+      const [x, y, width, height] = [box.x, box.y, box.width, box.height].map((n) => short(n, digits));
+      const region = { filterUnits: "userSpaceOnUse", x, y, width, height };
+      const gaussian = `<feGaussianBlur stdDeviation="${short(blur, digits)}"/>`;
+      return [[item, `${attributeText({ ...region, "color-interpolation-filters": "sRGB" })}>${gaussian}`]];
+    }),
+  );
+}
+
+const idsOf = <K>(root: string, name: string, defs: ReadonlyMap<K, string>): Map<K, string> =>
+  new Map([...defs.keys()].map((key, i) => [key, `${root}-${name}-${i + 1}`]));
 
 /** A drawing of one part has its sheets alone; each part of several clips all that lies behind it. */
 function writeParts(
@@ -264,6 +288,7 @@ const EFFECTS: {
   clip: (clip, _, { clipIds }) => ({ attributes: { "clip-path": `url(#${clipIds.get(clip)})` } }),
   seam: (seam, { paint }, { digits }) => ({ beneath: seamText(seam, paint, digits.colour) }),
   blend: (blend) => (blend === "normal" ? {} : { attributes: { style: `mix-blend-mode:${blend}` } }),
+  blur: (_, item, { blurIds }) => ({ attributes: { filter: `url(#${blurIds.get(item)})` } }),
   opacity: (opacity, { area }) => ({
     attributes: { [area.kind === "line" ? "stroke-opacity" : "fill-opacity"]: short(opacity, 3) },
   }),

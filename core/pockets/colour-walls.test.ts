@@ -3,7 +3,7 @@ import type { Drawing, FlatShape } from "../drawing/drawing.ts";
 import { pour, setWalls } from "../drawing/edits.ts";
 import { changeLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { addShape, moveShape } from "../drawing/shape-edits.ts";
+import { addShape, moveShapes } from "../drawing/shape-edits.ts";
 import { edited, strokeOf } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { ellipse } from "../lines/figures.ts";
@@ -27,7 +27,7 @@ describe("edges that part colours without ink", () => {
   it("are those of overlapping shapes, by a switch, and follow when a shape is moved", () => {
     expect(seeds(discs)).toEqual([]);
     expect(seeds(walled)).toHaveLength(3);
-    const apart = edited(walled, moveShape(walled.flatShapes.b, [1, 0, 0, 1, 30, 0], "Move shape"));
+    const apart = edited(walled, moveShapes([walled.flatShapes.b], [1, 0, 0, 1, 30, 0], "Move shape"));
     expect(seeds(apart)).toHaveLength(2);
     const reader = new LineReader();
     reader.read(walled);

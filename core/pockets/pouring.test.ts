@@ -3,10 +3,11 @@ import { describe, expect, it } from "vitest";
 import { anchorKey } from "../drawing/anchor.ts";
 import { carriedBy } from "../drawing/carried.ts";
 import type { Drawing } from "../drawing/drawing.ts";
-import { addShade, pour } from "../drawing/edits.ts";
+import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit, undo } from "../drawing/history.ts";
 import { addStroke, removeLines, reshapeLine, transformLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { addShade } from "../drawing/shape-edits.ts";
 import { edited, strokeOf } from "../drawing/testing.ts";
 import { polyline } from "../geometry/cubic.ts";
 import { aboutPoint, type Matrix, translation } from "../geometry/matrix.ts";
@@ -56,12 +57,15 @@ const shadeIn = (pocket: Parameters<typeof anchorOf>[0], id: string): Edit =>
   addShade({
     id,
     kind: "drawn",
-    points: polyline([
-      [0, 0],
-      [100, 0],
-      [50, 100],
-      [0, 0],
-    ]),
+    evenOdd: false,
+    outline: [
+      polyline([
+        [0, 0],
+        [100, 0],
+        [50, 100],
+        [0, 0],
+      ]),
+    ],
     anchor: anchorOf(pocket),
     paint: dusk,
     blend: "multiply",

@@ -4,11 +4,15 @@ import type { Area, Item, LineArea } from "./items.ts";
 
 const boxes = new WeakMap<Item, { readonly box: Box | undefined }>();
 
+/** Beyond so many standard deviations a blur leaves less than a screen shows. */
+export const BLUR_REACH = 3;
+
 export function boxOfItem(item: Item): Box | undefined {
   const known = boxes.get(item);
   if (known) return known.box;
-  const { clip, seam } = item.effects;
-  const own = boxOfArea(item.area);
+  const { clip, seam, blur = 0 } = item.effects;
+  const sharp = boxOfArea(item.area);
+  const own = sharp && grow(sharp, BLUR_REACH * blur);
   const clipped = own && clip ? common(own, boundsOf(clip)) : own;
   const seamBox = seam && boundsOf(seam.chains);
   const box = around(clipped, seamBox && grow(seamBox, seam.width));

@@ -2,7 +2,7 @@
  * The parts of a scene: what is painted is an area, with a paint, under effects. Painters know these three and nothing
  * of what an item means; that is said beside them, for files that are to come back and for hit tests.
  */
-import type { Blend, Echo, FlatShape, Pour, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Blend, Echo, FlatShape, Pour, Shade, SheetName, Stroke } from "../drawing/drawing.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Tone } from "./palette.ts";
 
@@ -43,6 +43,8 @@ export interface Effects {
   /** Lines by which the colour runs on under those painted after it; width in page units. */
   readonly seam?: { readonly chains: readonly Chain[]; readonly width: number };
   readonly blend?: Blend;
+  /** Its edge is blurred: the standard deviation in page units. What is trimmed is trimmed after that. */
+  readonly blur?: number;
   /** 0 to 1. */
   readonly opacity?: number;
 }
@@ -55,9 +57,9 @@ export type Says =
   | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
-  | ({ readonly is: "flat" } & Pick<FlatShape, "echo" | "opacity" | "trim">)
+  | ({ readonly is: "flat" } & Pick<FlatShape, "echo" | "opacity" | "soft" | "trim">)
   /** A point of each of its pockets, and its own opacity. */
-  | { readonly is: "shade"; readonly at: readonly Point[]; readonly opacity: number }
+  | ({ readonly is: "shade"; readonly at: readonly Point[] } & Pick<Shade, "opacity" | "soft">)
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }

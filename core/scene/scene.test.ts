@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { addColour, changeColour, renameColour, setColourOpacity } from "../drawing/colour-edits.ts";
 import type { Drawing } from "../drawing/drawing.ts";
-import { addShade, changeSheet, pour } from "../drawing/edits.ts";
+import { changeSheet, pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { addShade } from "../drawing/shape-edits.ts";
 import { writeSvg } from "../formats/svg-write.ts";
 import { enclosedArea } from "../geometry/cubic.ts";
 import { anchorOf } from "../pockets/anchors.ts";
@@ -43,8 +44,9 @@ const both = pockets.map((pocket, i) =>
 );
 const shade = addShade({
   id: "s",
-  points: [20, 20, 30, 20, 60, 20, 70, 60, 50, 60, 30, 60, 20, 20],
+  outline: [[20, 20, 30, 20, 60, 20, 70, 60, 50, 60, 30, 60, 20, 20]],
   kind: "drawn",
+  evenOdd: false,
   anchor: anchorOf(pocketAt(pockets, [60, 50])!),
   paint: { colour: "dusk", step: -1 },
   blend: "multiply",

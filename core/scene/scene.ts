@@ -2,19 +2,27 @@
  * The scene: one ordered display list, made from the drawing and its pockets, that every painter reads. Nothing
  * is drawn that is not in it. Items an edit did not touch are the very same objects as before.
  */
-import { type Drawing, entitiesOf, type Part, SHEETS, type SheetName } from "../drawing/drawing.ts";
+import {
+  type Drawing,
+  entitiesOf,
+  type FlatShape,
+  type Part,
+  SHEETS,
+  type SheetName,
+} from "../drawing/drawing.ts";
 import { drawingOfPart, partsOf } from "../drawing/parts.ts";
 import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { type Matches, matchAnchors } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { flatItems } from "./flat-items.ts";
+import type { Ranked } from "./flat-of.ts";
 import { inkItems } from "./ink-items.ts";
 import type { Chain, Item, ScenePart, SceneSheet } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
 import { shadeItems } from "./shade-items.ts";
-import { shapesOn } from "./shape-items.ts";
+import { shapeItems } from "./shape-items.ts";
 import { spotItems } from "./spot-items.ts";
 
 export interface Scene {
@@ -121,14 +129,14 @@ function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: 
   const own = drawingOfPart(drawing, id);
   const region = () => hiddenBehind({ id }, drawing, derived);
   const of = { part: id, region };
-  const shapes = (sheet: Parameters<typeof shapesOn>[0]) => shapesOn(sheet, own, of, derived, palette);
+  const shapes = (sheet: NonNullable<FlatShape["sheet"]>) => shapeItems(own, of, derived, palette, sheet);
   const items: Record<SheetName, Item[]> = {
-    ground: shapes("ground"),
+    ground: stacked(shapes("ground")),
     flats: flatItems(own, of, derived, palette),
-    shade: [...shadeItems(own, id, derived, palette), ...shapes("shade")],
-    light: shapes("light"),
+    shade: stacked([...shadeItems(own, id, derived, palette), ...shapes("shade")]),
+    light: stacked(shapes("light")),
     ink: [...spotItems(own, id, derived, palette), ...inkItems(own, { region, palette, hidden })],
-    gloss: shapes("gloss"),
+    gloss: stacked(shapes("gloss")),
   };
   return SHEETS.flatMap((name): SceneSheet[] => {
     const { visible, opacity } = drawing.sheets[name];
@@ -136,6 +144,10 @@ function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: 
     return [{ name, opacity, items: items[name], ...(visible ? {} : { hidden: true }) }];
   });
 }
+
+/** From the lowest up. */
+const stacked = (items: readonly Ranked[]): Item[] =>
+  [...items].sort((a, b) => a.rank - b.rank).map(({ item }) => item);
 
 const hidden = keeper<readonly Pocket[], Map<string, readonly Chain[]>>();
 

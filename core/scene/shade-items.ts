@@ -1,8 +1,10 @@
 /** The shade sheet. Each kind of shade is a derivation of its own, from facts and pockets to an item. */
-import { type Drawing, ranked, type Shade } from "../drawing/drawing.ts";
+import { type Drawing, entitiesOf, type Shade } from "../drawing/drawing.ts";
 import { partOf } from "../drawing/parts.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { colourItem, laidAs } from "./colour-item.ts";
+import type { Ranked } from "./flat-of.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
@@ -19,11 +21,13 @@ export const shadeItems = (
   part: string,
   { pockets, pocketsOf }: Matches & { readonly pockets: readonly Pocket[] },
   { toneOf }: Palette,
-): Item[] =>
-  ranked(shades).flatMap((shade) => {
+): Ranked[] =>
+  entitiesOf(shades).flatMap((shade) => {
     if (partOf(shade.anchor) !== part) return [];
     const places = (pocketsOf.get(shade.id) ?? []).map((index) => pockets[index]);
-    return places.length > 0 ? [SHADES[shade.kind](shade, places, toneOf(shade.paint))] : [];
+    return places.length > 0
+      ? [{ rank: shade.rank, item: SHADES[shade.kind](shade, places, toneOf(shade.paint)) }]
+      : [];
   });
 
 const kept = keeper<Shade, Item>();
@@ -32,12 +36,8 @@ const kept = keeper<Shade, Item>();
 function drawnShade(shade: ShadeOf<"drawn">, pockets: readonly Pocket[], tone: Tone): Item {
   const clip: readonly Chain[] =
     pockets.length > 1 ? pockets.flatMap(({ cover }) => cover) : pockets[0].cover;
-  const { id, points, blend, opacity } = shade;
   return kept(shade, [tone, ...pockets], () => ({
-    id,
-    says: { is: "shade", at: pockets.map(({ seed }) => seed), opacity },
-    area: { kind: "region", chains: [points], evenOdd: false },
-    paint: { kind: "tone", tone },
-    effects: { clip, blend, opacity: opacity * (tone.opacity ?? 1) },
+    ...colourItem(shade, tone, clip),
+    says: { is: "shade", at: pockets.map(({ seed }) => seed), ...laidAs(shade) },
   }));
 }

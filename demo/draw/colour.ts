@@ -3,11 +3,11 @@
 import { type Turn, turned, valuesIn } from "../../core/colour/colourways.ts";
 import { addColourway, showColourway } from "../../core/drawing/colour-edits.ts";
 import type { Drawing, Paint, Pattern } from "../../core/drawing/drawing.ts";
-import { addBridges, addShade, pour } from "../../core/drawing/edits.ts";
+import { addBridges, pour } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
 import { newDrawing } from "../../core/drawing/new-drawing.ts";
 import { setPattern } from "../../core/drawing/patterns.ts";
-import { addShape, orderShape } from "../../core/drawing/shape-edits.ts";
+import { addShade, addShape, orderShapes } from "../../core/drawing/shape-edits.ts";
 import { FIRST_COLOURWAY } from "../../core/drawing/start.ts";
 import { readSvg } from "../../core/formats/svg-read.ts";
 import { distance } from "../../core/geometry/point.ts";
@@ -70,7 +70,7 @@ export function colouredDemo(
   loops.forEach(({ points, paint }, i) => {
     const id = `loop-${i + 1}`;
     apply(addShape({ id, outline: [fitClosed(points, 1)], evenOdd: false, paint, opacity: 1 }));
-    apply(orderShape(drawing, drawing.flatShapes[id], "back"));
+    apply(orderShapes(drawing, [drawing.flatShapes[id]], "back"));
   });
   cloths.forEach(({ at, pattern }, i) => {
     const ids = at.flatMap((place) => pourAt(place)?.id ?? []);
@@ -81,8 +81,9 @@ export function colouredDemo(
     apply(
       addShade({
         id: `shade-${i + 1}`,
-        points: chain,
+        outline: [chain],
         kind: "drawn",
+        evenOdd: false,
         anchor: anchorOf(pocketAt(pockets, seed)!),
         paint: { colour, step: 0 },
         blend: "multiply",

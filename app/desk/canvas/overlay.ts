@@ -31,8 +31,6 @@ export function paintOverlay(
   paintBridges(context, desk, colours, pixel);
   if (desk.stage === "Gaps") paintOpenings(context, desk, colours, pixel);
   if (desk.leak) paintLeak(context, desk, colours, pixel);
-  paintChosenShade(context, desk, colours, pixel);
-  paintChosenFlat(context, desk, colours, pixel);
   for (const mark of toolOf(desk).marks?.(desk) ?? []) paintMark(context, mark, colours, pixel);
   for (const mark of gesture?.marks?.() ?? []) paintMark(context, mark, colours, pixel);
   const trail = gesture?.trail?.();
@@ -93,10 +91,8 @@ function paintUses(context: CanvasRenderingContext2D, desk: Desk, colours: Colou
   pockets.forEach(({ outline }, index) => {
     if (pours[pourOf[index] ?? ""]?.paint?.colour === colour) path.addPath(pathOf(outline, true));
   });
-  for (const { paint, outline } of Object.values(flatShapes))
+  for (const { paint, outline } of [...Object.values(flatShapes), ...Object.values(shades)])
     if (paint.colour === colour) path.addPath(pathOf(outline, true));
-  for (const { paint, points } of Object.values(shades))
-    if (paint.colour === colour) path.addPath(chainPath(points, true));
   for (const line of [...Object.values(strokes), ...Object.values(inkShapes)])
     if ((line.paint ?? ink).colour === colour)
       for (const chain of chainsOf(line)) path.addPath(chainPath(chain, false));
@@ -247,33 +243,6 @@ function paintLeak(
   context.stroke(smooth);
   context.setLineDash([]);
   for (const { bridge } of openings) paintGate(context, bridge, ember, paper, pixel);
-}
-
-function paintChosenShade(
-  context: CanvasRenderingContext2D,
-  desk: Desk,
-  { fern }: Colours,
-  pixel: number,
-): void {
-  const shade =
-    desk.chosenShade && desk.stage === "Light" ? desk.drawing.shades[desk.chosenShade] : undefined;
-  if (!shade) return;
-  context.setLineDash([5 * pixel, 3 * pixel]);
-  context.strokeStyle = fern;
-  context.lineWidth = 1.5 * pixel;
-  context.stroke(chainPath(shade.points, true));
-  context.setLineDash([]);
-}
-
-function paintChosenFlat(
-  context: CanvasRenderingContext2D,
-  { stage, chosenFlat, drawing }: Desk,
-  colours: Colours,
-  pixel: number,
-): void {
-  const shape = stage === "Flats" && chosenFlat ? drawing.flatShapes[chosenFlat] : undefined;
-  if (!shape) return;
-  lightUp(context, pathOf(shape.outline, true), colours, pixel);
 }
 
 function paintMark(

@@ -138,8 +138,6 @@ function letGo(desk: DeskStore): void {
   set({
     leak: null,
     walked: null,
-    chosenShade: null,
-    chosenFlat: null,
     chosenOpening: null,
     reason: null,
     selected: [],

@@ -1,5 +1,6 @@
 /** Which line lies under the pointer: ink is picked where it is seen, across its width. */
 import type { Drawing, InkShape, Stroke } from "#core/drawing/drawing.ts";
+import type { AnyShape } from "#core/drawing/shape-edits.ts";
 import { curveCount, pointAt } from "#core/geometry/cubic.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import { boundsOf, boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
@@ -64,6 +65,6 @@ function nearest(desk: Desk, { at, pixel, among }: Place): Stroke | InkShape | u
   return held && isBefore(desk, stroke, shape) ? stroke : shape;
 }
 
-/** Chains of a stroke or an ink shape, for lighting it up. */
-export const chainsOf = (line: Stroke | InkShape): readonly (readonly number[])[] =>
+/** Chains of a stroke or a shape, for lighting it up. */
+export const chainsOf = (line: Stroke | InkShape | AnyShape): readonly (readonly number[])[] =>
   "points" in line ? [line.points] : line.outline;

@@ -1,11 +1,12 @@
 /** Flats: pouring colour into pockets. */
 
-import { removeFlat } from "#core/drawing/edits.ts";
+import { removeShapes } from "#core/drawing/shape-edits.ts";
 import { JudgePanel } from "../judge/judge-panel.tsx";
 import { isRemoval } from "../keys/key-names.ts";
 import { pocketMenu } from "../pockets/pocket-menu.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { nextPocketSnag } from "../press/next-snag.ts";
+import { chosenShapes } from "../shapes/chosen-shapes.ts";
 import { colourTool } from "../tools/colour/colour.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { gatherTool } from "../tools/gather/gather.ts";
@@ -13,12 +14,13 @@ import { lookTool } from "../tools/look/look.ts";
 import { patternTool } from "../tools/pattern/pattern.ts";
 import { emptyTool, emptyWalked, pourTool } from "../tools/pour/pour.ts";
 import { PourPanel } from "../tools/pour/pour-panel.tsx";
+import { shapesTool } from "../tools/shapes/shapes.ts";
 import type { Stage } from "./stage.ts";
 
 export const flatsStage: Stage = {
   name: "Flats",
   sheet: "flats",
-  tools: [pourTool, emptyTool, gatherTool, colourTool, patternTool, dipTool, lookTool],
+  tools: [pourTool, emptyTool, gatherTool, colourTool, shapesTool, patternTool, dipTool, lookTool],
   figure: (desk) => {
     const { all, coloured } = pocketCounts(desk);
     return desk.reading && all === 0 ? "looking…" : `${coloured} of ${all} pockets`;
@@ -30,8 +32,9 @@ export const flatsStage: Stage = {
   nextSnag: nextPocketSnag,
   key: (desk, event) => {
     if (!isRemoval(event)) return false;
-    const { chosenFlat, edit } = desk.getState();
-    if (chosenFlat) edit(removeFlat(chosenFlat));
+    const state = desk.getState();
+    const chosen = chosenShapes(state);
+    if (chosen.length > 0) state.edit(removeShapes(chosen));
     else emptyWalked(desk);
     return true;
   },

@@ -3,15 +3,16 @@ import { JudgePanel } from "../judge/judge-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { lookTool } from "../tools/look/look.ts";
-import { adjustTool, shadeTool } from "../tools/shade/shade.ts";
+import { shadeTool } from "../tools/shade/shade.ts";
 import { shadeMenu } from "../tools/shade/shade-menu.ts";
 import { ShadePanel } from "../tools/shade/shade-panel.tsx";
+import { shapesTool } from "../tools/shapes/shapes.ts";
 import type { Stage } from "./stage.ts";
 
 export const lightStage: Stage = {
   name: "Light",
   sheet: "shade",
-  tools: [shadeTool, adjustTool, dipTool, lookTool],
+  tools: [shadeTool, shapesTool, dipTool, lookTool],
   figure: ({ drawing }) => {
     const count = Object.keys(drawing.shades).length;
     return count === 1 ? "1 shade" : `${count} shades`;

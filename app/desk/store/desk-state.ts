@@ -52,11 +52,8 @@ export interface DeskState {
   /** What the tool in use holds; emptied when another is taken up. */
   readonly held: { readonly tool: string; readonly what: object } | null;
   readonly paint: Paint;
-  /** Ids of the lines that are chosen. */
+  /** Ids of the lines, or of the colour shapes, that are chosen. */
   readonly selected: readonly string[];
-  readonly chosenShade: string | null;
-  /** The flat shape that was clicked last. */
-  readonly chosenFlat: string | null;
   readonly chosenOpening: number | null;
   /** The colour or shade that waits for its pocket and was shown last. */
   readonly shownWaiting: string | null;

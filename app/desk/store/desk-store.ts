@@ -128,8 +128,6 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       held: null,
       paint: { colour: ranked(drawing.tin)[0]?.id ?? "", step: 0 },
       selected: [],
-      chosenShade: null,
-      chosenFlat: null,
       chosenOpening: null,
       shownWaiting: null,
       view: { scale: 1, x: 0, y: 0 },
@@ -189,7 +187,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       },
       set,
       chooseTool: (tool) => emptyHand({ tools: { ...get().tools, [get().stage]: tool } }),
-      chooseStage: (stage) => emptyHand({ stage, look: "colour" }),
+      chooseStage: (stage) => emptyHand({ stage, look: "colour", selected: [] }),
       showOnly: (alone) => {
         const { drawing: shown, derived, part } = get();
         set({
@@ -240,22 +238,12 @@ const refusedBy = (drawing: Drawing, edit: Edit, move: Move): string | undefined
   refusal(drawing, edit.sheet) ?? partRefusal(drawing, edit, move) ?? lineRefusal(drawing, move);
 
 /** What is chosen or in the hand of a drawing, without what it does not have any more. */
-function withoutTheGone({
-  drawing,
-  selected,
-  chosenShade,
-  chosenFlat,
-  paint,
-  part,
-  alone,
-}: Desk): Partial<DeskState> {
+function withoutTheGone({ drawing, selected, paint, part, alone }: Desk): Partial<DeskState> {
   const { strokes, inkShapes, shades, flatShapes, tin } = drawing;
-  const left = selected.filter((id) => strokes[id] ?? inkShapes[id]);
+  const left = selected.filter((id) => strokes[id] ?? inkShapes[id] ?? flatShapes[id] ?? shades[id]);
   const parts = partsOf(drawing);
   return {
     selected: left.length < selected.length ? left : selected,
-    chosenShade: chosenShade && shades[chosenShade] ? chosenShade : null,
-    chosenFlat: chosenFlat && flatShapes[chosenFlat] ? chosenFlat : null,
     part: drawing.parts[part] ? part : parts[parts.length - 1].id,
     alone: alone && drawing.parts[alone] ? alone : null,
     paint: tin[paint.colour] ? paint : { colour: ranked(tin)[0]?.id ?? "", step: 0 },

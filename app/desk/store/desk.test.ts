@@ -238,12 +238,12 @@ describe("shade", () => {
     dragTool(desk, "shade", loop);
     const [shade] = Object.values(state().drawing.shades);
     expect(shade).toMatchObject({ blend: "multiply", anchor: anchorOf(state().derived.pockets[0]) });
-    expect(state().chosenShade).toBe(shade.id);
-    state().set({ chosenShade: null });
-    dragTool(desk, "adjust", [[30, 40]]);
-    expect(state().chosenShade).toBe(shade.id);
+    expect(state().selected).toEqual([shade.id]);
+    state().chooseStage("Light");
+    dragTool(desk, "shapes", [[30, 40]]);
+    expect(state().selected).toEqual([shade.id]);
     state().undo();
-    expect(state().chosenShade).toBeNull();
+    expect(state().selected).toEqual([]);
   });
 
   it("needs a pocket and an open sheet", async () => {

@@ -1,14 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { carriedBy } from "#core/drawing/carried.ts";
-import {
-  addBridges,
-  addShade,
-  changeSheet,
-  fillSpecks,
-  pour,
-  removeFlat,
-  setReach,
-} from "#core/drawing/edits.ts";
+import { addBridges, changeSheet, fillSpecks, pour, setReach, setUndercoat } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import {
   addStroke,
@@ -19,6 +11,7 @@ import {
   transformLines,
 } from "#core/drawing/line-edits.ts";
 import { changePart } from "#core/drawing/part-edits.ts";
+import { addShade } from "#core/drawing/shape-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
 import type { DeskStore } from "./desk-state.ts";
@@ -54,12 +47,13 @@ function editsOf(): Record<"ink" | "flats" | "shade", Edit[]> {
       addBridges([{ id: "b", points: [0, 0, 1, 0, 2, 0, 3, 0] }]),
       setReach(2),
     ],
-    flats: [pour([target], paint, ["p"]), fillSpecks([{ target, paint }]), removeFlat("none")],
+    flats: [pour([target], paint, ["p"]), fillSpecks([{ target, paint }]), setUndercoat(paint)],
     shade: [
       addShade({
         id: "s",
-        points: [20, 20, 30, 20, 30, 30, 20, 20],
+        outline: [[20, 20, 30, 20, 30, 30, 20, 20]],
         kind: "drawn",
+        evenOdd: false,
         anchor: target.anchor,
         paint,
         blend: "multiply",

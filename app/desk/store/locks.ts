@@ -1,14 +1,16 @@
 /** Locked and hidden sheets, parts and lines refuse every edit of what lies on them: asked here alone. */
-import type { Drawing, SheetName } from "#core/drawing/drawing.ts";
+import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Edit, Move } from "#core/drawing/history.ts";
 import { PARTED, partOf } from "#core/drawing/parts.ts";
 
-/** Why nothing on a sheet can be changed now; undefined when it can. */
-export function refusal({ sheets }: Drawing, sheet: SheetName | undefined): string | undefined {
-  if (!sheet) return undefined;
-  const { visible, locked } = sheets[sheet];
-  if (locked) return `The ${sheet} sheet is locked. Unlock it in the press to change it.`;
-  return visible ? undefined : `The ${sheet} sheet is hidden. Show it in the press to change it.`;
+/** Why nothing on some sheets can be changed now; undefined when it can. */
+export function refusal({ sheets }: Drawing, on: Edit["sheet"]): string | undefined {
+  for (const sheet of [on ?? []].flat()) {
+    const { visible, locked } = sheets[sheet];
+    if (locked) return `The ${sheet} sheet is locked. Unlock it in the press to change it.`;
+    if (!visible) return `The ${sheet} sheet is hidden. Show it in the press to change it.`;
+  }
+  return undefined;
 }
 
 /** Why an edit is refused for what it would change of a part; undefined when it is not. */

@@ -15,11 +15,19 @@ export interface Listener {
   readonly onGaps: (gaps: GapReading) => void;
 }
 
+/** Whether lines are read otherwise in one drawing than in another: of colour only where its edges are walls. */
+function linesDiffer(before: Drawing, after: Drawing, what?: "gaps"): boolean {
+  const walls = before.shapeWalls || after.shapeWalls;
+  return linePatches(difference(before, after), what).some(({ path }) => walls || path[0] !== "flatShapes");
+}
+
 /** Openings take the worker longer than pockets. */
 const GAPS_AFTER_MS = 120;
 
 export class PocketFollower {
+  /** What the worker knows, and the drawing that was looked at last: they differ where nothing of it touched lines. */
   private told: Drawing | undefined;
+  private seen: Drawing | undefined;
   private busy = true;
   private resting: ReturnType<typeof setTimeout> | undefined;
 
@@ -34,10 +42,8 @@ export class PocketFollower {
 
   /** Follows a drawing: whether pockets are read anew for it, and whether openings are others now. */
   follow(drawing: Drawing): { readonly pockets: boolean; readonly gaps: boolean } {
-    const patches = difference(this.shown, drawing);
-    const [pockets, gaps] = [linePatches(patches), linePatches(patches, "gaps")].map(
-      ({ length }) => length > 0,
-    );
+    const pockets = linesDiffer(this.shown, drawing);
+    const gaps = linesDiffer(this.shown, drawing, "gaps");
     this.shown = drawing;
     if (pockets && !this.busy) void this.run();
     return { pockets, gaps };
@@ -50,13 +56,15 @@ export class PocketFollower {
   private async run(): Promise<void> {
     this.busy = true;
     clearTimeout(this.resting);
-    while (this.told !== this.shown) {
-      const drawing = this.shown;
-      const patches = this.told ? linePatches(difference(this.told, drawing)) : [];
-      const news = !this.told || patches.length > 0;
-      const answer = news && (this.told ? this.work.follow(patches) : this.work.open(handOver(drawing)));
+    while (this.seen !== this.shown) {
+      const { told, shown: drawing } = this;
+      this.seen = drawing;
+      if (told && !linesDiffer(told, drawing)) continue;
       this.told = drawing;
-      if (answer) this.listener.onPockets(await answer, this.told === this.shown);
+      const answer = told
+        ? this.work.follow(linePatches(difference(told, drawing)))
+        : this.work.open(handOver(drawing));
+      this.listener.onPockets(await answer, this.seen === this.shown);
     }
     this.busy = false;
     this.resting = setTimeout(() => void this.readGaps(), GAPS_AFTER_MS);
@@ -65,7 +73,7 @@ export class PocketFollower {
   private async readGaps(): Promise<void> {
     const { told } = this;
     const gaps = await this.work.gaps();
-    const same = told && linePatches(difference(told, this.shown), "gaps").length === 0;
+    const same = told && !linesDiffer(told, this.shown, "gaps");
     if (same && !this.busy) this.listener.onGaps(gaps);
   }
 }

@@ -2,7 +2,10 @@
 import { type Box, boundsOf, diagonal } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
 import { fitView, zoomAt } from "../../painting/view.ts";
+import { chainsOf } from "../lines/lines-near.ts";
+import { chosenShapes } from "../shapes/chosen-shapes.ts";
 import type { DeskStore } from "../store/desk-state.ts";
+import { chosenLines } from "../tools/arrange/arrange-state.ts";
 
 export function fitPage(desk: DeskStore): void {
   const { drawing, matSize, set } = desk.getState();
@@ -32,13 +35,9 @@ export function fitDrawing(desk: DeskStore): void {
 }
 
 export function fitChosen(desk: DeskStore): void {
-  const { drawing, selected, chosenFlat } = desk.getState();
-  const { strokes, inkShapes, flatShapes } = drawing;
-  const lines = selected.flatMap((id) =>
-    strokes[id] ? [strokes[id].points] : (inkShapes[id]?.outline ?? []),
-  );
-  const flat = flatShapes[chosenFlat ?? ""]?.outline ?? [];
-  fitBox(desk, boundsOf([...lines, ...flat]), "Nothing is chosen.");
+  const state = desk.getState();
+  const chosen = [...chosenLines(state), ...chosenShapes(state)];
+  fitBox(desk, boundsOf(chosen.flatMap(chainsOf)), "Nothing is chosen.");
 }
 
 export function zoom(desk: DeskStore, factor: number): void {

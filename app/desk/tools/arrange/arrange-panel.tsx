@@ -1,21 +1,8 @@
-import {
-  BringToFront,
-  Copy,
-  Droplets,
-  FileInput,
-  FlipHorizontal2,
-  FlipVertical2,
-  Group,
-  Layers2,
-  SendToBack,
-  Trash2,
-} from "lucide-react";
+import { Droplets, FileInput, Group, Layers2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { printed } from "#core/drawing/length.ts";
 import { changeStrokes, orderLines, removeLines, setAllInk, setInk } from "#core/drawing/line-edits.ts";
-import { aboutPoint, translation } from "#core/geometry/matrix.ts";
-import type { Box, Point } from "#core/geometry/point.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { MENU, MENU_ITEM } from "../../../ui/menu.ts";
 import { NumberField } from "../../../ui/number-field.tsx";
@@ -25,7 +12,8 @@ import { makePart } from "../../parts/part-actions.ts";
 import { pickable } from "../../parts/pickable.ts";
 import { placeFile } from "../../parts/place-art.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { arrange, chosenLines, duplicateChosen, frameOf, transformChosen } from "./arrange-state.ts";
+import { arrange, chosenLines, frameOf } from "./arrange-state.ts";
+import { FrameButtons, FrameNumbers } from "./frame-fields.tsx";
 
 /** What can be done with the chosen lines; with none chosen, which to choose. */
 export function ArrangePanel() {
@@ -56,40 +44,15 @@ function ChosenSettings() {
   const desk = useDeskStore();
   const edit = desk.getState().edit;
   if (!frame) return null;
-  const middle: Point = [frame.x + frame.width / 2, frame.y + frame.height / 2];
   return (
     <>
-      <Numbers frame={frame} />
+      <FrameNumbers frame={frame} />
       <div className="grid shrink-0 grid-cols-4 gap-0.5">
-        <IconButton
-          small
-          label="Mirror left to right"
-          onClick={() => transformChosen(desk, aboutPoint(middle, -1, 1, 0), "Mirror")}
-        >
-          <FlipHorizontal2 size={15} aria-hidden />
-        </IconButton>
-        <IconButton
-          small
-          label="Mirror top to bottom"
-          onClick={() => transformChosen(desk, aboutPoint(middle, 1, -1, 0), "Mirror")}
-        >
-          <FlipVertical2 size={15} aria-hidden />
-        </IconButton>
-        <IconButton small label="Bring to the front" onClick={() => edit(orderLines(selected, "front"))}>
-          <BringToFront size={15} aria-hidden />
-        </IconButton>
-        <IconButton small label="Send to the back" onClick={() => edit(orderLines(selected, "back"))}>
-          <SendToBack size={15} aria-hidden />
-        </IconButton>
-        <IconButton small label="Duplicate" onClick={() => duplicateChosen(desk)}>
-          <Copy size={15} aria-hidden />
-        </IconButton>
-        <IconButton small label="Duplicate mirrored" onClick={() => duplicateChosen(desk, frame)}>
-          <FlipHorizontal2 size={15} aria-hidden strokeDasharray="2 2" />
-        </IconButton>
-        <IconButton small label="Remove" onClick={() => edit(removeLines(selected))}>
-          <Trash2 size={15} aria-hidden />
-        </IconButton>
+        <FrameButtons
+          frame={frame}
+          onOrder={(way) => edit(orderLines(selected, way))}
+          onRemove={() => edit(removeLines(selected))}
+        />
         <IconButton
           small
           label="Make a part of these lines and what they enclose"
@@ -107,59 +70,6 @@ function ChosenSettings() {
         />
       </div>
     </>
-  );
-}
-
-/** Place, size and turn by number, in printed lengths from the page's corner. */
-function Numbers({ frame }: { frame: Box }) {
-  const page = useDesk((s) => s.drawing.page);
-  const desk = useDeskStore();
-  const perUnit = printed(page, 1);
-  const corner: Point = [frame.x, frame.y];
-  const middle: Point = [frame.x + frame.width / 2, frame.y + frame.height / 2];
-  const moveTo = (x: number, y: number) =>
-    transformChosen(desk, translation(x - frame.x, y - frame.y), "Move lines");
-  const scaleTo = (part: number) =>
-    part > 0 && transformChosen(desk, aboutPoint(corner, part, part, 0), "Scale");
-  return (
-    <div className="grid grid-cols-[auto_auto_auto] gap-x-2 gap-y-1">
-      <NumberField
-        label="x"
-        digits={1}
-        value={(frame.x - page.box.x) * perUnit}
-        onChange={(x) => moveTo(x / perUnit + page.box.x, frame.y)}
-      />
-      <NumberField
-        label="w"
-        digits={1}
-        min={0.01}
-        value={frame.width * perUnit}
-        onChange={(w) => scaleTo(w / perUnit / frame.width)}
-      />
-      <NumberField
-        label="turn"
-        className="w-14"
-        value={0}
-        unit="°"
-        onChange={(angle) =>
-          angle !== 0 && transformChosen(desk, aboutPoint(middle, 1, 1, (angle * Math.PI) / 180), "Turn")
-        }
-      />
-      <NumberField
-        label="y"
-        digits={1}
-        value={(frame.y - page.box.y) * perUnit}
-        onChange={(y) => moveTo(frame.x, y / perUnit + page.box.y)}
-      />
-      <NumberField
-        label="h"
-        digits={1}
-        min={0.01}
-        value={frame.height * perUnit}
-        onChange={(h) => scaleTo(h / perUnit / frame.height)}
-      />
-      <span className="self-center text-xs text-quiet">{page.unit}</span>
-    </div>
   );
 }
 

@@ -1,6 +1,6 @@
-/** Arrange: chooses lines by click or gathering drag; moves, scales and turns them by the frame around them. */
+/** Arrange: chooses lines or shapes by click or gathering drag; moves, scales and turns them by the frame around them. */
 import { Shapes } from "lucide-react";
-import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
+import type { Edit } from "#core/drawing/history.ts";
 import { removeLines } from "#core/drawing/line-edits.ts";
 import { pointAt, polyline } from "#core/geometry/cubic.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
@@ -12,7 +12,15 @@ import { pickable } from "../../parts/pickable.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { ArrangePanel } from "./arrange-panel.tsx";
-import { arrange, chosenLines, frameOf, transformChosen, transforming } from "./arrange-state.ts";
+import {
+  type Arranged,
+  arrange,
+  chosenThings,
+  countThings,
+  frameOf,
+  transformChosen,
+  transforming,
+} from "./arrange-state.ts";
 
 const HANDLE_PIXELS = 10;
 const TURN_PIXELS = 26;
@@ -38,65 +46,84 @@ function gripsOf({ x, y, width, height }: Box, pixel: number): Grip[] {
   ];
 }
 
+/** What is arranged: lines or colour shapes. */
+interface Reach {
+  readonly near: (desk: Desk, at: Point, pixel: number) => Arranged | undefined;
+  /** All that a hand can take. */
+  readonly all: (desk: Desk) => readonly Arranged[];
+}
+
+const LINES: Reach = {
+  near: lineNear,
+  all: (desk) => [...pickable(desk, desk.drawing.strokes), ...pickable(desk, desk.drawing.inkShapes)],
+};
+
 export const arrangeTool: Tool = {
   name: "arrange",
   word: "Arrange",
   hint: "Choose lines to move, scale, turn or recolour",
   icon: Shapes,
   sheet: "ink",
-  cursor: "default",
-  press: (press) => {
-    const { desk, at, pixel, shift } = press;
-    const state = desk.getState();
-    const frame = frameOf(state);
-    const grip = frame && gripsOf(frame, pixel).find((one) => distance(one.at, at) <= HANDLE_PIXELS * pixel);
-    if (grip) return gripGesture(press, grip);
-    const line = lineNear(state, at, pixel);
-    if (!line) return gatherGesture(press);
-    if (shift) {
-      const { selected } = state;
-      state.set({
-        selected: selected.includes(line.id)
-          ? selected.filter((id) => id !== line.id)
-          : [...selected, line.id],
-      });
-      return undefined;
-    }
-    if (!state.selected.includes(line.id)) state.set({ selected: [line.id] });
-    return moveGesture(press);
-  },
-  places: (desk) => {
-    const frame = frameOf(desk);
-    const grips = frame ? gripsOf(frame, 1 / desk.view.scale).map(({ at }) => at) : [];
-    const lines = [...pickable(desk, desk.drawing.strokes), ...pickable(desk, desk.drawing.inkShapes)];
-    return [...grips, ...lines.map((line) => pointAt(chainsOf(line)[0], 0.5))];
-  },
-  hover: ({ desk, at, pixel }) => arrange.find(desk, lineNear(desk.getState(), at, pixel)?.id ?? null),
-  key: (desk, event) => {
-    const { selected, view, edit } = desk.getState();
-    const nudge = nudgeOf(event, view.scale);
-    if (selected.length === 0) return false;
-    if (nudge)
-      transformChosen(desk, translation(...nudge), selected.length === 1 ? "Move line" : "Move lines");
-    else if (isRemoval(event)) edit(removeLines(selected));
-    else return false;
-    return true;
-  },
-  chooseAll: (desk) => {
-    const state = desk.getState();
-    const { drawing, set } = state;
-    const lines = [...pickable(state, drawing.strokes), ...pickable(state, drawing.inkShapes)];
-    const selected = lines.map(({ id }) => id);
-    set({ selected, said: `${selected.length} lines chosen` });
-  },
-  marks: arrangeMarks,
+  ...arranging(LINES, (chosen) => removeLines(chosen.map(({ id }) => id))),
   Panel: ArrangePanel,
 };
 
+/** What a tool that arranges does with pointer and keys. */
+export function arranging(
+  reach: Reach,
+  removing: (chosen: readonly Arranged[]) => Edit,
+): Pick<Tool, "cursor" | "press" | "places" | "hover" | "key" | "chooseAll" | "marks"> {
+  return {
+    cursor: "default",
+    press: (press) => {
+      const { desk, at, pixel, shift } = press;
+      const state = desk.getState();
+      const frame = frameOf(state);
+      const grip =
+        frame && gripsOf(frame, pixel).find((one) => distance(one.at, at) <= HANDLE_PIXELS * pixel);
+      if (grip) return gripGesture(press, grip);
+      const line = reach.near(state, at, pixel);
+      if (!line) return gatherGesture(press, reach);
+      if (shift) {
+        const { selected } = state;
+        state.set({
+          selected: selected.includes(line.id)
+            ? selected.filter((id) => id !== line.id)
+            : [...selected, line.id],
+        });
+        return undefined;
+      }
+      if (!state.selected.includes(line.id)) state.set({ selected: [line.id] });
+      return moveGesture(press);
+    },
+    places: (desk) => {
+      const frame = frameOf(desk);
+      const grips = frame ? gripsOf(frame, 1 / desk.view.scale).map(({ at }) => at) : [];
+      return [...grips, ...reach.all(desk).map((line) => pointAt(chainsOf(line)[0], 0.5))];
+    },
+    hover: ({ desk, at, pixel }) => arrange.find(desk, reach.near(desk.getState(), at, pixel)?.id ?? null),
+    key: (desk, event) => {
+      const state = desk.getState();
+      const nudge = nudgeOf(event, state.view.scale);
+      const chosen = chosenThings(state);
+      if (chosen.length === 0) return false;
+      if (nudge) transformChosen(desk, translation(...nudge), `Move ${countThings(chosen)}`);
+      else if (isRemoval(event)) state.edit(removing(chosen));
+      else return false;
+      return true;
+    },
+    chooseAll: (desk) => {
+      const state = desk.getState();
+      const all = reach.all(state);
+      state.set({ selected: all.map(({ id }) => id), said: `${countThings(all)} chosen` });
+    },
+    marks: (desk) => arrangeMarks(desk, reach),
+  };
+}
+
 function moveGesture({ desk, at }: Press): Gesture {
-  const { selected, show } = desk.getState();
-  const count = selected.length;
-  const moved = transforming(desk, count === 1 ? "Move line" : `Move ${count} lines`);
+  const { show } = desk.getState();
+  const moved = transforming(desk, `Move ${countThings(chosenThings(desk.getState()))}`);
   return { move: (press) => show(moved(translation(press.at[0] - at[0], press.at[1] - at[1]))) };
 }
 
@@ -122,7 +149,7 @@ function gripGesture({ desk, at }: Press, { anchor, turns }: Grip): Gesture {
 }
 
 /** A loop gathers the lines within it, a drag across lines those it crosses. */
-function gatherGesture({ desk, at, pixel, shift }: Press): Gesture {
+function gatherGesture({ desk, at, pixel, shift }: Press, reach: Reach): Gesture {
   const points: Point[] = [at];
   return {
     move: (press) => {
@@ -130,20 +157,21 @@ function gatherGesture({ desk, at, pixel, shift }: Press): Gesture {
     },
     end: () => {
       const state = desk.getState();
-      const { selected, set, drawing } = state;
-      const lines = [...pickable(state, drawing.strokes), ...pickable(state, drawing.inkShapes)];
-      const found = lines.filter((line) => gathers(points, chainsOf(line), pixel));
+      const { selected, set } = state;
+      const found = reach.all(state).filter((line) => gathers(points, chainsOf(line), pixel));
       set({ selected: [...new Set([...(shift ? selected : []), ...found.map(({ id }) => id)])] });
     },
     trail: () => ({ points, closed: !isAcross(points) }),
   };
 }
 
-function arrangeMarks(desk: Desk): OverlayMark[] {
-  const { strokes, inkShapes } = desk.drawing;
-  const under = arrange.under(desk) ?? "";
-  const hovered = desk.selected.includes(under) ? undefined : (strokes[under] ?? inkShapes[under]);
-  const chainMarks = (line: Stroke | InkShape, tint: "fern" | "quiet"): OverlayMark[] =>
+function arrangeMarks(desk: Desk, reach: Reach): OverlayMark[] {
+  const under = arrange.under(desk);
+  const hovered =
+    under === null || desk.selected.includes(under)
+      ? undefined
+      : reach.all(desk).find(({ id }) => id === under);
+  const chainMarks = (line: Arranged, tint: "fern" | "quiet"): OverlayMark[] =>
     chainsOf(line).map((points) => ({
       kind: "chain",
       points,
@@ -156,7 +184,7 @@ function arrangeMarks(desk: Desk): OverlayMark[] {
   const pixel = 1 / desk.view.scale;
   return [
     ...(hovered ? chainMarks(hovered, "quiet") : []),
-    ...chosenLines(desk).flatMap((line) => chainMarks(line, "fern")),
+    ...chosenThings(desk).flatMap((line) => chainMarks(line, "fern")),
     ...(frame ? frameMarks(frame, pixel) : []),
   ];
 }

@@ -7,16 +7,34 @@ import { bend, bentLine, heldPoints } from "./bend-state.ts";
 const BUTTON =
   "h-8 rounded-md border border-edge px-3 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
 
-/** What can be done with the held points of the bent line. */
 export function BendPanel() {
   const line = useDesk(bentLine);
-  const held = useDesk(heldPoints);
   const settings = useDesk(bend.settings);
+  const desk = useDeskStore();
+  return (
+    <div className="flex items-center gap-3">
+      <BendButtons />
+      <div className="text-xs">
+        <Toggle
+          label="Ends that meet it follow"
+          checked={settings.follow}
+          onChange={(follow) => bend.change(desk, { follow })}
+        />
+        {!line && <p className="mt-1 text-quiet">Click a line to see its points.</p>}
+      </div>
+    </div>
+  );
+}
+
+/** What can be done with the held points of what is bent. */
+export function BendButtons() {
+  const line = useDesk(bentLine);
+  const held = useDesk(heldPoints);
   const desk = useDeskStore();
   const one = held.length === 1 ? held[0] : undefined;
   const smooth = line && one !== undefined && isSmooth(line.points, line.closed, one);
   return (
-    <div className="flex items-center gap-3">
+    <div className="flex items-center gap-2">
       <button
         type="button"
         disabled={one === undefined}
@@ -41,14 +59,6 @@ export function BendPanel() {
       >
         Remove
       </button>
-      <div className="text-xs">
-        <Toggle
-          label="Ends that meet it follow"
-          checked={settings.follow}
-          onChange={(follow) => bend.change(desk, { follow })}
-        />
-        {!line && <p className="mt-1 text-quiet">Click a line to see its points.</p>}
-      </div>
     </div>
   );
 }

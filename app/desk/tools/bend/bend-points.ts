@@ -4,6 +4,7 @@ import type { Edit } from "#core/drawing/history.ts";
 import { reshapeLines } from "#core/drawing/line-edits.ts";
 import { drawingOfPart, partOf } from "#core/drawing/parts.ts";
 import type { Ring } from "#core/drawing/rings.ts";
+import { type AnyShape, type Reshaped, reshape, shapeNamed, sheetOf } from "#core/drawing/shape-edits.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import type { Point } from "#core/geometry/point.ts";
 import {
@@ -25,6 +26,9 @@ export function bending(
   label: string,
 ): (points: readonly number[]) => Edit {
   const state = desk.getState();
+  const shape = "shape" in line ? shapeNamed(state.drawing, line.shape) : undefined;
+  if (shape && "place" in line)
+    return (points) => reshape([withRing(shape, line, points)], sheetOf(shape), label);
   const strokes = Object.values(drawingOfPart(state.drawing, partOf(line)).strokes).filter(
     ({ echo }) => !echo,
   );
@@ -33,6 +37,12 @@ export function bending(
   return (points) =>
     reshapeLines(new Map([...followed(meets, from, line.points, points), [line.id, points]]), label);
 }
+
+const withRing = (
+  { id, outline, evenOdd }: AnyShape,
+  { place }: Ring,
+  points: readonly number[],
+): Reshaped => ({ id, evenOdd, outline: outline.map((ring, i) => (i === place ? points : ring)) });
 
 /** Bends the bent line in one step. */
 function bendNow(desk: DeskStore, label: string, change: (line: Stroke | Ring) => readonly number[]): void {

@@ -1,6 +1,7 @@
-/** The line that is bent and the points of it that are held. */
+/** The line, or the outline of a shape, that is bent and the points of it that are held. */
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { type Ring, ringsOf } from "#core/drawing/rings.ts";
+import { shapeNamed } from "#core/drawing/shape-edits.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -13,7 +14,7 @@ interface Held {
   /** Points by number, true of the line while it has so many numbers. */
   readonly points: readonly number[];
   readonly of: { readonly line: string; readonly count: number } | null;
-  /** Of an ink shape, which of its rings is bent. */
+  /** Of a shape, which of its rings is bent. */
   readonly ring: number;
 }
 
@@ -24,11 +25,11 @@ export const bend = toolState<Settings, Held, string>(
   { points: [], of: null, ring: 0 },
 );
 
-/** The line being bent: a stroke, or a ring of an ink shape. */
+/** The line being bent: a stroke, or a ring of a shape. */
 export function bentLine(desk: Desk): Stroke | Ring | undefined {
   const { drawing, selected } = desk;
   if (selected.length !== 1) return undefined;
-  const shape = drawing.inkShapes[selected[0]];
+  const shape = drawing.inkShapes[selected[0]] ?? shapeNamed(drawing, selected[0]);
   return shape ? ringsOf(shape)[bend.held(desk).ring] : drawing.strokes[selected[0]];
 }
 

@@ -1,7 +1,7 @@
 /** Bend: drags points, handles and the line itself; ends that meet it follow, and so do the colours. */
 import { Spline } from "lucide-react";
 import type { Stroke } from "#core/drawing/drawing.ts";
-import { type Ring, ringNamed, ringsOf } from "#core/drawing/rings.ts";
+import { type Ring, ringsOf } from "#core/drawing/rings.ts";
 import { curveCount, pointAt } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
@@ -27,66 +27,85 @@ const POINT_PIXELS = 9;
 
 const near = (a: Point, b: Point, pixel: number): boolean => distance(a, b) <= POINT_PIXELS * pixel;
 
+/** What is bent: lines and ink, or colour shapes. */
+interface Reach {
+  readonly near: (desk: Desk, at: Point, pixel: number) => Bent | undefined;
+  /** All that a hand can take. */
+  readonly all: (desk: Desk) => readonly Bent[];
+}
+
+type Bent = Stroke | Ring;
+
+const LINES: Reach = {
+  near: (desk, at, pixel) => strokeNear(desk, at, pixel) ?? ringNear(inkRings(desk), at, pixel),
+  all: (desk) => [...pickable(desk, desk.drawing.strokes), ...inkRings(desk)],
+};
+
 export const bendTool: Tool = {
   name: "bend",
   word: "Bend",
   hint: "Drag the points and handles of a line",
   icon: Spline,
   sheet: "ink",
-  cursor: "default",
-  press: (press) => {
-    const { desk, at, pixel, shift } = press;
-    const state = desk.getState();
-    const line = bentLine(state);
-    const handle = line && handleNear(state, line, at, pixel);
-    if (line && handle) return handleGesture(press, line, handle);
-    const point = line && pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
-    if (line && point !== undefined) return pointGesture(press, line, point, shift);
-    chooseBent(desk, bendableNear(state, at, pixel));
-    return undefined;
-  },
-  places: (desk) => {
-    const line = bentLine(desk);
-    if (!line)
-      return pickable(desk, desk.drawing.strokes).map(({ points }) =>
-        pointAt(points, curveCount(points) / 2),
-      );
-    const { points, closed } = line;
-    const tips = heldPoints(desk).flatMap((point) =>
-      handlesOf(points, closed, point).filter((place) => place >= 0),
-    );
-    return [
-      ...pointNumbers(points, closed).map((point) => pointOf(points, point)),
-      ...tips.map((place): Point => [points[place], points[place + 1]]),
-    ];
-  },
-  hover: ({ desk, at, pixel }) => bend.find(desk, bendableNear(desk.getState(), at, pixel)?.id ?? null),
-  doublePress: ({ desk, at, pixel }) => {
-    const line = bentLine(desk.getState());
-    if (!line) return;
-    const point = pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
-    if (point !== undefined) turnPoint(desk, point);
-    else addPointAt(desk, at);
-  },
-  key: onKey,
-  chooseAll: (desk) => {
-    const line = bentLine(desk.getState());
-    if (!line) return;
-    const points = pointNumbers(line.points, line.closed);
-    holdPoints(desk, points);
-    desk.getState().set({ said: `${points.length} points held` });
-  },
-  marks: bendMarks,
+  ...bendingOf(LINES),
   Panel: BendPanel,
 };
 
+/** What a tool that bends does with pointer and keys. */
+export function bendingOf(
+  reach: Reach,
+): Pick<Tool, "cursor" | "press" | "places" | "hover" | "doublePress" | "key" | "chooseAll" | "marks"> {
+  return {
+    cursor: "default",
+    press: (press) => {
+      const { desk, at, pixel, shift } = press;
+      const state = desk.getState();
+      const line = bentLine(state);
+      const handle = line && handleNear(state, line, at, pixel);
+      if (line && handle) return handleGesture(press, line, handle);
+      const point = line && pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
+      if (line && point !== undefined) return pointGesture(press, line, point, shift);
+      chooseBent(desk, reach.near(state, at, pixel));
+      return undefined;
+    },
+    places: (desk) => {
+      const line = bentLine(desk);
+      if (!line) return reach.all(desk).map(({ points }) => pointAt(points, curveCount(points) / 2));
+      const { points, closed } = line;
+      const tips = heldPoints(desk).flatMap((point) =>
+        handlesOf(points, closed, point).filter((place) => place >= 0),
+      );
+      return [
+        ...pointNumbers(points, closed).map((point) => pointOf(points, point)),
+        ...tips.map((place): Point => [points[place], points[place + 1]]),
+      ];
+    },
+    hover: ({ desk, at, pixel }) => bend.find(desk, reach.near(desk.getState(), at, pixel)?.id ?? null),
+    doublePress: ({ desk, at, pixel }) => {
+      const line = bentLine(desk.getState());
+      if (!line) return;
+      const point = pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
+      if (point !== undefined) turnPoint(desk, point);
+      else addPointAt(desk, at);
+    },
+    key: onKey,
+    chooseAll: (desk) => {
+      const line = bentLine(desk.getState());
+      if (!line) return;
+      const points = pointNumbers(line.points, line.closed);
+      holdPoints(desk, points);
+      desk.getState().set({ said: `${points.length} points held` });
+    },
+    marks: (desk) => bendMarks(desk, reach),
+  };
+}
+
+const inkRings = (desk: Desk): readonly Ring[] => pickable(desk, desk.drawing.inkShapes).flatMap(ringsOf);
+
 const RING_PIXELS = 10;
 
-/** The stroke beneath the pointer, or else the ring of an ink shape. */
-function bendableNear(desk: Desk, at: Point, pixel: number): Stroke | Ring | undefined {
-  const rings = pickable(desk, desk.drawing.inkShapes).flatMap(ringsOf);
-  return strokeNear(desk, at, pixel) ?? nearestOnLines(rings, at, RING_PIXELS * pixel)?.line;
-}
+export const ringNear = (rings: readonly Ring[], at: Point, pixel: number): Ring | undefined =>
+  nearestOnLines(rings, at, RING_PIXELS * pixel)?.line;
 
 function onKey(desk: DeskStore, event: KeyboardEvent): boolean {
   const state = desk.getState();
@@ -157,10 +176,11 @@ function stepPoint(desk: DeskStore, by: number): void {
   state.set({ said: `Point ${next + 1} of ${count}, ${kind}` });
 }
 
-function bendMarks(desk: Desk): OverlayMark[] {
+function bendMarks(desk: Desk, reach: Reach): OverlayMark[] {
   const line = bentLine(desk);
   const held = heldPoints(desk);
-  const under = bendableNamed(desk, bend.under(desk) ?? "");
+  const name = bend.under(desk);
+  const under = name === null ? undefined : reach.all(desk).find(({ id }) => id === name);
   const hovered = under?.id === line?.id ? undefined : under;
   const lit: OverlayMark[] = hovered
     ? [{ kind: "chain", points: hovered.points, closed: hovered.closed, tint: "quiet" }]
@@ -181,11 +201,6 @@ function bendMarks(desk: Desk): OverlayMark[] {
       }),
     ),
   ];
-}
-
-function bendableNamed({ drawing }: Desk, name: string): Stroke | Ring | undefined {
-  const ring = ringNamed(drawing, name);
-  return ring ? ringsOf(drawing.inkShapes[ring.shape])[ring.place] : drawing.strokes[name];
 }
 
 function handleMarks(points: readonly number[], closed: boolean, point: number): OverlayMark[] {

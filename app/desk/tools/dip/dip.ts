@@ -23,7 +23,7 @@ export const dipTool: Tool = {
       return undefined;
     }
     const flat = flatAt(state, at);
-    state.set({ chosenFlat: flat?.id ?? null });
+    state.set({ selected: flat ? [flat.id] : [] });
     takeUp(state, flat ? flat.paint : paintIn(state, pocketAt(state.derived.pockets, at)));
     return undefined;
   },

@@ -6,9 +6,14 @@ import { draw } from "./draw-state.ts";
 import { figureGesture } from "./figure.ts";
 import { freehandGesture } from "./freehand.ts";
 import { addDrawn } from "./new-stroke.ts";
-import { finishPegs, hoverPeg, pegGesture, pegKey, pegMarks } from "./pegs.ts";
+import { finishPegs, hoverPeg, type Pegging, pegGesture, pegKey, pegMarks } from "./pegs.ts";
 
 const pegging = (desk: Parameters<typeof draw.settings>[0]): boolean => draw.settings(desk).way === "pegs";
+
+const PEGGING: Pegging = {
+  joins: true,
+  onLine: (desk, line) => addDrawn(desk, line, "Draw from point to point"),
+};
 
 export const drawTool: Tool = {
   name: "draw",
@@ -20,7 +25,7 @@ export const drawTool: Tool = {
   press: (press) => {
     const { desk } = press;
     const { way, steadying, pressed } = draw.settings(desk.getState());
-    if (way === "pegs") return pegGesture(press);
+    if (way === "pegs") return pegGesture(press, PEGGING);
     if (way === "hand")
       return freehandGesture(press, {
         steadying,
@@ -32,12 +37,12 @@ export const drawTool: Tool = {
     return figureGesture(press, way, (points) => addDrawn(desk, { points, closed: true }, label));
   },
   hover: (press) => {
-    if (pegging(press.desk.getState())) hoverPeg(press);
+    if (pegging(press.desk.getState())) hoverPeg(press, PEGGING);
   },
   doublePress: ({ desk }) => {
-    if (pegging(desk.getState())) finishPegs(desk, false);
+    if (pegging(desk.getState())) finishPegs(desk, false, PEGGING);
   },
-  key: (desk, event) => pegging(desk.getState()) && pegKey(desk, event),
+  key: (desk, event) => pegging(desk.getState()) && pegKey(desk, event, PEGGING),
   marks: (desk) => (pegging(desk) ? pegMarks(desk) : []),
   Panel: DrawPanel,
 };

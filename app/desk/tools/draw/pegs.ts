@@ -3,22 +3,32 @@
  * the line, a double click or Enter ends it.
  */
 import { distance, type Point } from "#core/geometry/point.ts";
+import type { DrawnLine } from "#core/lines/drawn-line.ts";
 import { chainThrough, type Peg } from "#core/lines/figures.ts";
 import { arrowOf, isRemoval } from "../../keys/key-names.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press } from "../tool.ts";
 import { draw, nextPeg } from "./draw-state.ts";
 import { JOIN_PIXELS, joinPlace } from "./join-near.ts";
-import { addDrawn } from "./new-stroke.ts";
 
-export function pegGesture({ desk, at, pixel }: Press): Gesture | undefined {
+/** What becomes of the line, and whether pegs are driven where they join other lines. */
+export interface Pegging {
+  readonly joins: boolean;
+  /** `at` is where its first peg stands. */
+  readonly onLine: (desk: DeskStore, line: DrawnLine, at: Point) => void;
+}
+
+const placeOf = ({ joins }: Pegging, desk: DeskStore, at: Point, pixel: number): Point =>
+  (joins ? joinPlace(desk, at, pixel) : undefined) ?? at;
+
+export function pegGesture({ desk, at, pixel }: Press, pegging: Pegging): Gesture | undefined {
   const before = draw.held(desk.getState());
   const { pegs } = before;
   if (pegs.length > 2 && distance(pegs[0].at, at) <= JOIN_PIXELS * pixel) {
-    finishPegs(desk, true);
+    finishPegs(desk, true, pegging);
     return undefined;
   }
-  const place = joinPlace(desk, at, pixel) ?? at;
+  const place = placeOf(pegging, desk, at, pixel);
   const last = pegs[pegs.length - 1];
   // The second press of a double click drives no peg of its own.
   if (last && distance(last.at, place) < 2 * pixel) return undefined;
@@ -32,16 +42,15 @@ export function pegGesture({ desk, at, pixel }: Press): Gesture | undefined {
   };
 }
 
-export function hoverPeg({ desk, at, pixel }: Press): void {
+export function hoverPeg({ desk, at, pixel }: Press, pegging: Pegging): void {
   if (draw.held(desk.getState()).keyed) draw.hold(desk, { keyed: null });
-  draw.find(desk, joinPlace(desk, at, pixel) ?? at);
+  draw.find(desk, placeOf(pegging, desk, at, pixel));
 }
 
-export function finishPegs(desk: DeskStore, closed: boolean): void {
+export function finishPegs(desk: DeskStore, closed: boolean, { onLine }: Pegging): void {
   const { pegs } = draw.held(desk.getState());
   draw.hold(desk, { pegs: [], keyed: null });
-  if (pegs.length > 1)
-    addDrawn(desk, { points: chainThrough(pegs, closed), closed }, "Draw from point to point");
+  if (pegs.length > 1) onLine(desk, { points: chainThrough(pegs, closed), closed }, pegs[0].at);
 }
 
 /** Screen pixels an arrow moves the next peg by, and with Shift. */
@@ -49,28 +58,29 @@ const STEP = 4;
 const FAR = 40;
 
 /** Arrows move the next peg, Enter drives it, with Shift it closes the line, Backspace takes the last one back. */
-export function pegKey(desk: DeskStore, event: KeyboardEvent): boolean {
+export function pegKey(desk: DeskStore, event: KeyboardEvent, pegging: Pegging): boolean {
   const { pegs } = draw.held(desk.getState());
   const arrow = arrowOf(event);
   if (arrow) nudgePeg(desk, arrow, event.shiftKey ? FAR : STEP);
-  else if (event.key === "Enter" && event.shiftKey) finishPegs(desk, true);
-  else if (event.key === "Enter") drivePeg(desk);
+  else if (event.key === "Enter" && event.shiftKey) finishPegs(desk, true, pegging);
+  else if (event.key === "Enter") drivePeg(desk, pegging);
   else if (isRemoval(event) && pegs.length > 0) draw.hold(desk, { pegs: pegs.slice(0, -1) });
   else return false;
   return true;
 }
 
 /** Drives a peg where the keys have moved it to; on the spot of the last one it ends the line. */
-function drivePeg(desk: DeskStore): void {
+function drivePeg(desk: DeskStore, pegging: Pegging): void {
   const state = desk.getState();
   const at = nextPeg(state);
   if (!at) return;
   const { pegs } = draw.held(state);
   const pixel = 1 / state.view.scale;
-  const place = joinPlace(desk, at, pixel) ?? at;
+  const place = placeOf(pegging, desk, at, pixel);
   const last = pegs[pegs.length - 1];
-  if (last && distance(last.at, place) < 2 * pixel) finishPegs(desk, false);
-  else if (pegs.length > 2 && distance(pegs[0].at, place) <= JOIN_PIXELS * pixel) finishPegs(desk, true);
+  if (last && distance(last.at, place) < 2 * pixel) finishPegs(desk, false, pegging);
+  else if (pegs.length > 2 && distance(pegs[0].at, place) <= JOIN_PIXELS * pixel)
+    finishPegs(desk, true, pegging);
   else {
     draw.hold(desk, { pegs: [...pegs, { at: place }], keyed: at });
     state.set({ said: `Peg ${pegs.length + 1}. Enter again here ends the line.` });

@@ -1,7 +1,7 @@
 /** Pour: a click fills a pocket, a drag fills every pocket it crosses, as one step. Flat shapes on top are painted as pockets are. */
 import { Droplet, Eraser } from "lucide-react";
 import type { FlatShape } from "#core/drawing/drawing.ts";
-import { changeFlat, removeFlat } from "#core/drawing/edits.ts";
+import { changeShapes, removeShapes } from "#core/drawing/shape-edits.ts";
 import { distance, mix, type Point } from "#core/geometry/point.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
@@ -29,7 +29,7 @@ function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
   };
   const flat = flatAt(begun, at);
   if (!flat) cross(at);
-  begun.set({ leak: null, chosenFlat: flat?.id ?? null });
+  begun.set({ leak: null, selected: flat ? [flat.id] : [] });
   return {
     move: (press) => {
       if (flat && distance(at, press.at) < DRAG_PIXELS * pixel) return;
@@ -49,11 +49,13 @@ const DRAG_PIXELS = 6;
 
 function paintFlat(desk: Desk, flat: FlatShape, wish: PourWish): void {
   const { drawing, edit } = desk;
-  if (wish.kind === "step") edit(changeFlat(flat.id, steppedPaint(drawing, flat.paint, wish.by)));
-  else {
-    const paint = wish.kind === "ink" ? drawing.ink : wish.paint;
-    edit(paint ? changeFlat(flat.id, paint) : removeFlat(flat.id));
-  }
+  const paint =
+    wish.kind === "step"
+      ? steppedPaint(drawing, flat.paint, wish.by)
+      : wish.kind === "ink"
+        ? drawing.ink
+        : wish.paint;
+  edit(paint ? changeShapes([flat], { paint }) : removeShapes([flat]));
 }
 
 function pourWalked(desk: DeskStore, wish: PourWish): void {

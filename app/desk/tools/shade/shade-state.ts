@@ -1,10 +1,9 @@
-import type { Blend } from "#core/drawing/drawing.ts";
-import { toolState } from "../tool-state.ts";
+import { colouringState } from "../colour/colour-state.ts";
 
-interface Settings {
-  readonly blend: Blend;
-  readonly opacity: number;
-}
-
-/** How the next shade is laid. */
-export const shade = toolState<Settings, object>("shade", { blend: "multiply", opacity: 0.45 }, {});
+/** How the next shade is drawn and laid. */
+export const shade = colouringState("shade", {
+  sheet: "shade",
+  trim: "pocket",
+  blend: "multiply",
+  opacity: 0.45,
+});

@@ -1,0 +1,166 @@
+import type { ReactNode } from "react";
+import { BLENDS, type Blend, SHAPE_SHEETS } from "#core/drawing/drawing.ts";
+import {
+  type AnyShape,
+  changeShapes,
+  isShade,
+  type ShapeChange,
+  sheetOf,
+} from "#core/drawing/shape-edits.ts";
+import { Range } from "../../ui/range.tsx";
+import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { chosenShapes } from "./chosen-shapes.ts";
+import { retrim, type Trim } from "./retrim.ts";
+
+export const FIELD = "h-7 rounded-md border border-edge bg-white px-1 text-xs";
+
+const TRIM_WORDS: Readonly<Record<Trim, string>> = {
+  free: "free",
+  coloured: "on what is coloured",
+  part: "within its part",
+  pocket: "within its pocket",
+};
+/** The softest edge, as a share of the page's width. */
+const MOST_SOFT = 0.05;
+
+type Sheet = (typeof SHAPE_SHEETS)[number];
+
+/** How a shape lies: on which sheet, trimmed to what, mixed how. `soft` is a share of the page's width. */
+export interface Lying {
+  readonly sheet: Sheet;
+  readonly trim: Trim;
+  readonly blend: Blend;
+  readonly opacity: number;
+  readonly soft: number;
+}
+
+interface Props {
+  /** What the next shape is laid as, where none is chosen. */
+  readonly next?: Lying;
+  readonly onNext?: (change: Partial<Lying>) => void;
+  readonly sheets?: readonly Sheet[];
+  readonly trims?: readonly Trim[];
+}
+
+/** How the chosen shapes lie, or else the next one. */
+export function LaidFields({
+  next,
+  onNext,
+  sheets = SHAPE_SHEETS,
+  trims = ["free", "coloured", "part", "pocket"],
+}: Props) {
+  const chosen = useDesk(chosenShapes);
+  const pageWidth = useDesk((s) => s.drawing.page.box.width);
+  const desk = useDeskStore();
+  const { edit, show, keep } = desk.getState();
+  const lying = chosen.length > 0 ? lyingOf(chosen[0], pageWidth) : next;
+  if (!lying) return null;
+  const change = (own: Partial<Lying>, shapes: ShapeChange, make = edit) => {
+    onNext?.(own);
+    if (chosen.length > 0) make(changeShapes(chosen, shapes));
+  };
+  return (
+    <>
+      <div className="grid gap-1">
+        <Pick
+          label="Sheet"
+          value={lying.sheet}
+          options={sheets.includes(lying.sheet) ? sheets : [...sheets, lying.sheet]}
+          word={(sheet) => `on ${sheet}`}
+          disabled={lying.trim === "pocket"}
+          onChange={(sheet) => change({ sheet }, { sheet: sheet === "flats" ? undefined : sheet })}
+        />
+        <Pick
+          label="Trimmed to"
+          value={lying.trim}
+          options={trims.includes(lying.trim) ? trims : [...trims, lying.trim]}
+          word={(trim) => TRIM_WORDS[trim]}
+          onChange={(trim) => {
+            onNext?.({ trim });
+            if (chosen.length > 0) retrim(desk, chosen, trim);
+          }}
+        />
+      </div>
+      <div className="grid grid-cols-[auto_6rem] items-center gap-x-2 gap-y-1 text-xs">
+        <Row word="Opacity">
+          <Range
+            label="Opacity of the shape"
+            value={lying.opacity}
+            onChange={(share) => {
+              const opacity = Math.max(0.05, share);
+              change({ opacity }, { opacity }, show);
+            }}
+            onDone={keep}
+            className="w-24"
+          />
+        </Row>
+        <Row word="Soft">
+          <Range
+            label="Softness of the edge"
+            value={Math.sqrt(lying.soft / MOST_SOFT)}
+            onChange={(share) => {
+              const soft = share ** 2 * MOST_SOFT;
+              change({ soft }, { soft: soft > 0 ? soft * pageWidth : undefined }, show);
+            }}
+            onDone={keep}
+            className="w-24"
+          />
+        </Row>
+      </div>
+      <Pick
+        label="Blend"
+        value={lying.blend}
+        options={BLENDS}
+        word={(blend) => blend}
+        onChange={(blend) => change({ blend }, { blend: blend === "normal" ? undefined : blend })}
+      />
+    </>
+  );
+}
+
+function lyingOf(shape: AnyShape, pageWidth: number): Lying {
+  const { opacity, blend = "normal", soft = 0 } = shape;
+  return {
+    sheet: sheetOf(shape) as Sheet,
+    trim: isShade(shape) ? "pocket" : (shape.trim ?? "free"),
+    blend,
+    opacity,
+    soft: soft / pageWidth,
+  };
+}
+
+const Row = ({ word, children }: { word: string; children: ReactNode }) => (
+  <div className="col-span-2 grid grid-cols-subgrid items-center">
+    <span aria-hidden="true" className="text-quiet">
+      {word}
+    </span>
+    {children}
+  </div>
+);
+
+interface PickProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: readonly T[];
+  readonly word: (option: T) => string;
+  readonly disabled?: boolean;
+  readonly onChange: (value: T) => void;
+}
+
+function Pick<T extends string>({ label, value, options, word, disabled, onChange }: PickProps<T>) {
+  return (
+    <select
+      aria-label={label}
+      value={value}
+      disabled={disabled}
+      onChange={({ target }) => onChange(target.value as T)}
+      className={FIELD}
+    >
+      {options.map((option) => (
+        <option key={option} value={option}>
+          {word(option)}
+        </option>
+      ))}
+    </select>
+  );
+}

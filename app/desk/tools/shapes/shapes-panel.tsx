@@ -1,0 +1,87 @@
+import { stepOf } from "#core/colour/ladder.ts";
+import { changeShapes, orderShapes, removeShapes } from "#core/drawing/shape-edits.ts";
+import { Choice } from "../../../ui/choice.tsx";
+import { chosenShapes } from "../../shapes/chosen-shapes.ts";
+import { LaidFields } from "../../shapes/laid-fields.tsx";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { shownTin } from "../../tin/shown-tin.ts";
+import { frameOf } from "../arrange/arrange-state.ts";
+import { FrameButtons, FrameNumbers } from "../arrange/frame-fields.tsx";
+import { BendButtons } from "../bend/bend-panel.tsx";
+import { shapes } from "./shapes-state.ts";
+
+/** What can be done with the chosen shapes: as a whole, or with the points of one. */
+export function ShapesPanel() {
+  const { by } = useDesk(shapes.settings);
+  const chosen = useDesk(chosenShapes);
+  const desk = useDeskStore();
+  return (
+    <div className="flex min-w-0 items-center gap-3">
+      <div className="grid gap-1">
+        <Choice
+          label="How shapes are taken"
+          value={by}
+          onChange={(next) => shapes.change(desk, { by: next })}
+          options={[
+            { value: "whole", word: "As a whole" },
+            { value: "points", word: "By points" },
+          ]}
+        />
+        {chosen.length > 0 ? (
+          <GiveColour />
+        ) : (
+          <p className="max-w-44 text-xs text-quiet">
+            {by === "whole" ? "Click shapes, or drag around them." : "Click a shape to see its points."}
+          </p>
+        )}
+      </div>
+      {by === "points" ? <BendButtons /> : chosen.length > 0 && <Whole />}
+      <LaidFields />
+    </div>
+  );
+}
+
+function Whole() {
+  const drawing = useDesk((s) => s.drawing);
+  const selected = useDesk((s) => s.selected);
+  const chosen = useDesk(chosenShapes);
+  const { edit } = useDeskStore().getState();
+  const frame = frameOf({ drawing, selected });
+  return (
+    frame && (
+      <>
+        <FrameNumbers frame={frame} />
+        <div className="grid shrink-0 grid-cols-4 gap-0.5">
+          <FrameButtons
+            frame={frame}
+            onOrder={(way) => edit(orderShapes(drawing, chosen, way))}
+            onRemove={() => edit(removeShapes(chosen))}
+          />
+        </div>
+      </>
+    )
+  );
+}
+
+/** Gives the chosen shapes the colour in hand. */
+function GiveColour() {
+  const chosen = useDesk(chosenShapes);
+  const paint = useDesk((s) => s.paint);
+  const colour = useDesk((s) => shownTin(s)[s.paint.colour]);
+  const { edit } = useDeskStore().getState();
+  if (!colour) return null;
+  return (
+    <button
+      type="button"
+      onClick={() => edit(changeShapes(chosen, { paint }))}
+      className="flex h-7 max-w-44 items-center gap-1.5 rounded-md border border-edge px-2 text-xs hover:bg-well"
+    >
+      <span
+        aria-hidden="true"
+        className="h-4 w-4 shrink-0 rounded-full border border-edge"
+        style={{ background: stepOf(colour, paint.step) }}
+      />
+      <span className="truncate">Give {colour.name}</span>
+    </button>
+  );
+}
