@@ -3,7 +3,18 @@ import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
-import { artColour, deskReady, dragPage, hexOf, onScreen, openFile, save, stage, test } from "./desk.ts";
+import {
+  artColour,
+  deskReady,
+  dragPage,
+  hexOf,
+  onScreen,
+  openFile,
+  save,
+  stage,
+  test,
+  typeNumber,
+} from "./desk.ts";
 
 /** Two lines that enclose nothing, and a box. */
 const LOOSE = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><g fill="none" stroke="#000" stroke-width="10">
@@ -58,6 +69,7 @@ test("a loop, a nib and boxes of colour are united, cut, rubbed, moved and taken
   const { bytes } = await save(page, "SVG");
   expect(bytes.toString().match(/data-is="flat"/g)).toHaveLength(1);
   await stage(page, "Flats").click();
+  await page.mouse.click(...(await onScreen(page, [240, 450])));
   await page.keyboard.press("Backspace");
   await expect.poll(() => isClear(page, [240, 450])).toBe(true);
 });
@@ -83,6 +95,52 @@ test("colour lies on any sheet, trimmed to what is coloured, and a click chooses
   await expect(page.getByLabel("Sheet")).toHaveValue("ground");
   await page.getByLabel("Sheet").selectOption("on gloss");
   await expect.poll(() => colourAt(page, [700, 450])).toBe(RADISH);
+});
+
+test("several shapes are chosen, moved, turned, made soft and bent by their points", async ({ page }) => {
+  await open(page);
+  await tool(page, "Box").click();
+  await box(page, [200, 200], [400, 400]);
+  await box(page, [600, 200], [800, 400]);
+  await expect.poll(() => colourAt(page, [740, 240])).toBe(FROND);
+  await tool(page, "Shapes").click();
+  await page.mouse.click(...(await onScreen(page, [300, 300])));
+  await page.keyboard.down("Shift");
+  await page.mouse.click(...(await onScreen(page, [740, 260])));
+  await page.keyboard.up("Shift");
+  await dragPage(page, [
+    [300, 300],
+    [300, 400],
+    [300, 500],
+  ]);
+  await expect.poll(() => colourAt(page, [740, 560])).toBe(FROND);
+  expect(await isClear(page, [300, 250])).toBe(true);
+  await expect(page.getByRole("button", { name: "Undo: Move 2 shapes" })).toBeVisible();
+  await page.getByRole("button", { name: "Place, size and turn" }).click();
+  await typeNumber(page.getByRole("spinbutton", { name: "turn" }), "90");
+  await expect.poll(() => colourAt(page, [500, 260])).toBe(FROND);
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("spinbutton", { name: "turn" })).toBeHidden();
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => colourAt(page, [740, 560])).toBe(FROND);
+  await page.keyboard.press("Control+d");
+  await expect(page.getByRole("button", { name: "Undo: Duplicate 2 shapes" })).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => colourAt(page, [740, 560])).toBe(FROND);
+  await page.mouse.click(...(await onScreen(page, [740, 500])));
+  await tool(page, "By points").click();
+  await dragPage(page, [
+    [800, 400],
+    [860, 350],
+    [900, 300],
+  ]);
+  await expect.poll(() => colourAt(page, [820, 385])).toBe(FROND);
+  await page.getByRole("slider", { name: "Softness of the edge" }).press("End");
+  await expect.poll(async () => (await artColour(page, [595, 500]))[3]).toBeLessThan(250);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+  const { bytes } = await save(page, "SVG");
+  expect(bytes.toString()).toMatch(/data-soft="[\d.]+"[^>]*filter="url\(#spot-/);
 });
 
 test("flat-coloured art from elsewhere is tidied: fewer shapes, the same picture", async ({ page }) => {

@@ -35,8 +35,7 @@ async function keptByVersion(version: number, { drawings, steps }: SavedDrawer):
 
 /** Drawers of version 5 held drawings as those of version 4 did, but for where they stood; from then on they are a version behind. */
 const drawingsOf = (version: number): number => (version < 5 ? version : version - 1);
-const saved = (version: number): SavedDrawer =>
-  JSON.parse(read(`saved/drawer-${drawingsOf(version)}.json`));
+const saved = (version: number): SavedDrawer => JSON.parse(read(`saved/drawer-${drawingsOf(version)}.json`));
 
 describe("drawers of earlier versions", () => {
   afterEach(async () => {
@@ -44,22 +43,25 @@ describe("drawers of earlier versions", () => {
     await Dexie.delete("fern-pocket");
   });
 
-  it.each([1, 2, 3, 4, 5, 6])("version %i: the drawing is as it was, and so is each step", async (version) => {
-    const drawer = saved(version);
-    await keptByVersion(version, drawer);
-    await database.open();
-    const { history } = (await openDrawing("bed"))!;
-    const file = readDrawingFile(read(`../../core/formats/saved/bed-${drawingsOf(version)}.fern`));
-    expect(history.drawing).toEqual(file);
-    expect(history.steps.map(({ label }) => label)).toEqual(drawer.steps.map(({ step }) => step.label));
-    let back = history;
-    for (let move = undo(back); move; move = undo(back)) back = move.history;
-    expect(Object.keys(back.drawing.pours)).toEqual([]);
-    expect(Object.keys(back.drawing.strokes)).toHaveLength(5);
-    let again = back;
-    while (again.cursor < history.cursor) again = redo(again)!.history;
-    expect(again.drawing).toEqual(history.drawing);
-  });
+  it.each([1, 2, 3, 4, 5, 6])(
+    "version %i: the drawing is as it was, and so is each step",
+    async (version) => {
+      const drawer = saved(version);
+      await keptByVersion(version, drawer);
+      await database.open();
+      const { history } = (await openDrawing("bed"))!;
+      const file = readDrawingFile(read(`../../core/formats/saved/bed-${drawingsOf(version)}.fern`));
+      expect(history.drawing).toEqual(file);
+      expect(history.steps.map(({ label }) => label)).toEqual(drawer.steps.map(({ step }) => step.label));
+      let back = history;
+      for (let move = undo(back); move; move = undo(back)) back = move.history;
+      expect(Object.keys(back.drawing.pours)).toEqual([]);
+      expect(Object.keys(back.drawing.strokes)).toHaveLength(5);
+      let again = back;
+      while (again.cursor < history.cursor) again = redo(again)!.history;
+      expect(again.drawing).toEqual(history.drawing);
+    },
+  );
 
   it("keeps the drawing where a step cannot be followed any more", async () => {
     const { drawings, steps } = saved(3);

@@ -89,7 +89,6 @@ export const reshape = (
 export const moveShapes = (shapes: readonly AnyShape[], matrix: Matrix, label: string): Edit => ({
   sheet: sheetsOf(shapes),
   label,
-  merge: `move-${shapes.map(({ id }) => id).join()}`,
   change: (draft) => {
     for (const shape of shapes) Object.assign(ownIn(draft, shape.id)!, movedShape(shape, matrix));
   },

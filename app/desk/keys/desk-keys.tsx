@@ -12,10 +12,9 @@ import { duplicateChosen } from "../tools/arrange/arrange-state.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { fitChosen, fitDrawing, fitPage, zoom } from "../tray/zoom.ts";
 import { useClipboard } from "./clipboard.ts";
-import { arrowOf, isRemoval, isTyping } from "./key-names.ts";
+import { arrowOf, isRemoval, isTyping, TRAY_KEYS } from "./key-names.ts";
 import { onPointerKey } from "./key-pointer.ts";
 
-const TRAY_KEYS = "qwertyu";
 /** Keys that step through lines and points wherever the focus is. */
 const LINE_STEPS = "[]{}";
 /** Listens to the whole desk; fields that are being typed in keep their keys. */

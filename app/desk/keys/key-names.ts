@@ -8,6 +8,9 @@ const ARROWS: Record<string, Point> = {
   ArrowDown: [0, 1],
 };
 
+/** The tools on the tray, from left to right. */
+export const TRAY_KEYS = "qwertyuo";
+
 /** The way an arrow key points. */
 export const arrowOf = ({ key }: KeyboardEvent): Point | undefined => ARROWS[key];
 

@@ -1,3 +1,4 @@
+import clsx from "clsx";
 import type { ReactNode } from "react";
 import { BLENDS, type Blend, SHAPE_SHEETS } from "#core/drawing/drawing.ts";
 import {
@@ -61,7 +62,7 @@ export function LaidFields({
   };
   return (
     <>
-      <div className="grid gap-1">
+      <div className="grid grid-cols-[auto_auto] gap-1">
         <Pick
           label="Sheet"
           value={lying.sheet}
@@ -71,7 +72,15 @@ export function LaidFields({
           onChange={(sheet) => change({ sheet }, { sheet: sheet === "flats" ? undefined : sheet })}
         />
         <Pick
+          label="Blend"
+          value={lying.blend}
+          options={BLENDS}
+          word={(blend) => blend}
+          onChange={(blend) => change({ blend }, { blend: blend === "normal" ? undefined : blend })}
+        />
+        <Pick
           label="Trimmed to"
+          wide
           value={lying.trim}
           options={trims.includes(lying.trim) ? trims : [...trims, lying.trim]}
           word={(trim) => TRIM_WORDS[trim]}
@@ -81,7 +90,7 @@ export function LaidFields({
           }}
         />
       </div>
-      <div className="grid grid-cols-[auto_6rem] items-center gap-x-2 gap-y-1 text-xs">
+      <div className="grid grid-cols-[auto_5rem] items-center gap-x-2 gap-y-1 text-xs">
         <Row word="Opacity">
           <Range
             label="Opacity of the shape"
@@ -91,7 +100,7 @@ export function LaidFields({
               change({ opacity }, { opacity }, show);
             }}
             onDone={keep}
-            className="w-24"
+            className="w-20"
           />
         </Row>
         <Row word="Soft">
@@ -103,17 +112,10 @@ export function LaidFields({
               change({ soft }, { soft: soft > 0 ? soft * pageWidth : undefined }, show);
             }}
             onDone={keep}
-            className="w-24"
+            className="w-20"
           />
         </Row>
       </div>
-      <Pick
-        label="Blend"
-        value={lying.blend}
-        options={BLENDS}
-        word={(blend) => blend}
-        onChange={(blend) => change({ blend }, { blend: blend === "normal" ? undefined : blend })}
-      />
     </>
   );
 }
@@ -144,17 +146,19 @@ interface PickProps<T extends string> {
   readonly options: readonly T[];
   readonly word: (option: T) => string;
   readonly disabled?: boolean;
+  /** As wide as two. */
+  readonly wide?: boolean;
   readonly onChange: (value: T) => void;
 }
 
-function Pick<T extends string>({ label, value, options, word, disabled, onChange }: PickProps<T>) {
+function Pick<T extends string>({ label, value, options, word, disabled, wide, onChange }: PickProps<T>) {
   return (
     <select
       aria-label={label}
       value={value}
       disabled={disabled}
       onChange={({ target }) => onChange(target.value as T)}
-      className={FIELD}
+      className={clsx(FIELD, wide ? "col-span-2" : "w-22")}
     >
       {options.map((option) => (
         <option key={option} value={option}>

@@ -2,6 +2,7 @@ import clsx from "clsx";
 import { Maximize, Minus, Plus } from "lucide-react";
 import { ToggleGroup } from "radix-ui";
 import { IconButton } from "../../ui/icon-button.tsx";
+import { TRAY_KEYS } from "../keys/key-names.ts";
 import { stageOf, toolOf } from "../stages/index.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { fitPage, zoom } from "./zoom.ts";
@@ -28,9 +29,9 @@ export function Tray() {
           <ToggleGroup.Item
             key={name}
             value={name}
-            title={`${hint} (${"QWERTYU"[i]})`}
+            title={`${hint} (${TRAY_KEYS[i]?.toUpperCase()})`}
             className={clsx(
-              "flex h-14 w-17 flex-col items-center justify-center gap-1 rounded-md border",
+              "flex h-14 w-16 flex-col items-center justify-center gap-1 rounded-md border",
               tool.name === name
                 ? "border-fern bg-fern-soft font-semibold text-fern"
                 : "border-transparent hover:bg-well",

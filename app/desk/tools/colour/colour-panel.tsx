@@ -1,4 +1,4 @@
-import { Trash2 } from "lucide-react";
+import { Brush, Circle, Eraser, Lasso, Spline, Square, Trash2 } from "lucide-react";
 import { ranked, SHAPE_SHEETS } from "#core/drawing/drawing.ts";
 import { removeShapes } from "#core/drawing/shape-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
@@ -11,13 +11,13 @@ import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { COLOUR_WAYS, type Colouring, type ColouringState, colour, EFFECTS } from "./colour-state.ts";
 import { tidyColour } from "./tidy-colour.ts";
 
-const WAY_WORDS = {
-  loop: "Loop",
-  points: "Points",
-  nib: "Nib",
-  oval: "Oval",
-  box: "Box",
-  rub: "Rub away",
+const WAYS = {
+  loop: { word: "Loop", Icon: Lasso },
+  points: { word: "From point to point", Icon: Spline },
+  nib: { word: "Nib", Icon: Brush },
+  oval: { word: "Oval", Icon: Circle },
+  box: { word: "Box", Icon: Square },
+  rub: { word: "Rub away", Icon: Eraser },
 };
 const EFFECT_WORDS = {
   add: "a shape of its own",
@@ -45,7 +45,7 @@ export function ColouringPanel({ of, sheets, trims, tidies }: Props) {
   const chosen = useDesk(chosenShapes);
   const desk = useDeskStore();
   return (
-    <div className="flex min-w-0 items-center gap-3">
+    <div className="flex min-w-0 items-center gap-2.5">
       <Ways of={of} />
       <LaidFields
         next={settings}
@@ -75,7 +75,10 @@ function Ways({ of }: { of: ColouringState }) {
         label="How colour is drawn"
         value={way}
         onChange={(next) => of.change(desk, { way: next })}
-        options={COLOUR_WAYS.map((value) => ({ value, word: WAY_WORDS[value] }))}
+        options={COLOUR_WAYS.map((value) => {
+          const { word, Icon } = WAYS[value];
+          return { value, word, icon: <Icon size={15} aria-hidden /> };
+        })}
       />
       <div className="flex h-7 items-center gap-2">
         {(way === "nib" || way === "rub") && (
@@ -83,7 +86,7 @@ function Ways({ of }: { of: ColouringState }) {
             label="Width"
             value={width / MOST_WIDTH}
             onChange={(share) => of.change(desk, { width: Math.max(0.002, share * MOST_WIDTH) })}
-            className="w-24"
+            className="w-14"
           />
         )}
         {way === "nib" && (
@@ -91,7 +94,7 @@ function Ways({ of }: { of: ColouringState }) {
             aria-label="Nib"
             value={nib}
             onChange={({ target }) => of.change(desk, { nib: target.value })}
-            className={FIELD}
+            className={`${FIELD} w-18`}
           >
             {ranked(nibs).map(({ id, name }) => (
               <option key={id} value={id}>
@@ -105,7 +108,7 @@ function Ways({ of }: { of: ColouringState }) {
             aria-label="What becomes of it"
             value={effect}
             onChange={({ target }) => of.change(desk, { effect: target.value as typeof effect })}
-            className={FIELD}
+            className={`${FIELD} w-28`}
           >
             {EFFECTS.map((value) => (
               <option key={value} value={value} disabled={value !== "add" && !any}>
@@ -128,7 +131,7 @@ function TidyButton() {
       type="button"
       title="Unites shapes of one colour and lets specks go"
       onClick={() => tidyColour(desk.getState())}
-      className="h-8 rounded-md border border-edge px-2 text-xs hover:bg-well"
+      className="h-10 w-14 rounded-md border border-edge px-1 text-xs leading-tight hover:bg-well"
     >
       Tidy shapes
     </button>

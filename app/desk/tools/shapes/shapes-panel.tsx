@@ -1,3 +1,5 @@
+import { Ruler } from "lucide-react";
+import { Popover } from "radix-ui";
 import { stepOf } from "#core/colour/ladder.ts";
 import { changeShapes, orderShapes, removeShapes } from "#core/drawing/shape-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
@@ -50,7 +52,26 @@ function Whole() {
   return (
     frame && (
       <>
-        <FrameNumbers frame={frame} />
+        <Popover.Root>
+          <Popover.Trigger
+            aria-label="Place, size and turn"
+            title="Place, size and turn"
+            className="grid h-8 w-8 shrink-0 place-items-center rounded-md border border-edge hover:bg-well"
+          >
+            <Ruler size={15} aria-hidden />
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content
+              side="top"
+              sideOffset={8}
+              collisionPadding={8}
+              aria-label="Place, size and turn"
+              className="z-40 rounded-md border border-line bg-raised p-3 shadow-xl"
+            >
+              <FrameNumbers frame={frame} />
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
         <div className="grid shrink-0 grid-cols-4 gap-0.5">
           <FrameButtons
             frame={frame}
