@@ -23,7 +23,8 @@ export function Range({ label, value, onChange, onDone, steps = 100, disabled, c
       disabled={disabled}
       value={[Math.round(value * steps)]}
       onValueChange={([next]) => onChange(next / steps)}
-      onValueCommit={([next]) => onDone?.(next / steps)}
+      // A key tells the end before the change it is the end of.
+      onValueCommit={([next]) => queueMicrotask(() => onDone?.(next / steps))}
       className={`relative flex h-5 touch-none items-center select-none ${className}`}
     >
       <Slider.Track className="relative h-1 grow rounded-full bg-line">
