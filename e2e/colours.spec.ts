@@ -2,7 +2,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import { encode } from "fast-png";
-import { stepOf } from "../core/colour/ladder.ts";
+import { LADDER, stepOf } from "../core/colour/ladder.ts";
 import { apart } from "../core/colour/oklch.ts";
 import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test, typeNumber } from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
@@ -68,7 +68,9 @@ test("a ladder has as many steps as are asked for, and one set by hand follows i
   await page.getByRole("button", { name: "Change the ladder of Frond" }).click();
   await typeNumber(page.getByRole("spinbutton", { name: "Steps" }), "5");
   await expect(rungs).toHaveCount(5);
-  await page.getByLabel("Step as hexadecimal").fill("#204060");
+  const hex = page.getByLabel("Step as hexadecimal");
+  await expect(hex).toHaveValue(stepOf({ value: FROND, ladder: { ...LADDER, steps: 5 } }, -1));
+  await hex.fill("#204060");
   await expect.poll(async () => apart(await colourIn(page, first), "#204060")).toBeLessThan(1.5);
   await accessible(page, "[role=dialog]");
   await page.keyboard.press("Escape");
