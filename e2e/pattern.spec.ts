@@ -1,7 +1,11 @@
 /** Patterns and bands over poured colour, on art from elsewhere. */
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
-import type { Point } from "../core/geometry/point.ts";
+import { readSvg } from "../core/formats/svg-read.ts";
+import { pointAt } from "../core/geometry/cubic.ts";
+import { nearestPlace } from "../core/geometry/nearest.ts";
+import { distance, type Point } from "../core/geometry/point.ts";
+import { pointAtShare } from "../core/lines/stretch.ts";
 import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test, typeNumber } from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
@@ -12,6 +16,15 @@ const RADISH = "#c23f5a";
 const tin = (page: Page) => page.getByRole("region", { name: "Tin" });
 const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const click = async (page: Page, at: Point) => page.mouse.click(...(await onScreen(page, at, GARDEN_PAGE)));
+
+/** The line that bands follow when they are laid at the pocket's inner point. */
+const followed = (() => {
+  const far = ({ points }: { readonly points: readonly number[] }) =>
+    distance(pointAt(points, nearestPlace(points, a.seed)), a.seed);
+  return readSvg(GARDEN)
+    .strokes.filter(({ id }) => a.lines.includes(id))
+    .sort((p, q) => far(p) - far(q))[0];
+})();
 
 /** The colours at many places of a pocket. */
 async function coloursIn(page: Page, { box, seed }: typeof a): Promise<Set<string>> {
@@ -75,10 +88,18 @@ test("bands follow a line of the pocket inward, each in a colour of its own", as
     .click();
   await page.getByRole("button", { name: /^Band 1: Radish/ }).click();
   await expect(page.getByRole("button", { name: /^Band 1: Marigold/ })).toBeVisible();
+  const end = await onScreen(page, pointAtShare(followed, 1), GARDEN_PAGE);
+  await page.mouse.move(...end);
+  await page.mouse.down();
+  await page.mouse.move(...(await onScreen(page, pointAtShare(followed, 0.5), GARDEN_PAGE)), { steps: 4 });
+  await page.mouse.up();
   await page.getByRole("button", { name: "Take the chosen pattern away" }).click();
   await expect.poll(async () => [...(await coloursIn(page, a))]).toEqual([FROND]);
   await page.keyboard.press("Control+z");
   await expect(page.getByRole("button", { name: "Redo: Take bands away" })).toBeVisible();
+  const { bytes } = await save(page, "SVG");
+  const [, to] = /data-bands="[^"]*along[^"]*to&quot;:([\d.]+)/.exec(bytes.toString())!;
+  expect(Number(to)).toBeCloseTo(0.5, 1);
 });
 
 test("a pattern needs a colour to lie over", async ({ page }) => {

@@ -94,6 +94,7 @@ function overPlaced({ pattern, bands }: Pour, { matrix, idOf, paintOf }: Copying
     ...(bands
       ? {
           bands: {
+            ...bands,
             line: idOf(bands.line),
             bands: bands.bands.map(({ width, paint }) => ({ width: width * scale, paint: paintOf(paint) })),
           },

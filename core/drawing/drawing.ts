@@ -241,6 +241,8 @@ export interface Pattern {
 export interface Bands {
   /** The line's id. */
   readonly line: string;
+  /** Along this stretch of it (lines/stretch.ts); all of it where left out. */
+  readonly along?: { readonly from: number; readonly to: number };
   /** From the line inward; widths in page units. */
   readonly bands: readonly { readonly width: number; readonly paint: Paint }[];
 }

@@ -241,8 +241,14 @@ export class BandRecord {
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
 }
 
+export class StretchRecord {
+  @Min(0) @Max(1) from!: number;
+  @Min(0) @Max(2) to!: number;
+}
+
 export class BandsRecord {
   @IsId() line!: string;
+  @IsOptional() @ValidateNested() @Type(() => StretchRecord) along?: StretchRecord;
   @IsRecords()
   @ArrayMaxSize(MOST_BANDS)
   @ValidateNested({ each: true })

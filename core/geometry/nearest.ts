@@ -40,6 +40,17 @@ export function nearestPlace(points: readonly number[], at: Point): number {
       bestU = k / PROBES;
     }
   }
-  const settled = closestNear(points, at, bestU, 1 / PROBES);
-  return distance(pointAt(points, settled), at) <= least ? settled : bestU;
+  // Where a chain closes, what is nearest may lie on either side.
+  const guesses = bestU === 0 && endsMeet(points) ? [0, count] : [bestU];
+  for (const guess of guesses) {
+    const settled = closestNear(points, at, guess, 1 / PROBES);
+    const gap = distance(pointAt(points, settled), at);
+    if (gap > least) continue;
+    least = gap;
+    bestU = settled;
+  }
+  return bestU;
 }
+
+const endsMeet = (points: readonly number[]): boolean =>
+  points[0] === points[points.length - 2] && points[1] === points[points.length - 1];

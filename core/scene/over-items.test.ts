@@ -6,6 +6,7 @@ import { changePattern, movedPattern, setBands, setPattern } from "../drawing/pa
 import { edited, strokeOf } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
+import { arcLengthOf } from "../geometry/arc-length.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { aboutPoint } from "../geometry/matrix.ts";
 import { anchorOf } from "../pockets/anchors.ts";
@@ -110,10 +111,20 @@ describe("bands", () => {
     expect(enclosedArea(bent.strokes.rim.points)).not.toBe(0);
   });
 
+  it("follow no more of it than the stretch that was chosen", () => {
+    const laid = edited(poured, setBands("p", { ...bands, along: { from: 0.25, to: 0.5 } }));
+    const [, { area }] = itemsOf(laid);
+    const { points } = laid.strokes.rim;
+    const lengthOf = (chain: readonly number[]) => arcLengthOf(chain, 0.01).total;
+    expect(area.kind === "line" && lengthOf(area.points) / lengthOf(points)).toBeCloseTo(0.25, 3);
+    expect(area.kind === "line" && area.closed).toBe(false);
+  });
+
   it("come back from SVG with their pattern", () => {
-    const laid = edited(poured, setPattern(["p"], pattern), setBands("p", bands));
+    const stretched = { ...bands, along: { from: 0.5, to: 1.25 } };
+    const laid = edited(poured, setPattern(["p"], pattern), setBands("p", stretched));
     const { drawing } = importSvg("Jumper", deliveredSvg(laid, derive(laid, pockets)));
-    expect(Object.values(drawing.pours)).toMatchObject([{ pattern, bands }]);
+    expect(Object.values(drawing.pours)).toMatchObject([{ pattern, bands: stretched }]);
     expect(drawing.strokes[bands.line].points).toHaveLength(square.points.length);
   });
 });

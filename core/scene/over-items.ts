@@ -1,5 +1,6 @@
 /** What lies over a pour's colour, trimmed to its pocket: the figures of a pattern, and bands along a line. */
 import type { Drawing, Pour } from "../drawing/drawing.ts";
+import { stretchOf } from "../lines/stretch.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { Effects, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -42,6 +43,7 @@ function bandItems({ id, bands }: Pour, pocket: Pocket, { strokes, toneOf }: Ove
   if (!line) return [];
   const tones = bands.bands.map(({ paint }) => toneOf(paint));
   return keptBands(pocket, [id, bands, line, ...tones], () => {
+    const { points, closed } = stretchOf(line, bands.along ?? { from: 0, to: 1 });
     let deep = 0;
     const items = bands.bands.map(({ width }, i): Item => {
       deep += width;
@@ -50,8 +52,8 @@ function bandItems({ id, bands }: Pour, pocket: Pocket, { strokes, toneOf }: Ove
         says: { is: "over" },
         area: {
           kind: "line",
-          points: line.points,
-          closed: line.closed,
+          points,
+          closed,
           width: 2 * deep,
           cap: "butt",
           join: "round",

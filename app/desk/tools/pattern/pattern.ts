@@ -6,13 +6,14 @@ import { changePattern, setBands, setPattern } from "#core/drawing/patterns.ts";
 import { pointAt } from "#core/geometry/cubic.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
+import { pointAtShare, shareNear, stretchOf, withEndAt } from "#core/lines/stretch.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { isRemoval } from "../../keys/key-names.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
-import type { Gesture, Press, Tool } from "../tool.ts";
+import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { PatternPanel } from "./pattern-panel.tsx";
 import { chosenPattern, patterns, pourIn, takeAway } from "./pattern-state.ts";
 
@@ -28,7 +29,7 @@ export const patternTool: Tool = {
   sheet: "flats",
   cursor: "crosshair",
   lights: true,
-  press: (press) => handleGesture(press) ?? onPocket(press),
+  press: (press) => handleGesture(press) ?? stretchGesture(press) ?? onPocket(press),
   key: (desk, event) => {
     const state = desk.getState();
     const pocket = walkedPocket(state);
@@ -39,7 +40,7 @@ export const patternTool: Tool = {
   },
   marks: (desk) => {
     const pattern = chosenPattern(desk);
-    if (!pattern) return [];
+    if (!pattern) return bandMarks(desk);
     const handle = handleOf(pattern);
     return [
       {
@@ -54,7 +55,7 @@ export const patternTool: Tool = {
   },
   places: (desk) => {
     const pattern = chosenPattern(desk);
-    const own = pattern ? [pattern.at, handleOf(pattern)] : [];
+    const own = pattern ? [pattern.at, handleOf(pattern)] : bandEnds(desk).map(({ at }) => at);
     return [...own, ...desk.derived.pockets.map(({ seed }) => seed)];
   },
   Panel: PatternPanel,
@@ -82,6 +83,53 @@ function handleGesture({ desk, at, pixel }: Press): Gesture | undefined {
       },
     };
   return near(pattern.at) ? moving(state, pattern, at) : undefined;
+}
+
+/** The stretch of a line that the chosen bands follow. */
+function chosenBands(desk: Desk) {
+  const { banded } = patterns.held(desk);
+  const bands = banded === null ? undefined : desk.drawing.pours[banded]?.bands;
+  const line = bands && desk.drawing.strokes[bands.line];
+  return line && { id: banded!, bands, line, along: bands.along ?? { from: 0, to: 1 } };
+}
+
+/** Where it can be taken at its ends; those of a closed line lie on one another until they are drawn apart. */
+function bandEnds(desk: Desk): { readonly end: "from" | "to"; readonly at: Point }[] {
+  const chosen = chosenBands(desk);
+  if (!chosen) return [];
+  return (["to", "from"] as const).map((end) => ({ end, at: pointAtShare(chosen.line, chosen.along[end]) }));
+}
+
+function bandMarks(desk: Desk): OverlayMark[] {
+  const chosen = chosenBands(desk);
+  if (!chosen) return [];
+  return [
+    { kind: "chain", ...stretchOf(chosen.line, chosen.along), tint: "fern" },
+    ...bandEnds(desk).map(
+      ({ at, end }): OverlayMark => ({
+        kind: "dot",
+        at,
+        tint: "fern",
+        shape: end === "from" ? "round" : "square",
+        filled: true,
+      }),
+    ),
+  ];
+}
+
+/** An end of the stretch is drawn along its line. */
+function stretchGesture({ desk, at, pixel }: Press): Gesture | undefined {
+  const state = desk.getState();
+  const chosen = chosenBands(state);
+  const taken = bandEnds(state).find((one) => distance(one.at, at) <= GRAB_PIXELS * pixel);
+  if (!chosen || !taken) return undefined;
+  const { id, bands, line, along } = chosen;
+  return {
+    move: (press) =>
+      state.show(
+        setBands(id, { ...bands, along: withEndAt(line, along, taken.end, shareNear(line, press.at)) }),
+      ),
+  };
 }
 
 const moving = (state: Desk, pattern: Pattern, from: Point): Gesture => ({
