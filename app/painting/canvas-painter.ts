@@ -1,5 +1,6 @@
 /** The canvas painter: draws the items of a scene on any 2D canvas, on the page or in a worker. */
 import type { Blend } from "#core/drawing/drawing.ts";
+import type { Matrix } from "#core/geometry/matrix.ts";
 import { type Box, boxesApart } from "#core/geometry/point.ts";
 import { boxOfItem } from "#core/scene/item-box.ts";
 import type { Area, Chain, Effects, Item, ItemPaint, SceneSheet } from "#core/scene/items.ts";
@@ -87,48 +88,95 @@ const UNDONE = ["clip", "blend", "blur"] as const;
 /** Effects first, as they are named in EFFECTS; only those that a save has to undo ask for one. */
 function paintItem(context: Context, item: Item, sheetOpacity: number): void {
   const { area, paint, effects } = item;
-  const style = PAINTS[paint.kind](paint);
+  const fill = (PAINTS[paint.kind] as (paint: ItemPaint, context: Context) => Fill)(paint, context);
+  const lineStyle = paint.kind === "tone" ? paint.tone.value : paint.base.value;
   const saved = UNDONE.some((key) => effects[key] !== undefined);
   if (saved) context.save();
   context.globalAlpha = sheetOpacity;
   for (const key of EFFECT_NAMES)
-    if (effects[key] !== undefined) (EFFECTS[key] as EffectPainter)(context, effects[key], style);
-  (AREAS[area.kind] as AreaPainter)(context, area, style);
+    if (effects[key] !== undefined) (EFFECTS[key] as EffectPainter)(context, effects[key], lineStyle);
+  (AREAS[area.kind] as AreaPainter)(context, area, fill, lineStyle);
   if (saved) context.restore();
 }
 
-type Style = string | CanvasGradient | CanvasPattern;
-type OfKind<T extends { readonly kind: string }, K extends T["kind"]> = Extract<T, { readonly kind: K }>;
-type AreaPainter = (context: Context, area: Area, style: Style) => void;
-type EffectPainter = (context: Context, effect: unknown, style: Style) => void;
+type Style = string | CanvasGradient;
 
-const PAINTS: { readonly [K in ItemPaint["kind"]]: (paint: OfKind<ItemPaint, K>) => Style } = {
-  tone: ({ tone }) => tone.value,
+/** What an area is filled with, and the space it lies in where that is not the page. */
+interface Fill {
+  readonly style: Style;
+  readonly space?: Matrix;
+}
+
+type OfKind<T extends { readonly kind: string }, K extends T["kind"]> = Extract<T, { readonly kind: K }>;
+type AreaPainter = (context: Context, area: Area, fill: Fill, lineStyle: string) => void;
+type EffectPainter = (context: Context, effect: unknown, lineStyle: string) => void;
+
+const PAINTS: {
+  readonly [K in ItemPaint["kind"]]: (paint: OfKind<ItemPaint, K>, context: Context) => Fill;
+} = {
+  tone: ({ tone }) => ({ style: tone.value }),
+  gradient: ({ shape, space, focus, stops }, context) => {
+    const style =
+      shape === "linear"
+        ? context.createLinearGradient(0, 0, 1, 0)
+        : context.createRadialGradient(focus, 0, 0, 0, 0, 1);
+    for (const { at, tone, opacity } of stops)
+      style.addColorStop(at, withAlpha(tone.value, opacity * (tone.opacity ?? 1)));
+    return { style, space };
+  },
 };
 
+const withAlpha = (value: string, alpha: number): string =>
+  `${value}${Math.round(alpha * 255)
+    .toString(16)
+    .padStart(2, "0")}`;
+
 const AREAS: {
-  readonly [K in Area["kind"]]: (context: Context, area: OfKind<Area, K>, style: Style) => void;
+  readonly [K in Area["kind"]]: (
+    context: Context,
+    area: OfKind<Area, K>,
+    fill: Fill,
+    lineStyle: string,
+  ) => void;
 } = {
-  region: (context, { chains, evenOdd }, style) => {
+  region: (context, { chains, evenOdd }, { style, space }) => {
+    const path = pathOf(chains, true);
     context.fillStyle = style;
-    context.fill(pathOf(chains, true), evenOdd ? "evenodd" : "nonzero");
+    if (space) fillInSpace(context, path, space, evenOdd);
+    else context.fill(path, evenOdd ? "evenodd" : "nonzero");
   },
-  line: (context, { points, closed, width, cap, join, miterLimit, dash, dashOffset }, style) => {
+  line: (context, { points, closed, width, cap, join, miterLimit, dash, dashOffset }, _, lineStyle) => {
     context.lineCap = cap;
     context.lineJoin = join;
     context.miterLimit = miterLimit;
     context.setLineDash(dash as number[]);
     context.lineDashOffset = dashOffset;
     context.lineWidth = width;
-    context.strokeStyle = style;
+    context.strokeStyle = lineStyle;
     context.stroke(chainPath(points, closed));
   },
 };
 
+/** The path stays where it is while its filling is stretched. */
+function fillInSpace(context: Context, path: Path2D, space: Matrix, evenOdd: boolean): void {
+  const there = new DOMMatrix([...space]).inverse();
+  if (Number.isNaN(there.a)) return;
+  const inSpace = new Path2D();
+  inSpace.addPath(path, there);
+  context.save();
+  context.transform(...space);
+  context.fill(inSpace, evenOdd ? "evenodd" : "nonzero");
+  context.restore();
+}
+
 const compositeOf = (blend: Blend): GlobalCompositeOperation => (blend === "normal" ? "source-over" : blend);
 
 const EFFECTS: {
-  readonly [K in keyof Effects]-?: (context: Context, effect: NonNullable<Effects[K]>, style: Style) => void;
+  readonly [K in keyof Effects]-?: (
+    context: Context,
+    effect: NonNullable<Effects[K]>,
+    lineStyle: string,
+  ) => void;
 } = {
   clip: (context, chains) => context.clip(pathOf(chains, true)),
   blend: (context, blend) => {
@@ -140,12 +188,12 @@ const EFFECTS: {
   opacity: (context, opacity) => {
     context.globalAlpha *= opacity;
   },
-  seam: (context, { chains, width }, style) => {
+  seam: (context, { chains, width }, lineStyle) => {
     context.lineCap = "butt";
     context.lineJoin = "miter";
     context.setLineDash([]);
     context.lineWidth = width;
-    context.strokeStyle = style;
+    context.strokeStyle = lineStyle;
     context.stroke(pathOf(chains, false));
   },
 };

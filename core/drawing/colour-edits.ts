@@ -1,6 +1,6 @@
 /** Edits of the tin and of its colourways. */
 import type { Draft } from "immer";
-import { type Colour, type Drawing, type Ladder, type Paint, topRank } from "./drawing.ts";
+import { type Colour, type Drawing, type Gradient, type Ladder, type Paint, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { FIRST_COLOURWAY } from "./start.ts";
 
@@ -74,10 +74,20 @@ export const removeColour = (id: string, name: string, by: string | null): Edit 
       const gone = bands?.bands.filter((band) => band.paint.colour === id && !replaced(band, by)) ?? [];
       if (bands && gone.length > 0) bands.bands = bands.bands.filter((band) => !gone.includes(band));
     }
+    for (const table of [pours, shades, flatShapes])
+      for (const item of Object.values<{ gradient?: Draft<Gradient> }>(table)) dropFrom(item, id, by);
     for (const { values } of Object.values(draft.colourways)) delete values[id];
     delete draft.tin[id];
   },
 });
+
+/** Stops of a colour that goes are of another, or gone; with fewer than two left there is no gradient. */
+function dropFrom(item: { gradient?: Draft<Gradient> }, id: string, by: string | null): void {
+  const { gradient } = item;
+  if (!gradient?.stops.some(({ paint }) => paint.colour === id)) return;
+  gradient.stops = gradient.stops.filter((stop) => stop.paint.colour !== id || replaced(stop, by));
+  if (gradient.stops.length < 2) delete item.gradient;
+}
 
 function replaced({ paint }: Painted, by: string | null): boolean {
   if (by !== null) paint!.colour = by;

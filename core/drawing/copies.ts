@@ -1,7 +1,8 @@
 /** Copies of what belongs to a part, under new ids: within a drawing, or from one drawing to another. */
 import { type Matrix, mapped, meanScale } from "../geometry/matrix.ts";
 import { movedAnchor } from "./anchor.ts";
-import { type Drawing, type Paint, type Pour, type Shade, topRank } from "./drawing.ts";
+import { type Drawing, type Gradient, type Paint, type Pour, type Shade, topRank } from "./drawing.ts";
+import { movedGradient } from "./moved-gradient.ts";
 import { newId } from "./new-id.ts";
 import { inPart, PARTED, partOf } from "./parts.ts";
 import { movedPattern } from "./patterns.ts";
@@ -52,6 +53,7 @@ export function withCopies(target: Drawing, source: Drawing, copying: Copying): 
     ...(entity.outline ? { outline: entity.outline.map(chain) } : {}),
     ...(entity.at ? { at: chain(entity.at) } : {}),
     ...(entity.cut ? { cut: { ...entity.cut, of: idOf(entity.cut.of) } } : {}),
+    ...(entity.gradient ? { gradient: gradientPlaced(entity.gradient, copying) } : {}),
     ...(entity.soft === undefined ? {} : { soft: entity.soft * scale }),
     ...(entity.width === undefined ? {} : { width: entity.width * scale }),
     ...(entity.dash ? { dash: entity.dash.map((length) => length * scale) } : {}),
@@ -77,6 +79,12 @@ export function withCopies(target: Drawing, source: Drawing, copying: Copying): 
   next.shades = { ...target.shades, ...byId(own(source.shades)) };
   return next;
 }
+
+const gradientPlaced = (gradient: Gradient, { matrix, idOf, paintOf }: Copying): Gradient => ({
+  ...movedGradient(gradient, matrix),
+  cloth: idOf(gradient.cloth),
+  stops: gradient.stops.map((stop) => ({ ...stop, paint: paintOf(stop.paint) })),
+});
 
 /** What lies over a pour's colour, where it is put. */
 function overPlaced({ pattern, bands }: Pour, { matrix, idOf, paintOf }: Copying): Partial<Pour> {
@@ -117,6 +125,7 @@ interface Placed {
   readonly at?: readonly number[];
   readonly cut?: { readonly of: string; readonly from: number; readonly to: number };
   readonly soft?: number;
+  readonly gradient?: Gradient;
   readonly width?: number;
   readonly dash?: readonly number[];
   readonly dashOffset?: number;

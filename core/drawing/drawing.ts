@@ -113,6 +113,37 @@ export const BLENDS = [
 ] as const;
 export type Blend = (typeof BLENDS)[number];
 
+export const GRADIENTS = ["linear", "radial"] as const;
+/** The space in which colours between two stops are found. */
+export const MIXES = ["oklch", "srgb"] as const;
+
+export interface GradientStop {
+  /** 0 to 1 along the gradient. */
+  readonly at: number;
+  readonly paint: Paint;
+  /** 0 to 1. */
+  readonly opacity: number;
+  /** Where between this stop and the next half of each colour is, above 0 and below 1; half way where left out. */
+  readonly middle?: number;
+}
+
+/** Colour that changes along a line or from a centre outward, in page coordinates: it may lie over many things as one. */
+export interface Gradient {
+  /** Things with the same one are changed together. */
+  readonly cloth: string;
+  readonly kind: (typeof GRADIENTS)[number];
+  /** Where the first stop lies; of a radial one its centre. */
+  readonly from: Point;
+  /** Where the last one lies; of a radial one a place on its rim. */
+  readonly to: Point;
+  /** Of a radial one: its width across, as a share of that from centre to rim; 1 where left out. */
+  readonly ratio?: number;
+  /** Of a radial one: where the first stop lies, from the centre towards the rim, below 1; 0 where left out. */
+  readonly focus?: number;
+  readonly mix: (typeof MIXES)[number];
+  readonly stops: readonly GradientStop[];
+}
+
 /** A shape of colour: what it covers, in what paint, and how it lies over what is beneath. */
 export interface ColourShape {
   readonly id: string;
@@ -126,6 +157,8 @@ export interface ColourShape {
   readonly blend?: Blend;
   /** How far its edge is blurred: the standard deviation in page units. Sharp where left out. */
   readonly soft?: number;
+  /** In place of its paint. */
+  readonly gradient?: Gradient;
 }
 
 /** Colour as a shape of its own, drawn freehand or as it came. */
@@ -254,6 +287,8 @@ export interface Pour extends Anchored {
   readonly through?: true;
   /** A spot black: it lies on the ink sheet, in the drawing's ink whatever its paint says. */
   readonly spot?: true;
+  /** Over its paint, as what follows. */
+  readonly gradient?: Gradient;
   readonly pattern?: Pattern;
   readonly bands?: Bands;
 }
@@ -306,6 +341,8 @@ export interface Drawing {
   readonly sheets: Readonly<Record<SheetName, Sheet>>;
   /** What all ink is drawn in that has no colour of its own. */
   readonly ink: Paint;
+  /** How strongly all gradients show, 0 to 1. */
+  readonly gradientStrength: number;
   /** Beneath the flats, under everything that is enclosed; null for none. */
   readonly undercoat: Paint | null;
   /** Take centre lines alone when looking for pockets; otherwise touching ink counts as joined. */

@@ -100,7 +100,8 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
 }
 
 /** What lies over a pour's colour stays when another is poured. */
-const overOf = ({ pattern, bands }: Pick<Pour, "pattern" | "bands">) => ({
+const overOf = ({ gradient, pattern, bands }: Pick<Pour, "gradient" | "pattern" | "bands">) => ({
+  ...(gradient ? { gradient } : {}),
   ...(pattern ? { pattern } : {}),
   ...(bands ? { bands } : {}),
 });

@@ -43,6 +43,7 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   shades: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
   sheets: { form: "sheets", lines: "none", svg: "facts", start: startingSheets },
   ink: { form: "value", lines: "none", svg: "facts", start: startingInk },
+  gradientStrength: { form: "value", lines: "none", svg: "facts", start: () => 1 },
   undercoat: { form: "value", lines: "none", svg: "facts", start: () => null },
   strict: { form: "value", lines: "gaps", svg: "facts", start: () => false },
   hiddenWalls: { form: "value", lines: "gaps", svg: "facts", start: () => true },

@@ -9,6 +9,7 @@ import { movedAnchor } from "./anchor.ts";
 import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { movedGradient } from "./moved-gradient.ts";
 import { movedShape } from "./moved-shape.ts";
 import { movedPattern } from "./patterns.ts";
 import { ringNamed } from "./rings.ts";
@@ -177,10 +178,11 @@ export function transformLines(
           if (grown !== 1) draft.strokes[id].width = stroke.width * grown;
         } else if (shape) draft.inkShapes[id].outline = shape.outline.map(chain);
       }
-      for (const { id, anchor, pattern } of pours)
+      for (const { id, anchor, pattern, gradient } of pours)
         Object.assign(draft.pours[id], {
           anchor: movedAnchor(anchor, matrix),
           ...(pattern ? { pattern: movedPattern(pattern, matrix) } : {}),
+          ...(gradient ? { gradient: movedGradient(gradient, matrix) } : {}),
         });
       for (const shade of shades)
         Object.assign(draft.shades[shade.id], {

@@ -1,4 +1,4 @@
-import type { Colour, Drawing, Paint } from "./drawing.ts";
+import type { Colour, Drawing, Gradient, Paint } from "./drawing.ts";
 
 const GREY = "#808080";
 
@@ -7,12 +7,17 @@ export function withMissingColours(drawing: Drawing): Drawing {
   const { tin, pours, shades, flatShapes, strokes, inkShapes, ink, undercoat } = drawing;
   const tables = [pours, shades, flatShapes, strokes, inkShapes];
   const painted = tables.flatMap((table) => Object.values<{ readonly paint?: Paint | null }>(table));
+  const gradients = [pours, flatShapes, shades].flatMap((table) =>
+    Object.values<{ readonly gradient?: Gradient }>(table).flatMap(({ gradient }) => gradient?.stops ?? []),
+  );
   const over = Object.values(pours).flatMap(({ pattern, bands }) => [
     ...(pattern ? [pattern] : []),
     ...(bands?.bands ?? []),
   ]);
   const used = new Set(
-    [...over, { paint: ink }, { paint: undercoat }, ...painted].flatMap(({ paint }) => paint?.colour ?? []),
+    [...over, ...gradients, { paint: ink }, { paint: undercoat }, ...painted].flatMap(
+      ({ paint }) => paint?.colour ?? [],
+    ),
   );
   const missing = [...used].filter((id) => !Object.hasOwn(tin, id));
   if (missing.length === 0) return drawing;

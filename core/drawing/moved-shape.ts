@@ -1,11 +1,12 @@
 import { type Matrix, mapped, meanScale } from "../geometry/matrix.ts";
 import type { ColourShape } from "./drawing.ts";
+import { movedGradient } from "./moved-gradient.ts";
+
+type Moved = Pick<ColourShape, "outline" | "soft" | "gradient">;
 
 /** What becomes of a shape of colour through a matrix: what is soft grows as it does. */
-export const movedShape = (
-  { outline, soft }: Pick<ColourShape, "outline" | "soft">,
-  matrix: Matrix,
-): Pick<ColourShape, "outline" | "soft"> => ({
+export const movedShape = ({ outline, soft, gradient }: Moved, matrix: Matrix): Moved => ({
   outline: outline.map((chain) => mapped(chain, matrix)),
   ...(soft ? { soft: soft * meanScale(matrix) } : {}),
+  ...(gradient ? { gradient: movedGradient(gradient, matrix) } : {}),
 });

@@ -98,14 +98,15 @@ function withColourways(record: RecordForm): RecordForm {
   return { ...colours, ...walls, ...changed(record, "tin", squeezed) };
 }
 
-/** Up to version 5 a shade was one closed chain, and lay beneath all colour shapes of its sheet. */
+/** Up to version 5 there were no gradients, a shade was one closed chain and lay beneath all shapes of its sheet. */
 function withShadeOutlines(record: RecordForm): RecordForm {
-  const { shades } = record;
-  if (!Array.isArray(shades) || !shades.some((shade) => isLoose(shade) && "points" in shade)) return record;
+  const { shades, gradientStrength = 1 } = record;
+  const now = { ...record, gradientStrength };
+  if (!Array.isArray(shades) || !shades.some((shade) => isLoose(shade) && "points" in shade)) return now;
   const top = Math.max(0, ...shades.map((shade) => Number(shade?.rank) || 0));
   const raised = (shape: Loose) =>
     shape.sheet === "shade" ? { ...shape, rank: Number(shape.rank) + top } : shape;
-  return changed(changed(record, "shades", shadeWithOutline), "flatShapes", raised);
+  return changed(changed(now, "shades", shadeWithOutline), "flatShapes", raised);
 }
 
 const shadeWithOutline = remembered(({ points, ...shade }) => ({

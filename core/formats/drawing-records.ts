@@ -32,7 +32,9 @@ import {
   CAPS,
   ECHOES,
   type Echo,
+  GRADIENTS,
   JOINS,
+  MIXES,
   PATTERNS,
   SHAPE_SHEETS,
   SHEETS,
@@ -87,6 +89,7 @@ export const IsRecords = rule(
 
 const MOST_DASHES = 64;
 const MOST_BANDS = 24;
+const MOST_STOPS = 24;
 
 export class BoxRecord {
   @IsNumber(FINITE) x!: number;
@@ -256,10 +259,34 @@ export class BandsRecord {
   bands!: BandRecord[];
 }
 
+export class GradientStopRecord {
+  @Min(0) @Max(1) at!: number;
+  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @Min(0) @Max(1) opacity!: number;
+  @IsOptional() @Min(0.01) @Max(0.99) middle?: number;
+}
+
+export class GradientRecord {
+  @IsId() cloth!: string;
+  @IsIn(GRADIENTS) kind!: (typeof GRADIENTS)[number];
+  @IsPlace() from!: [number, number];
+  @IsPlace() to!: [number, number];
+  @IsOptional() @IsPositive() @Max(1000) ratio?: number;
+  @IsOptional() @Min(0) @Max(0.99) focus?: number;
+  @IsIn(MIXES) mix!: (typeof MIXES)[number];
+  @IsRecords()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(MOST_STOPS)
+  @ValidateNested({ each: true })
+  @Type(() => GradientStopRecord)
+  stops!: GradientStopRecord[];
+}
+
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @IsOptional() @IsTrue() through?: true;
   @IsOptional() @IsTrue() spot?: true;
+  @IsOptional() @ValidateNested() @Type(() => GradientRecord) gradient?: GradientRecord;
   @IsOptional() @ValidateNested() @Type(() => PatternRecord) pattern?: PatternRecord;
   @IsOptional() @ValidateNested() @Type(() => BandsRecord) bands?: BandsRecord;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
@@ -272,6 +299,7 @@ class ColourShapeRecord extends Ranked {
   @Min(0) @Max(1) opacity!: number;
   @IsOptional() @IsIn(BLENDS) blend?: Blend;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+  @IsOptional() @ValidateNested() @Type(() => GradientRecord) gradient?: GradientRecord;
 }
 
 export class FlatShapeRecord extends ColourShapeRecord {
@@ -315,6 +343,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   shades: ShadeRecord,
   sheets: SheetRecord,
   ink: PaintRecord,
+  gradientStrength: [Min(0), Max(1)],
   undercoat: [IsOptional(), ValidateNested(), Type(() => PaintRecord)],
   strict: [IsBoolean()],
   hiddenWalls: [IsBoolean()],

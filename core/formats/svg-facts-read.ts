@@ -2,7 +2,7 @@
 import type { Colour, Drawing, Pour, Shade } from "../drawing/drawing.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
 import { upgradedRecord } from "../drawing/upgrade.ts";
-import { BandsRecord, checked, PatternRecord, recordOf } from "./drawing-records.ts";
+import { BandsRecord, checked, GradientRecord, PatternRecord, recordOf } from "./drawing-records.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
 import type { ToldOver } from "./svg-ours.ts";
 
@@ -41,13 +41,18 @@ export function readFacts(text: string): ReadFacts | undefined {
 /** What lies over a pour, as its element tells it; what is not as expected is left out. */
 export const checkedOver = ({
   spot,
+  gradient,
   pattern,
   bands,
-}: ToldOver): Pick<Pour, "spot" | "pattern" | "bands"> => ({
+}: ToldOver): Pick<Pour, "spot" | "gradient" | "pattern" | "bands"> => ({
   ...(spot ? { spot } : {}),
+  ...checkedGradient(gradient),
   ...checkedText("pattern", PatternRecord, pattern),
   ...checkedText("bands", BandsRecord, bands),
 });
+
+export const checkedGradient = (gradient: string | undefined): Pick<Pour, "gradient"> =>
+  checkedText("gradient", GradientRecord, gradient);
 
 function checkedText(name: string, record: new () => object, text: string | undefined): object {
   const plain = text === undefined ? undefined : parsed(text);

@@ -8,7 +8,7 @@ import { type Box, boundsOf } from "../geometry/point.ts";
 import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
 import type { AsideKind, Asides, Clip, Mark, Marks, Tint } from "./svg-mark.ts";
-import { factsIn, isFrame, isReadHidden } from "./svg-ours.ts";
+import { factsIn, isFrame, isReadHidden, isSaid } from "./svg-ours.ts";
 import { readPaint } from "./svg-paint.ts";
 import { chainsOf } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
@@ -162,7 +162,8 @@ class Painter {
     const matrix = composed(above.matrix, placedTransform(style, above.viewport));
     const opacity = Number(above.style["fern-opacity"] ?? 1) * alphaOf(style.opacity);
     for (const kind of ["mask", "filter"] as const)
-      if (style[kind] && style[kind] !== "none") this.aside(kind, nameOf(element) ?? element.name);
+      if (style[kind] && style[kind] !== "none" && !(this.ours && isSaid(element)))
+        this.aside(kind, nameOf(element) ?? element.name);
     if (style["mix-blend-mode"] && style["mix-blend-mode"] !== "normal" && !this.ours)
       this.aside("blend", nameOf(element) ?? element.name);
     const clip = urlOf(style["clip-path"]);
@@ -264,7 +265,7 @@ class Painter {
     element: SvgElement,
   ): Tint | undefined {
     const { tint, aside } = readPaint(style[kind] || initial, style.color ?? "black", this.tree, this.sheet);
-    if (aside) this.aside(aside, nameOf(element) ?? element.name);
+    if (aside && !(this.ours && isSaid(element))) this.aside(aside, nameOf(element) ?? element.name);
     const opacity = alphaOf(style[`${kind}-opacity`]) * Number(style["fern-opacity"] ?? 1);
     return tint && (this.ours || tint.alpha * opacity > 0)
       ? { ...tint, alpha: tint.alpha * opacity }

@@ -32,6 +32,10 @@ const isPart = ({ attributes }: SvgElement): boolean => attributes["data-is"] ==
 /** Whether an element of a file of ours is a sheet or a part. */
 export const isFrame = (element: SvgElement): boolean => sheetNamed(element) !== undefined || isPart(element);
 
+/** Whether an element of a file of ours says itself what its filter or gradient is. */
+export const isSaid = ({ attributes }: SvgElement): boolean =>
+  "data-soft" in attributes || "data-gradient" in attributes || attributes["data-is"] === "over";
+
 /** Whether an element of a file of ours is read also where it is not displayed: sheets, parts and lines may be hidden. */
 export const isReadHidden = (element: SvgElement): boolean =>
   isFrame(element) || ["stroke", "shape"].includes(element.attributes["data-is"] ?? "");
@@ -63,13 +67,19 @@ export function partIn({ element }: Mark): { readonly part?: string } {
 /** What a pour is beside its colour, as its element tells it; nothing of it is checked. */
 export interface ToldOver {
   readonly spot?: true;
+  readonly gradient?: string;
   readonly pattern?: string;
   readonly bands?: string;
 }
 
 export function overIn({ element }: Mark): ToldOver {
-  const { "data-spot": spot, "data-pattern": pattern, "data-bands": bands } = element.attributes;
-  return { ...(spot ? { spot: true } : {}), pattern, bands };
+  const {
+    "data-spot": spot,
+    "data-gradient": gradient,
+    "data-pattern": pattern,
+    "data-bands": bands,
+  } = element.attributes;
+  return { ...(spot ? { spot: true } : {}), gradient, pattern, bands };
 }
 
 /** Where a colour shape lies, and what it is trimmed to. */
@@ -87,7 +97,7 @@ export const idOf = ({ element }: Mark): string | undefined => {
 
 /** The name a mark's paint goes by in the file's style rules, without the letter for fills or strokes. */
 export const paintNameOf = ({ element }: Mark): string =>
-  (element.attributes.class ?? "").replace(/^[fs]-/, "");
+  element.attributes["data-paint"] ?? (element.attributes.class ?? "").replace(/^[fs]-/, "");
 
 /** What a mark stands for; undefined for a kind that is not known here. */
 export function kindOf(mark: Mark): Kind | undefined {
@@ -115,15 +125,26 @@ export function shadeOf(mark: Mark, at: readonly Point[], rank: number): ReadSha
   };
 }
 
+export interface ToldLaid extends Pick<ColourShape, "blend" | "soft"> {
+  /** Not checked. */
+  readonly toldGradient?: string;
+}
+
 /** How a colour shape lies over what is beneath. */
-export function laidIn({ element, style }: Mark): Pick<ColourShape, "blend" | "soft"> {
+export function laidIn({ element, style }: Mark): ToldLaid {
   const blend = BLENDS.find((mode) => mode === style["mix-blend-mode"]);
   const soft = Number(element.attributes["data-soft"] ?? 0);
-  return { ...(blend ? { blend } : {}), ...(soft > 0 && soft <= LARGEST ? { soft } : {}) };
+  const toldGradient = element.attributes["data-gradient"];
+  return {
+    ...(blend ? { blend } : {}),
+    ...(soft > 0 && soft <= LARGEST ? { soft } : {}),
+    ...(toldGradient ? { toldGradient } : {}),
+  };
 }
 
 /** A shade that is to find its pockets again. */
-export type ReadShade = Omit<Shade, "paint" | "anchor"> & {
-  readonly at: readonly Point[];
-  readonly part?: string;
-};
+export type ReadShade = Omit<Shade, "paint" | "anchor" | "gradient"> &
+  ToldLaid & {
+    readonly at: readonly Point[];
+    readonly part?: string;
+  };

@@ -28,6 +28,7 @@ import {
   placesOf,
   type ReadShade,
   shadeOf,
+  type ToldLaid,
   type ToldOver,
 } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
@@ -37,7 +38,7 @@ import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
 /** A coloured fill as it was found. */
-export interface ReadFlat extends Omit<FlatShape, "paint"> {
+export interface ReadFlat extends Omit<FlatShape, "paint" | "gradient">, ToldLaid {
   readonly value: string;
 }
 

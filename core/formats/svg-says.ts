@@ -20,10 +20,11 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ at, spot, pattern, bands }) => ({
+  pour: ({ at, spot, gradient, pattern, bands }) => ({
     "data-is": "pour",
     "data-at": placesText([at]),
     "data-spot": spot && "yes",
+    "data-gradient": gradient && JSON.stringify(gradient),
     "data-pattern": pattern && JSON.stringify(pattern),
     "data-bands": bands && JSON.stringify(bands),
   }),
@@ -65,11 +66,13 @@ const WORDS: {
 
 /** A shape's own opacity, where it or its colour is seen through, and how soft it is. */
 const laidWords = (
-  { opacity, soft }: Pick<ColourShape, "opacity" | "soft">,
-  { effects }: Item,
+  { opacity, soft, gradient }: Pick<ColourShape, "opacity" | "soft" | "gradient">,
+  { effects, paint }: Item,
 ): Attributes => ({
   "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,
   "data-soft": soft === undefined ? undefined : `${soft}`,
+  "data-gradient": gradient && JSON.stringify(gradient),
+  "data-paint": paint.kind === "gradient" ? paint.base.variable : undefined,
 });
 
 const echoWords = ({ echo }: { readonly echo?: Echo }): Attributes => ({ "data-echo": echo });

@@ -6,7 +6,17 @@ import { type Drawing, type Page, widthInInches } from "../drawing/drawing.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { plainText } from "../drawing/plain-text.ts";
 import { boxOfItem } from "../scene/item-box.ts";
-import type { Area, Chain, Effects, Item, ItemPaint, ScenePart, SceneSheet } from "../scene/items.ts";
+import {
+  type Area,
+  type Chain,
+  type Effects,
+  type GradientPaint,
+  type Item,
+  type ItemPaint,
+  type ScenePart,
+  type SceneSheet,
+  tonesIn,
+} from "../scene/items.ts";
 import type { Tone } from "../scene/palette.ts";
 import { type Derived, type Scene, sceneOf } from "../scene/scene.ts";
 import { factsOf, OURS } from "./svg-facts.ts";
@@ -32,12 +42,14 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const clips = clipsOf(scene, digits.colour);
   const hides = hidesOf(scene, digits.colour);
   const blurs = blursOf(scene, digits.colour);
-  const root = rootId([scene.tones, ...[clips, hides, blurs].map((defs) => [...defs.values()])]);
+  const gradients = gradientsOf(scene, digits.line);
+  const root = rootId([scene.tones, ...[clips, hides, blurs, gradients].map((defs) => [...defs.values()])]);
   const context: Context = {
     root,
     digits,
     clipIds: idsOf(root, "trim", clips),
     blurIds: idsOf(root, "soft", blurs),
+    gradientIds: idsOf(root, "gradient", gradients),
   };
   const hideIds = idsOf(root, "behind", hides);
   const body = writeParts(scene.parts, hideIds, context);
@@ -47,6 +59,10 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
     ),
     ...[...hides].map(
       ([clip, d]) => `<clipPath id="${hideIds.get(clip)}"><path clip-rule="evenodd" d="${d}"/></clipPath>`,
+    ),
+    ...[...gradients].map(
+      ([paint, { element, text }]) =>
+        `<${element} id="${context.gradientIds.get(paint)}"${text}</${element}>`,
     ),
     ...[...blurs].map(([item, filter]) => `<filter id="${context.blurIds.get(item)}"${filter}</filter>`),
   ];
@@ -69,6 +85,7 @@ interface Context {
   readonly digits: Digits;
   readonly clipIds: ReadonlyMap<readonly Chain[], string>;
   readonly blurIds: ReadonlyMap<Item, string>;
+  readonly gradientIds: ReadonlyMap<GradientPaint, string>;
 }
 
 const itemsIn = ({ parts }: Scene): Item[] =>
@@ -121,7 +138,36 @@ function blursOf(scene: Scene, digits: number): Map<Item, string> {
   );
 }
 
-const idsOf = <K>(root: string, name: string, defs: ReadonlyMap<K, string>): Map<K, string> =>
+/** The gradients, each once, in the space of their own; their stops have classes, so that every colourway reaches them. */
+function gradientsOf(scene: Scene, digits: number) {
+  const paints = itemsIn(scene).flatMap(({ paint }) => (paint.kind === "gradient" ? [paint] : []));
+  return new Map(paints.map((paint) => [paint, gradientText(paint, digits)]));
+}
+
+function gradientText({ shape, space, focus, stops }: GradientPaint, digits: number) {
+  const own =
+    shape === "linear"
+      ? { x1: "0", y1: "0", x2: "1", y2: "0" }
+      : { cx: "0", cy: "0", r: "1", fx: short(focus, 4), fy: "0" };
+  const attributes = {
+    gradientUnits: "userSpaceOnUse",
+    ...own,
+    gradientTransform: `matrix(${space.map((n) => short(n, digits)).join(" ")})`,
+  };
+  const written = stops.map(({ at, tone, opacity }) => {
+    const seen = opacity * (tone.opacity ?? 1);
+    const stop = {
+      offset: short(at, 5),
+      class: `g-${tone.variable}`,
+      "stop-color": tone.value,
+      "stop-opacity": seen < 1 ? short(seen, 3) : undefined,
+    };
+    return `<stop${attributeText(stop)}/>`;
+  });
+  return { element: `${shape}Gradient`, text: `${attributeText(attributes)}>${written.join("")}` };
+}
+
+const idsOf = <K>(root: string, name: string, defs: ReadonlyMap<K, unknown>): Map<K, string> =>
   new Map([...defs.keys()].map((key, i) => [key, `${root}-${name}-${i + 1}`]));
 
 /** A drawing of one part has its sheets alone; each part of several clips all that lies behind it. */
@@ -165,10 +211,18 @@ function styleOf(scene: Scene, root: string): string {
   const ways = scene.ways
     .filter(({ shown }) => !shown)
     .map(({ name, tones }) => `#${root}[${WAY}="${name}"]{${propertiesOf(tones)}}`);
-  const fills = scene.tones.map(
-    ({ variable }) =>
-      `#${root} .f-${variable}{fill:var(--${variable})}#${root} .s-${variable}{stroke:var(--${variable})}`,
+  const plain = new Set(
+    itemsIn(scene).flatMap(({ paint }) => (paint.kind === "tone" ? [paint.tone] : [paint.base])),
   );
+  const stops = new Set(
+    itemsIn(scene).flatMap(({ paint }) => (paint.kind === "gradient" ? tonesIn(paint) : [])),
+  );
+  const fills = scene.tones.flatMap((tone) => {
+    const { variable } = tone;
+    const own = `#${root} .f-${variable}{fill:var(--${variable})}#${root} .s-${variable}{stroke:var(--${variable})}`;
+    const stop = `#${root} .g-${variable}{stop-color:var(--${variable})}`;
+    return [...(plain.has(tone) ? [own] : []), ...(stops.has(tone) ? [stop] : [])];
+  });
   return `@supports (color:var(--a)){#${root}{${properties}}${ways.join("")}${fills.join("")}}`;
 }
 
@@ -227,7 +281,7 @@ function writeItem(item: Item, sheetOpacity: number, context: Context): string {
   const opacity = (effects.opacity ?? 1) * sheetOpacity;
   const written = effectsOf({ ...effects, opacity: opacity < 1 ? opacity : undefined }, item, context);
   const path = elementText({
-    ...colourOf(paint, area.kind),
+    ...colourOf(paint, area.kind, context),
     "data-name": name || undefined,
     ...sayingOf(item, digits.line),
     display: item.hidden ? "none" : undefined,
@@ -237,18 +291,13 @@ function writeItem(item: Item, sheetOpacity: number, context: Context): string {
   return [...written.flatMap(({ beneath }) => beneath ?? []), path].join("\n");
 }
 
-const PAINTS: {
-  readonly [K in ItemPaint["kind"]]: (paint: Extract<ItemPaint, { readonly kind: K }>) => {
-    readonly name: string;
-    readonly value: string;
-  };
-} = { tone: ({ tone }) => ({ name: tone.variable, value: tone.value }) };
-
-function colourOf(paint: ItemPaint, kind: Area["kind"]): Attributes {
-  const { name, value } = PAINTS[paint.kind](paint);
-  return kind === "line"
-    ? { class: `s-${name}`, fill: "none", stroke: value }
-    : { class: `f-${name}`, fill: value };
+/** A region has its gradient, a line the tone that it lies over. */
+function colourOf(paint: ItemPaint, kind: Area["kind"], { gradientIds }: Context): Attributes {
+  const { variable, value } = paint.kind === "tone" ? paint.tone : paint.base;
+  if (kind === "line") return { class: `s-${variable}`, fill: "none", stroke: value };
+  return paint.kind === "tone"
+    ? { class: `f-${variable}`, fill: value }
+    : { fill: `url(#${gradientIds.get(paint)})` };
 }
 
 type AreaOf<K extends Area["kind"]> = Extract<Area, { readonly kind: K }>;
@@ -286,7 +335,7 @@ const EFFECTS: {
   ) => Effected;
 } = {
   clip: (clip, _, { clipIds }) => ({ attributes: { "clip-path": `url(#${clipIds.get(clip)})` } }),
-  seam: (seam, { paint }, { digits }) => ({ beneath: seamText(seam, paint, digits.colour) }),
+  seam: (seam, { paint }, context) => ({ beneath: seamText(seam, paint, context) }),
   blend: (blend) => (blend === "normal" ? {} : { attributes: { style: `mix-blend-mode:${blend}` } }),
   blur: (_, item, { blurIds }) => ({ attributes: { filter: `url(#${blurIds.get(item)})` } }),
   opacity: (opacity, { area }) => ({
@@ -304,13 +353,13 @@ type EffectWriter = (effect: unknown, item: Item, context: Context) => Effected;
 const seamText = (
   { chains, width }: NonNullable<Effects["seam"]>,
   paint: ItemPaint,
-  digits: number,
+  context: Context,
 ): string =>
   elementText({
-    ...colourOf(paint, "line"),
+    ...colourOf(paint, "line", context),
     ...SEAM,
-    "stroke-width": short(width, digits),
-    d: chains.map((chain) => pathData(chain, false, digits)).join(""),
+    "stroke-width": short(width, context.digits.colour),
+    d: chains.map((chain) => pathData(chain, false, context.digits.colour)).join(""),
   });
 
 const outlineData = (outline: readonly Chain[], digits: number): string =>

@@ -1,25 +1,55 @@
 /** The item of a colour shape, wherever it lies and whatever it is trimmed to. */
-import type { ColourShape } from "../drawing/drawing.ts";
-import type { Chain, Effects, Item } from "./items.ts";
-import type { Tone } from "./palette.ts";
+import type { ColourShape, Drawing, Gradient } from "../drawing/drawing.ts";
+import { gradientPaint } from "./gradient-paint.ts";
+import type { Chain, Effects, Item, ItemPaint } from "./items.ts";
+import { keeper } from "./kept.ts";
+import type { Palette, Tone } from "./palette.ts";
 
 /** What of a shape its item does not show by itself. */
-export const laidAs = ({ opacity, soft }: ColourShape): Pick<ColourShape, "opacity" | "soft"> => ({
+export const laidAs = ({ opacity, soft, gradient }: ColourShape): LaidAs => ({
   opacity,
   ...(soft ? { soft } : {}),
+  ...(gradient ? { gradient } : {}),
 });
+
+type LaidAs = Pick<ColourShape, "opacity" | "soft" | "gradient">;
+
+/** What a shape is painted with, and how much of it shows. */
+export interface Painted {
+  readonly paint: ItemPaint;
+  readonly strength: number;
+}
+
+/** Its gradient, as strong as all are, or the tone of its paint. */
+export function paintOfShape(
+  shape: ColourShape,
+  { gradientStrength }: Pick<Drawing, "gradientStrength">,
+  palette: Palette,
+): Painted {
+  const { gradient } = shape;
+  const tone = palette.toneOf(shape.paint);
+  if (gradient)
+    return {
+      paint: keptGradient(gradient, [palette, tone], () => gradientPaint(gradient, tone, palette)),
+      strength: gradientStrength,
+    };
+  return { paint: keptTone(tone, [], () => ({ kind: "tone", tone })), strength: tone.opacity ?? 1 };
+}
+
+const keptGradient = keeper<Gradient, ItemPaint>();
+const keptTone = keeper<Tone, ItemPaint>();
 
 export function colourItem(
   { id, outline, evenOdd, opacity, blend, soft }: ColourShape,
-  tone: Tone,
+  { paint, strength }: Painted,
   clip: readonly Chain[] | undefined,
 ): Omit<Item, "says"> {
-  const seen = opacity * (tone.opacity ?? 1);
+  const seen = opacity * strength;
   const effects: Effects = {
     ...(clip ? { clip } : {}),
     ...(blend && blend !== "normal" ? { blend } : {}),
     ...(soft ? { blur: soft } : {}),
     ...(seen < 1 ? { opacity: seen } : {}),
   };
-  return { id, area: { kind: "region", chains: outline, evenOdd }, paint: { kind: "tone", tone }, effects };
+  return { id, area: { kind: "region", chains: outline, evenOdd }, paint, effects };
 }

@@ -2,7 +2,8 @@
  * The parts of a scene: what is painted is an area, with a paint, under effects. Painters know these three and nothing
  * of what an item means; that is said beside them, for files that are to come back and for hit tests.
  */
-import type { Blend, Echo, FlatShape, Pour, Shade, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Blend, Echo, FlatShape, Gradient, Pour, Shade, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Matrix } from "../geometry/matrix.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Tone } from "./palette.ts";
 
@@ -35,7 +36,33 @@ export interface LineArea {
 }
 
 /** What an area is painted with, in page coordinates. */
-export type ItemPaint = { readonly kind: "tone"; readonly tone: Tone };
+export type ItemPaint = { readonly kind: "tone"; readonly tone: Tone } | GradientPaint;
+
+export interface PaintStop {
+  /** 0 to 1. */
+  readonly at: number;
+  readonly tone: Tone;
+  /** 0 to 1, beside that of the tone. */
+  readonly opacity: number;
+}
+
+/** For regions. */
+export interface GradientPaint {
+  readonly kind: "gradient";
+  readonly shape: Gradient["kind"];
+  /** What it lies over, or in place of; lines are painted in it. */
+  readonly base: Tone;
+  /** From its own space to the page: there a line runs from 0 to 1 along x, and a circle of radius 1 lies around 0. */
+  readonly space: Matrix;
+  /** Where on x the first stop of a radial one lies. */
+  readonly focus: number;
+  /** Rising; between them colours change evenly in sRGB. */
+  readonly stops: readonly PaintStop[];
+}
+
+/** The tones that something is painted in. */
+export const tonesIn = (paint: ItemPaint): readonly Tone[] =>
+  paint.kind === "tone" ? [paint.tone] : paint.stops.map(({ tone }) => tone);
 
 export interface Effects {
   /** Nothing shows outside these closed chains, by the nonzero rule. */
@@ -52,14 +79,14 @@ export interface Effects {
 /** What an item stands for in the drawing. */
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
-  | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "spot" | "pattern" | "bands">)
+  | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "spot" | "gradient" | "pattern" | "bands">)
   /** Over a pour's colour: a pattern's figures, or a band. */
   | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
-  | ({ readonly is: "flat" } & Pick<FlatShape, "echo" | "opacity" | "soft" | "trim">)
+  | ({ readonly is: "flat" } & Pick<FlatShape, "echo" | "opacity" | "soft" | "gradient" | "trim">)
   /** A point of each of its pockets, and its own opacity. */
-  | ({ readonly is: "shade"; readonly at: readonly Point[] } & Pick<Shade, "opacity" | "soft">)
+  | ({ readonly is: "shade"; readonly at: readonly Point[] } & Pick<Shade, "opacity" | "soft" | "gradient">)
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }

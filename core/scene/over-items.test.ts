@@ -11,6 +11,7 @@ import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { aboutPoint } from "../geometry/matrix.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
+import { tonesIn } from "./items.ts";
 import { figuresIn } from "./pattern-figures.ts";
 import { derive, sceneOf } from "./scene.ts";
 
@@ -74,8 +75,8 @@ describe("patterns", () => {
   it("lie over the colour of their pocket, trimmed to it, and stay when another is poured", () => {
     const laid = edited(poured, setPattern(["p"], pattern));
     const [base, over] = itemsOf(laid);
-    expect(base.paint.tone.variable).toBe("frond");
-    expect([over.says.is, over.paint.tone.variable, over.effects.clip]).toEqual([
+    expect(tonesIn(base.paint)[0].variable).toBe("frond");
+    expect([over.says.is, tonesIn(over.paint)[0].variable, over.effects.clip]).toEqual([
       "over",
       "radish-up-1",
       pockets[0].cover,
@@ -100,7 +101,10 @@ describe("bands", () => {
   it("follow their line inward, the widest beneath, as the line is bent", () => {
     const laid = edited(poured, setBands("p", bands));
     const lines = itemsOf(laid).slice(1);
-    const told = lines.map(({ area, paint }) => [area.kind === "line" && area.width, paint.tone.variable]);
+    const told = lines.map(({ area, paint }) => [
+      area.kind === "line" && area.width,
+      tonesIn(paint)[0].variable,
+    ]);
     expect(told).toEqual([
       [16, "radish"],
       [6, "dusk"],

@@ -1,15 +1,17 @@
-/** What lies over a pour's colour, trimmed to its pocket: the figures of a pattern, and bands along a line. */
+/** What lies over a pour's colour, trimmed to its pocket: a gradient, the figures of a pattern, bands along a line. */
 import type { Drawing, Pour } from "../drawing/drawing.ts";
 import { stretchOf } from "../lines/stretch.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { gradientPaint } from "./gradient-paint.ts";
 import type { Effects, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 import { figuresIn } from "./pattern-figures.ts";
 
-type Over = Pick<Drawing, "strokes"> & Pick<Palette, "toneOf">;
+type Over = Pick<Drawing, "strokes" | "gradientStrength"> & { readonly palette: Palette };
 
 export const overItems = (pour: Pour, pocket: Pocket, over: Over): readonly Item[] => [
+  ...gradientItems(pour, pocket, over),
   ...patternItems(pour, pocket, over),
   ...bandItems(pour, pocket, over),
 ];
@@ -19,11 +21,28 @@ const trimmed = (pocket: Pocket, { opacity }: Tone): Effects => ({
   ...(opacity === undefined ? {} : { opacity }),
 });
 
+const keptGradient = keeper<Pocket, Item>();
+
+/** It covers just what the pocket's colour does, and so needs no clip. */
+function gradientItems({ id, gradient, paint }: Pour, pocket: Pocket, over: Over): readonly Item[] {
+  const { gradientStrength, palette } = over;
+  if (!gradient || !paint || gradientStrength === 0) return [];
+  return [
+    keptGradient(pocket, [id, gradient, gradientStrength, palette], () => ({
+      id: `${id}-gradient`,
+      says: { is: "over" },
+      area: { kind: "region", chains: pocket.cover, evenOdd: false },
+      paint: gradientPaint(gradient, palette.toneOf(paint), palette),
+      effects: gradientStrength < 1 ? { opacity: gradientStrength } : {},
+    })),
+  ];
+}
+
 const keptPattern = keeper<Pocket, Item>();
 
-function patternItems({ id, pattern }: Pour, pocket: Pocket, { toneOf }: Over): readonly Item[] {
+function patternItems({ id, pattern }: Pour, pocket: Pocket, { palette }: Over): readonly Item[] {
   if (!pattern) return [];
-  const tone = toneOf(pattern.paint);
+  const tone = palette.toneOf(pattern.paint);
   return [
     keptPattern(pocket, [id, pattern, tone], () => ({
       id: `${id}-pattern`,
@@ -38,10 +57,10 @@ function patternItems({ id, pattern }: Pour, pocket: Pocket, { toneOf }: Over): 
 const keptBands = keeper<Pocket, readonly Item[]>();
 
 /** The widest first, each a line along the line it follows, so that the narrower ones lie on it. */
-function bandItems({ id, bands }: Pour, pocket: Pocket, { strokes, toneOf }: Over): readonly Item[] {
+function bandItems({ id, bands }: Pour, pocket: Pocket, { strokes, palette }: Over): readonly Item[] {
   const line = bands && strokes[bands.line];
   if (!line) return [];
-  const tones = bands.bands.map(({ paint }) => toneOf(paint));
+  const tones = bands.bands.map(({ paint }) => palette.toneOf(paint));
   return keptBands(pocket, [id, bands, line, ...tones], () => {
     const { points, closed } = stretchOf(line, bands.along ?? { from: 0, to: 1 });
     let deep = 0;

@@ -4,7 +4,15 @@
  */
 import { tinOf } from "../colour/colourways.ts";
 import { FARTHEST_STEP, stepOf } from "../colour/ladder.ts";
-import { type Colour, type Drawing, type Paint, ranked, type Table } from "../drawing/drawing.ts";
+import { mixed } from "../colour/oklch.ts";
+import {
+  type Colour,
+  type Drawing,
+  type Gradient,
+  type Paint,
+  ranked,
+  type Table,
+} from "../drawing/drawing.ts";
 import { freeName } from "../drawing/free-name.ts";
 
 /** A colour as painted, with the name it goes by in files. */
@@ -19,8 +27,17 @@ export interface Tone {
 
 export interface Palette {
   readonly toneOf: (paint: Paint) => Tone;
-  /** The paint that a tone of this palette was made for; none for what stands in for a colour that is gone. */
-  readonly paintOf: (tone: Tone) => Paint | undefined;
+  /** A colour between two, so much of the second; of two paints that are the same it is theirs. */
+  readonly mixOf: (a: Paint, b: Paint, share: number, mix: Gradient["mix"]) => Tone;
+  /** What a tone of this palette was made of; none for what stands in for a colour that is gone. */
+  readonly madeOf: (tone: Tone) => Paint | Mixed | undefined;
+}
+
+export interface Mixed {
+  readonly a: Paint;
+  readonly b: Paint;
+  readonly share: number;
+  readonly mix: Gradient["mix"];
 }
 
 /** What is painted in a colour that the tin does not have. */
@@ -36,7 +53,7 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
   const names = variableNames({ tin });
   const tones = new Map<string, Tone>();
   const byPaint = new WeakMap<Paint, Tone>();
-  const paints = new WeakMap<Tone, Paint>();
+  const made = new WeakMap<Tone, Paint | Mixed>();
   const toneOf = (paint: Paint): Tone => {
     const known = byPaint.get(paint);
     if (known) return known;
@@ -55,25 +72,35 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
         tin[paint.colour].opacity,
       );
     tones.set(key, tone);
-    paints.set(tone, paint);
+    made.set(tone, paint);
     return tone;
   };
-  const palette = { toneOf, paintOf: (tone: Tone) => paints.get(tone) };
+  const mixOf: Palette["mixOf"] = (a, b, share, mix) => {
+    const [one, other] = [toneOf(a), toneOf(b)];
+    if (one === other) return one;
+    const opacity = (one.opacity ?? 1) * (1 - share) + (other.opacity ?? 1) * share;
+    // No name of a colour has an underscore in it.
+    const name = `${one.variable}_${other.variable}_${Math.round(share * 1000)}${mix === "srgb" ? "_s" : ""}`;
+    const tone = shared(mixed(one.value, other.value, share, mix), name, opacity);
+    made.set(tone, { a, b, share, mix });
+    return tone;
+  };
+  const palette = { toneOf, mixOf, madeOf: (tone: Tone) => made.get(tone) };
   known.set(tin, palette);
   return palette;
 }
 
-const made = new Map<string, Tone>();
+const sharedTones = new Map<string, Tone>();
 const MOST_KEPT = 4096;
 
 /** The same value and name give the same tone, whatever else in the tin has changed. */
 function shared(value: string, variable: string, opacity = 1): Tone {
   const key = `${value} ${opacity} ${variable}`;
-  const known = made.get(key);
+  const known = sharedTones.get(key);
   if (known) return known;
-  if (made.size >= MOST_KEPT) made.clear();
+  if (sharedTones.size >= MOST_KEPT) sharedTones.clear();
   const tone = { value, variable, ...(opacity < 1 ? { opacity } : {}) };
-  made.set(key, tone);
+  sharedTones.set(key, tone);
   return tone;
 }
 

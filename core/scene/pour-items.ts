@@ -29,11 +29,12 @@ const laid = new WeakMap<readonly Pocket[], Map<string, Laid>>();
 
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 export function pourItems(
-  { pours, strokes, page }: Drawing,
+  { pours, strokes, page, gradientStrength }: Drawing,
   { part }: FlatsOf,
   { pockets, pourOf }: PocketsDerived,
-  { toneOf }: Palette,
+  palette: Palette,
 ): Ranked[] {
+  const { toneOf } = palette;
   const pourIn = pockets.map((pocket, index) => {
     const id = pocket.part === part ? pourOf[index] : undefined;
     const pour = id === undefined ? undefined : pours[id];
@@ -49,8 +50,8 @@ export function pourItems(
   return now.order.flatMap((index) => {
     const laid = now.items[index];
     const pour = pourIn[index]!;
-    if (!laid || !(pour.pattern || pour.bands)) return laid ?? [];
-    return { ...laid, over: overItems(pour, pockets[index], { strokes, toneOf }) };
+    if (!laid || !(pour.gradient || pour.pattern || pour.bands)) return laid ?? [];
+    return { ...laid, over: overItems(pour, pockets[index], { strokes, gradientStrength, palette }) };
   });
 }
 
@@ -140,7 +141,7 @@ function holds(borders: readonly Border[], isLater: Poured["isLater"], under: re
 
 function itemOf(
   pocket: Pocket,
-  { pour: { id, pattern, bands }, tone, width }: Omit<Poured, "isLater">,
+  { pour: { id, gradient, pattern, bands }, tone, width }: Omit<Poured, "isLater">,
   under: readonly Border[],
 ): Item {
   const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
@@ -151,7 +152,13 @@ function itemOf(
   const beyond = [...strips, ...ribbons];
   return {
     id,
-    says: { is: "pour", at: pocket.seed, ...(pattern && { pattern }), ...(bands && { bands }) },
+    says: {
+      is: "pour",
+      at: pocket.seed,
+      ...(gradient && { gradient }),
+      ...(pattern && { pattern }),
+      ...(bands && { bands }),
+    },
     area: {
       kind: "region",
       chains: beyond.length > 0 ? [...pocket.cover, ...beyond] : pocket.cover,

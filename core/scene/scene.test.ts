@@ -12,7 +12,7 @@ import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { box, straight } from "../pockets/testing.ts";
-import type { Item } from "./items.ts";
+import { type Item, tonesIn } from "./items.ts";
 import { derive, pocketAt, type Scene, sceneOf } from "./scene.ts";
 
 const bare = newDrawing("Two rooms", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), [
@@ -104,7 +104,7 @@ describe("the scene", () => {
       applyEdit(beginHistory(drawing), changeColour("radish", "#aa3300", "Radish"))!.history.drawing,
     );
     const changed = after.filter((item) => !before.includes(item));
-    expect(changed.map(({ id, paint }) => [id, paint.tone.value])).toEqual([["p1", "#aa3300"]]);
+    expect(changed.map(({ id, paint }) => [id, tonesIn(paint)[0].value])).toEqual([["p1", "#aa3300"]]);
   });
 
   it("names custom properties after the tin, each once", () => {

@@ -18,7 +18,7 @@ import type { Pocket } from "../pockets/pockets.ts";
 import { flatItems } from "./flat-items.ts";
 import type { Ranked } from "./flat-of.ts";
 import { inkItems } from "./ink-items.ts";
-import type { Chain, Item, ScenePart, SceneSheet } from "./items.ts";
+import { type Chain, type Item, type ScenePart, type SceneSheet, tonesIn } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
 import { shadeItems } from "./shade-items.ts";
@@ -94,7 +94,8 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
   });
   const tones = new Set<Tone>();
   for (const { sheets } of parts)
-    for (const { items } of sheets) for (const { paint } of items) tones.add(paint.tone);
+    for (const { items } of sheets)
+      for (const { paint } of items) for (const tone of tonesIn(paint)) tones.add(tone);
   const used = [...tones];
   const ways = waysOf(drawing, used);
   return { title: drawing.name, box: drawing.page.box, parts, tones: used, ways };
@@ -103,12 +104,13 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
 function waysOf(drawing: Drawing, tones: readonly Tone[]): SceneWay[] {
   const names = wayNames(drawing);
   if (names.size < 2) return [];
-  const { paintOf } = paletteOf(drawing);
+  const { madeOf } = paletteOf(drawing);
   return [...names].map(([id, name]) => {
-    const { toneOf } = paletteOf(drawing, id);
-    const inWay = (tone: Tone) => {
-      const paint = paintOf(tone);
-      return paint ? toneOf(paint) : tone;
+    const { toneOf, mixOf } = paletteOf(drawing, id);
+    const inWay = (tone: Tone): Tone => {
+      const made = madeOf(tone);
+      if (!made) return tone;
+      return "share" in made ? mixOf(made.a, made.b, made.share, made.mix) : toneOf(made);
     };
     return { name, tones: tones.map(inWay), shown: paletteOf(drawing) === paletteOf(drawing, id) };
   });

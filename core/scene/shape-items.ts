@@ -1,7 +1,7 @@
 /** Colour shapes: on any sheet but ink, free or trimmed. */
 import { type Drawing, entitiesOf, type FlatShape } from "../drawing/drawing.ts";
 import type { Pocket } from "../pockets/pockets.ts";
-import { colourItem, laidAs } from "./colour-item.ts";
+import { colourItem, laidAs, paintOfShape } from "./colour-item.ts";
 import type { FlatsOf, PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -11,20 +11,24 @@ const keptShape = keeper<FlatShape, Item>();
 
 /** The colour shapes of a part that lie on a sheet. */
 export const shapeItems = (
-  { flatShapes, pours }: Drawing,
+  drawing: Drawing,
   { part, region }: FlatsOf,
   derived: PocketsDerived,
-  { toneOf }: Palette,
+  palette: Palette,
   on: NonNullable<FlatShape["sheet"]>,
 ): Ranked[] =>
-  entitiesOf(flatShapes).flatMap((shape) => {
+  entitiesOf(drawing.flatShapes).flatMap((shape) => {
     const { rank, name, echo, sheet = "flats", trim } = shape;
     if (sheet !== on) return [];
     const isWithin = echo === "within" || trim === "part";
-    const clip = isWithin ? region() : trim === "coloured" ? colouredOf(part, pours, derived) : undefined;
-    const tone = toneOf(shape.paint);
-    const item = keptShape(shape, [tone, clip], () => ({
-      ...colourItem(shape, tone, clip),
+    const clip = isWithin
+      ? region()
+      : trim === "coloured"
+        ? colouredOf(part, drawing.pours, derived)
+        : undefined;
+    const painted = paintOfShape(shape, drawing, palette);
+    const item = keptShape(shape, [painted.paint, painted.strength, clip], () => ({
+      ...colourItem(shape, painted, clip),
       says: { is: "flat", echo, trim, ...laidAs(shape) },
       name,
     }));

@@ -1,6 +1,6 @@
 /** Figures the desk shows, all derived: many components ask for them, and they are worked out once for all. */
 import { createSelector } from "reselect";
-import type { Paint, Pour, Shade } from "#core/drawing/drawing.ts";
+import type { Gradient, Paint, Pour, Shade } from "#core/drawing/drawing.ts";
 import { speckArea } from "#core/drawing/speck.ts";
 import { waitingPours } from "#core/pockets/anchors.ts";
 import type { Desk } from "../store/desk-state.ts";
@@ -49,6 +49,10 @@ export const usesOf = createSelector(
     }
     for (const { paint } of waitingPours(pours, derived.whole)) count(paint);
     for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
+    for (const { gradient } of [pours, shades, flatShapes].flatMap((table) =>
+      Object.values<{ readonly gradient?: Gradient }>(table),
+    ))
+      for (const { paint } of gradient?.stops ?? []) count(paint);
     for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
     return uses;
   },

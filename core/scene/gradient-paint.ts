@@ -1,0 +1,58 @@
+/**
+ * A gradient as painters take it: in a space of its own, with so many stops that straight lines in sRGB between them,
+ * which every painter draws alike, come within 1 (OKLab distance times 100) of the way through OKLCH. Hue goes the
+ * shorter way round (CSS Color Module Level 4, 12.4).
+ */
+import type { Gradient, GradientStop } from "../drawing/drawing.ts";
+import type { Matrix } from "../geometry/matrix.ts";
+import type { GradientPaint, PaintStop } from "./items.ts";
+import type { Palette, Tone } from "./palette.ts";
+
+/** Pieces between two stops that are mixed through OKLCH. */
+const PIECES = 24;
+
+/** `base` is what it lies over, or in place of. */
+export function gradientPaint(gradient: Gradient, base: Tone, palette: Palette): GradientPaint {
+  const { kind, focus = 0 } = gradient;
+  return {
+    kind: "gradient",
+    shape: kind,
+    base,
+    space: spaceOf(gradient),
+    focus,
+    stops: stopsOf(gradient, palette),
+  };
+}
+
+/** From the gradient's own space to the page: a line runs from 0 to 1 along x, a circle of radius 1 lies around 0. */
+function spaceOf({ kind, from: [x, y], to, ratio = 1 }: Gradient): Matrix {
+  const [dx, dy] = [to[0] - x, to[1] - y];
+  const across = kind === "radial" ? ratio : 1;
+  return [dx, dy, -dy * across, dx * across, x, y];
+}
+
+function stopsOf({ stops, mix }: Gradient, palette: Palette): PaintStop[] {
+  const sorted = [...stops].sort((a, b) => a.at - b.at);
+  return sorted.flatMap((stop, i) => {
+    const next = sorted[i + 1];
+    const own = { at: stop.at, tone: palette.toneOf(stop.paint), opacity: stop.opacity };
+    return next ? [own, ...between(stop, next, mix, palette)] : [own];
+  });
+}
+
+function between(a: GradientStop, b: GradientStop, mix: Gradient["mix"], { mixOf }: Palette): PaintStop[] {
+  const pieces = mix === "srgb" && a.middle === undefined ? 1 : PIECES;
+  return Array.from({ length: pieces - 1 }, (_, k) => {
+    const place = (k + 1) / pieces;
+    const share = shareAt(place, a.middle);
+    return {
+      at: a.at + (b.at - a.at) * place,
+      tone: mixOf(a.paint, b.paint, share, mix),
+      opacity: a.opacity + (b.opacity - a.opacity) * share,
+    };
+  });
+}
+
+/** How much of the second colour there is at a place between two, when half of it is where the middle lies. */
+const shareAt = (place: number, middle = 0.5): number =>
+  middle === 0.5 ? place : place ** (Math.log(0.5) / Math.log(middle));
