@@ -56,7 +56,7 @@ export const changeGradient = (
 };
 
 function sheetsOf(drawing: Holding, ids: readonly string[]) {
-  const shapes = ids.flatMap((id): AnyShape[] => shapeNamed(drawing, id) ?? []);
+  const shapes = ids.flatMap((id): AnyShape | [] => shapeNamed(drawing, id) ?? []);
   const flats = ids.some((id) => drawing.pours[id]) ? (["flats"] as const) : [];
   return [...new Set([...flats, ...shapes.map(sheetOf)])];
 }

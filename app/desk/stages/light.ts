@@ -2,6 +2,7 @@
 import { JudgePanel } from "../judge/judge-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
+import { gradientTool } from "../tools/gradient/gradient.ts";
 import { lookTool } from "../tools/look/look.ts";
 import { shadeTool } from "../tools/shade/shade.ts";
 import { shadeMenu } from "../tools/shade/shade-menu.ts";
@@ -12,7 +13,7 @@ import type { Stage } from "./stage.ts";
 export const lightStage: Stage = {
   name: "Light",
   sheet: "shade",
-  tools: [shadeTool, shapesTool, dipTool, lookTool],
+  tools: [shadeTool, gradientTool, shapesTool, dipTool, lookTool],
   figure: ({ drawing }) => {
     const count = Object.keys(drawing.shades).length;
     return count === 1 ? "1 shade" : `${count} shades`;
