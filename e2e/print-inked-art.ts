@@ -4,6 +4,7 @@ import {
   clothedArt,
   glazedArt,
   type InkedArt,
+  litArt,
   outlinedArt,
   SCALES,
   scannedArt,
@@ -22,6 +23,7 @@ const art = [
   ...scannedArt(),
   ...clothedArt().slice(0, 2),
   ...glazedArt().slice(0, 2),
+  ...litArt().slice(0, 2),
 ];
 
 process.stdout.write(JSON.stringify(art.map(viewsOf)));

@@ -7,6 +7,7 @@ import {
   clothedArt,
   glazedArt,
   type InkedArt,
+  litArt,
   outlinedArt,
   SCALES,
   scannedArt,
@@ -39,6 +40,10 @@ it("shows no ground across bridges", () => {
 
 it("shows no ground in three scans read as shapes", () => {
   expect(scannedArt().flatMap(shownIn)).toEqual([]);
+});
+
+it("shows no ground under gradients and soft shade", () => {
+  expect(litArt().slice(0, 2).flatMap(shownIn)).toEqual([]);
 });
 
 it("shows no ground under patterns, nor under colours that are half seen through over an undercoat", () => {

@@ -3,11 +3,14 @@
 import { readFileSync } from "node:fs";
 import { scanOf } from "../../demo/scan/scanner.ts";
 import { setColourOpacity } from "../drawing/colour-edits.ts";
-import { type Drawing, type InkShape, PATTERNS } from "../drawing/drawing.ts";
+import { type Drawing, GRADIENTS, type Gradient, type InkShape, PATTERNS } from "../drawing/drawing.ts";
 import { addBridges, pour, setUndercoat } from "../drawing/edits.ts";
+import { setGradient } from "../drawing/gradients.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { setPattern } from "../drawing/patterns.ts";
+import { addShade } from "../drawing/shape-edits.ts";
 import { edited } from "../drawing/testing.ts";
+import { rectangle } from "../lines/figures.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { findInk, TRACE_SETTINGS } from "../lines/trace/trace.ts";
 import { readInk, tracedDrawing } from "../lines/trace/traced-drawing.ts";
@@ -91,6 +94,41 @@ export const glazedArt = (): InkedArt[] =>
       setUndercoat({ colour: "seed-paper", step: 0 }),
       ...COLOURS.map((colour) => setColourOpacity(colour, 0.5, colour)),
     ),
+  );
+
+/** A few icons with a gradient over every pour, and soft shade across each. */
+export const litArt = (): InkedArt[] =>
+  few((drawing) =>
+    Object.values(drawing.pours).reduce((now, { id, anchor, paint }, i) => {
+      const [x, y] = anchor.seed;
+      const size = drawing.page.box.width / 12;
+      const gradient: Gradient = {
+        cloth: id,
+        kind: GRADIENTS[i % GRADIENTS.length],
+        from: [x, y],
+        to: [x + size, y + size],
+        mix: "oklch",
+        stops: [
+          { at: 0, paint: paint!, opacity: 1 },
+          { at: 1, paint: { colour: COLOURS[i % COLOURS.length], step: 1 }, opacity: 1 },
+        ],
+      };
+      return edited(
+        now,
+        setGradient(now, [id], gradient),
+        addShade({
+          id: `shade-${id}`,
+          kind: "drawn",
+          anchor,
+          outline: [rectangle([x, y], [x + 3 * size, y + 3 * size])],
+          evenOdd: false,
+          paint: { colour: "dusk", step: 0 },
+          blend: "multiply",
+          opacity: 0.5,
+          soft: size / 6,
+        }),
+      );
+    }, drawing),
   );
 
 const FEW = 5;

@@ -1,6 +1,7 @@
 /**
  * A gradient as painters take it: in a space of its own, with so many stops that straight lines in sRGB between them,
- * which every painter draws alike, come within 1 (OKLab distance times 100) of the way through OKLCH. Hue goes the
+ * which every painter draws alike, come within 1 (OKLab distance times 100) of the way through OKLCH, or within 3 levels
+ * of 255 where it is so dark that a level is more. Hue goes the
  * shorter way round (CSS Color Module Level 4, 12.4).
  */
 import type { Gradient, GradientStop } from "../drawing/drawing.ts";
@@ -9,7 +10,7 @@ import type { GradientPaint, PaintStop } from "./items.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 /** Pieces between two stops that are mixed through OKLCH. */
-const PIECES = 24;
+const PIECES = 32;
 
 /** `base` is what it lies over, or in place of. */
 export function gradientPaint(gradient: Gradient, base: Tone, palette: Palette): GradientPaint {

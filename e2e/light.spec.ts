@@ -1,0 +1,149 @@
+/** Light on art from elsewhere: gradients, soft shade and blends, in the hand and alike in every painter. */
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page } from "@playwright/test";
+import { Resvg } from "@resvg/resvg-js";
+import { decode } from "fast-png";
+import type { Point } from "../core/geometry/point.ts";
+import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test } from "./desk.ts";
+import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
+
+const [a, b, c] = GARDEN_POCKETS;
+const FROND = "#6f9a4a";
+
+const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+const spot = (page: Page, at: Point) => onScreen(page, at, GARDEN_PAGE);
+const colourAt = async (page: Page, at: Point) => hexOf(await artColour(page, at, GARDEN_PAGE));
+
+async function drag(page: Page, places: readonly Point[]): Promise<void> {
+  const [first, ...rest] = await Promise.all(places.map((at) => spot(page, at)));
+  await page.mouse.move(...first);
+  await page.mouse.down();
+  for (const [x, y] of rest) await page.mouse.move(x, y, { steps: 4 });
+  await page.mouse.up();
+}
+
+async function open(page: Page): Promise<void> {
+  await openFile(page, "garden.svg", GARDEN);
+  await deskReady(page);
+  await stage(page, "Flats").click();
+  for (const { seed } of [a, b, c]) await page.mouse.click(...(await spot(page, seed)));
+  await expect.poll(() => colourAt(page, c.seed)).toBe(FROND);
+  await page
+    .getByRole("region", { name: "Tin" })
+    .getByRole("button", { name: /^Marigold/ })
+    .click();
+  await stage(page, "Light").click();
+}
+
+/** A short way through the inner point of a pocket. */
+const across = ({ seed: [x, y], box }: typeof a): [Point, Point] => [
+  [x - box.width / 8, y - box.height / 8],
+  [x + box.width / 8, y + box.height / 8],
+];
+
+test("a gradient is drawn over a pocket, changed by its handles, laid over another as one, and fades", async ({
+  page,
+}) => {
+  await open(page);
+  await tool(page, "Gradient").click();
+  const [from, to] = across(a);
+  await drag(page, [from, a.seed, to]);
+  await expect(page.getByRole("button", { name: "Undo: Lay gradient" })).toBeVisible();
+  await expect.poll(() => colourAt(page, a.seed)).not.toBe(FROND);
+  const middle = await colourAt(page, a.seed);
+  await expect(page.getByRole("button", { name: /^Stop 2 at 100 %: Marigold/ })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await drag(page, [to, [to[0] + a.box.width / 2, to[1] + a.box.height / 2]]);
+  await expect.poll(() => colourAt(page, a.seed)).not.toBe(middle);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => colourAt(page, a.seed)).toBe(middle);
+  await page.getByRole("button", { name: "Add a stop" }).click();
+  await expect(page.getByRole("group", { name: "Stops" }).getByRole("button", { name: /^Stop/ })).toHaveCount(
+    3,
+  );
+  await page.getByRole("button", { name: "Remove the stop" }).click();
+  await page.getByRole("switch", { name: "One over many" }).click();
+  await page.mouse.click(...(await spot(page, b.seed)));
+  await expect.poll(() => colourAt(page, b.seed)).not.toBe(FROND);
+  const { violations } = await new AxeBuilder({ page }).include("[aria-label=Tray]").analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+  await page.getByRole("slider", { name: "All gradients" }).press("Home");
+  await expect.poll(() => colourAt(page, a.seed)).toBe(FROND);
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => colourAt(page, a.seed)).toBe(middle);
+  const { bytes } = await save(page, "SVG");
+  await openFile(page, "again.svg", bytes.toString());
+  await page.getByRole("button", { name: "Put it on the desk" }).click();
+  await deskReady(page);
+  await expect.poll(() => colourAt(page, a.seed)).toBe(middle);
+  const again = await save(page, "SVG");
+  const told = (svg: Buffer) => svg.toString().match(/<stop [^>]*>|gradientTransform="[^"]*"/g);
+  expect(told(again.bytes)).toEqual(told(bytes));
+});
+
+/** Levels by which two pictures differ on white: on the whole, and the share of those that are far apart. */
+const unlike = (page: Page, one: string, other: string): Promise<{ mean: number; far: number }> =>
+  page.evaluate(
+    async ([first, second]) => {
+      const pixelsOf = async (source: string, size?: { width: number; height: number }) => {
+        const image = new Image();
+        image.src = source;
+        await image.decode();
+        const { width, height } = size ?? { width: image.naturalWidth, height: image.naturalHeight };
+        const context = new OffscreenCanvas(width, height).getContext("2d")!;
+        context.fillStyle = "#fff";
+        context.fillRect(0, 0, width, height);
+        context.drawImage(image, 0, 0, width, height);
+        return context.getImageData(0, 0, width, height);
+      };
+      const a = await pixelsOf(first);
+      const { data } = await pixelsOf(second, a);
+      let sum = 0;
+      let far = 0;
+      for (let k = 0; k < data.length; k++) {
+        const off = Math.abs(data[k] - a.data[k]);
+        sum += off;
+        if (off > 24) far++;
+      }
+      return { mean: sum / data.length, far: far / data.length };
+    },
+    [one, other] as const,
+  );
+
+const pictureUrl = (bytes: Buffer, type: string): string =>
+  `data:image/${type};base64,${bytes.toString("base64")}`;
+
+test("gradients, soft shade and blends are the same in PNG, in Chromium's SVG and in another renderer's", async ({
+  page,
+}) => {
+  await open(page);
+  await tool(page, "Gradient").click();
+  await page.getByRole("radio", { name: "From a centre" }).click();
+  await drag(page, [a.seed, across(a)[1]]);
+  await page.getByRole("radio", { name: "Along a line" }).click();
+  await tool(page, "Shade").click();
+  for (const [pocket, blend] of [
+    [a, "multiply"],
+    [b, "color-dodge"],
+    [c, "hard-light"],
+  ] as const) {
+    await page.keyboard.press("Escape");
+    await page.getByLabel("Blend").selectOption(blend);
+    const [[x, y], [right, low]] = across(pocket);
+    await drag(page, [pocket.seed, [right, y], [right, low], [x, low], pocket.seed]);
+    await page.getByRole("slider", { name: "Softness of the edge" }).press("PageUp");
+  }
+  await expect(stage(page, "Light")).toContainText("3 shades");
+  const { bytes: svg } = await save(page, "SVG");
+  expect(svg.toString()).toContain("mix-blend-mode:color-dodge");
+  const { bytes: png } = await save(page, "PNG");
+  const { width } = decode(png);
+  const other = new Resvg(svg.toString(), { fitTo: { mode: "width", value: width } }).render().asPng();
+  for (const picture of [pictureUrl(other, "png"), pictureUrl(svg, "svg+xml")]) {
+    const { mean, far } = await unlike(page, pictureUrl(png, "png"), picture);
+    expect(mean).toBeLessThan(0.2);
+    expect(far).toBeLessThan(0.001);
+  }
+});
