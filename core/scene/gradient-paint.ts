@@ -1,6 +1,6 @@
 /**
  * A gradient as painters take it: in a space of its own, with so many stops that straight lines in sRGB between them,
- * which every painter draws alike, come within 1 (OKLab distance times 100) of the way through OKLCH, or within 3 levels
+ * which every painter draws alike, come within 1 (OKLab distance times 100) of the way through OKLCH, or within 6 levels
  * of 255 where it is so dark that a level is more. Hue goes the
  * shorter way round (CSS Color Module Level 4, 12.4).
  */
