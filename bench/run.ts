@@ -6,6 +6,7 @@ import { gapsBench } from "./gaps.ts";
 import { killsBench } from "./kills.ts";
 import { lanternBench } from "./lantern.ts";
 import { largeBench } from "./large.ts";
+import { lightBench } from "./light.ts";
 import { mainThreadBench } from "./main-thread.ts";
 import { rendersBench } from "./renders.ts";
 import { sceneBench } from "./scene.ts";
@@ -16,6 +17,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   gaps: gapsBench,
   engines: enginesBench,
   trace: traceBench,
+  light: lightBench,
   scene: sceneBench,
   "main-thread": mainThreadBench,
   renders: rendersBench,

@@ -280,6 +280,30 @@ export interface Bands {
   readonly bands: readonly { readonly width: number; readonly paint: Paint }[];
 }
 
+/** Shade made from a pocket's outline and the lamp: steps of the ladder of whatever colour the pocket has. */
+export interface Form {
+  /** How many tones it has, 1 to 3. */
+  readonly tones: number;
+  /** Steps from one tone to the next; above 0 darker, below 0 lighter. */
+  readonly deeper: number;
+  /** 0 for flat to 1 for as round as it is wide. */
+  readonly roundness: number;
+  /** How far it reaches towards the light, 0 to 1. */
+  readonly reach: number;
+  /** The standard deviation of its edge's blur in page units; sharp where left out. */
+  readonly soft?: number;
+}
+
+/** Where light comes from. */
+export interface Lamp {
+  /** In shares of the page's width and height from its corner, so that it stands alike in other drawings. */
+  readonly at: Point;
+  /** Above the page, as a share of its width. */
+  readonly height: number;
+  /** So far off that its light comes from one side, that of `at` from the middle of the page. */
+  readonly far: boolean;
+}
+
 /** Colour put into one pocket. Without paint it remembers that the pocket was left bare on purpose. */
 export interface Pour extends Anchored {
   readonly paint: Paint | null;
@@ -291,6 +315,8 @@ export interface Pour extends Anchored {
   readonly gradient?: Gradient;
   readonly pattern?: Pattern;
   readonly bands?: Bands;
+  /** On the shade sheet. */
+  readonly form?: Form;
 }
 
 /** A freehand shape on the shade sheet, trimmed to its pocket. */
@@ -339,6 +365,7 @@ export interface Drawing {
   readonly flatShapes: Table<FlatShape>;
   readonly shades: Table<Shade>;
   readonly sheets: Readonly<Record<SheetName, Sheet>>;
+  readonly lamp: Lamp;
   /** What all ink is drawn in that has no colour of its own. */
   readonly ink: Paint;
   /** How strongly all gradients show, 0 to 1. */

@@ -100,7 +100,13 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
 }
 
 /** What lies over a pour's colour stays when another is poured. */
-const overOf = ({ gradient, pattern, bands }: Pick<Pour, "gradient" | "pattern" | "bands">) => ({
+const overOf = ({
+  gradient,
+  pattern,
+  bands,
+  form,
+}: Pick<Pour, "gradient" | "pattern" | "bands" | "form">) => ({
+  ...(form ? { form } : {}),
   ...(gradient ? { gradient } : {}),
   ...(pattern ? { pattern } : {}),
   ...(bands ? { bands } : {}),

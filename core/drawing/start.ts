@@ -1,5 +1,5 @@
 /** What every drawing begins with: a tin of colours, nibs, open sheets. */
-import type { Colour, Colourway, Nib, Paint, Sheet, SheetName } from "./drawing.ts";
+import type { Colour, Colourway, Lamp, Nib, Paint, Sheet, SheetName } from "./drawing.ts";
 
 const STARTING_TIN: readonly [name: string, value: string][] = [
   ["Frond", "#6f9a4a"],
@@ -57,3 +57,6 @@ const open: Sheet = { visible: true, locked: false, opacity: 1 };
 export function startingSheets(): Record<SheetName, Sheet> {
   return { ground: open, flats: open, shade: open, light: open, ink: open, gloss: open };
 }
+
+/** To the upper left, far off. */
+export const startingLamp = (): Lamp => ({ at: [0.18, 0.1], height: 0.45, far: true });

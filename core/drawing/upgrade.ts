@@ -7,7 +7,7 @@ import { seedOnly } from "./anchor.ts";
 import type { Drawing } from "./drawing.ts";
 import { startingParts } from "./parts.ts";
 import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
-import { FIRST_COLOURWAY, startingColourways, startingNibs } from "./start.ts";
+import { FIRST_COLOURWAY, startingColourways, startingLamp, startingNibs } from "./start.ts";
 
 /** The version of the form that drawings have now, in files, in SVG facts and in the browser's storage. */
 export const VERSION = 6;
@@ -100,8 +100,8 @@ function withColourways(record: RecordForm): RecordForm {
 
 /** Up to version 5 there were no gradients, a shade was one closed chain and lay beneath all shapes of its sheet. */
 function withShadeOutlines(record: RecordForm): RecordForm {
-  const { shades, gradientStrength = 1 } = record;
-  const now = { ...record, gradientStrength };
+  const { shades, gradientStrength = 1, lamp = startingLamp() } = record;
+  const now = { ...record, gradientStrength, lamp };
   if (!Array.isArray(shades) || !shades.some((shade) => isLoose(shade) && "points" in shade)) return now;
   const top = Math.max(0, ...shades.map((shade) => Number(shade?.rank) || 0));
   const raised = (shape: Loose) =>

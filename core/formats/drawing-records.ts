@@ -282,6 +282,28 @@ export class GradientRecord {
   stops!: GradientStopRecord[];
 }
 
+export class FormRecord {
+  @Min(1) @Max(3) @IsInt() tones!: number;
+  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @Min(0) @Max(1) roundness!: number;
+  @Min(0) @Max(1) reach!: number;
+  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+}
+
+/** Not far from the page, in shares of it. */
+const FARTHEST_LAMP = 20;
+
+export class LampRecord {
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(2)
+  @Min(-FARTHEST_LAMP, { each: true })
+  @Max(FARTHEST_LAMP, { each: true })
+  at!: [number, number];
+  @Min(0.01) @Max(FARTHEST_LAMP) height!: number;
+  @IsBoolean() far!: boolean;
+}
+
 export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @IsOptional() @IsTrue() through?: true;
@@ -289,6 +311,7 @@ export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => GradientRecord) gradient?: GradientRecord;
   @IsOptional() @ValidateNested() @Type(() => PatternRecord) pattern?: PatternRecord;
   @IsOptional() @ValidateNested() @Type(() => BandsRecord) bands?: BandsRecord;
+  @IsOptional() @ValidateNested() @Type(() => FormRecord) form?: FormRecord;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
@@ -343,6 +366,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   shades: ShadeRecord,
   sheets: SheetRecord,
   ink: PaintRecord,
+  lamp: LampRecord,
   gradientStrength: [Min(0), Max(1)],
   undercoat: [IsOptional(), ValidateNested(), Type(() => PaintRecord)],
   strict: [IsBoolean()],

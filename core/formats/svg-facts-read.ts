@@ -2,7 +2,14 @@
 import type { Colour, Drawing, Pour, Shade } from "../drawing/drawing.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
 import { upgradedRecord } from "../drawing/upgrade.ts";
-import { BandsRecord, checked, GradientRecord, PatternRecord, recordOf } from "./drawing-records.ts";
+import {
+  BandsRecord,
+  checked,
+  FormRecord,
+  GradientRecord,
+  PatternRecord,
+  recordOf,
+} from "./drawing-records.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
 import type { ToldOver } from "./svg-ours.ts";
 
@@ -44,7 +51,9 @@ export const checkedOver = ({
   gradient,
   pattern,
   bands,
-}: ToldOver): Pick<Pour, "spot" | "gradient" | "pattern" | "bands"> => ({
+  form,
+}: ToldOver): Pick<Pour, "spot" | "gradient" | "pattern" | "bands" | "form"> => ({
+  ...checkedText("form", FormRecord, form),
   ...(spot ? { spot } : {}),
   ...checkedGradient(gradient),
   ...checkedText("pattern", PatternRecord, pattern),

@@ -70,6 +70,7 @@ export interface ToldOver {
   readonly gradient?: string;
   readonly pattern?: string;
   readonly bands?: string;
+  readonly form?: string;
 }
 
 export function overIn({ element }: Mark): ToldOver {
@@ -78,8 +79,9 @@ export function overIn({ element }: Mark): ToldOver {
     "data-gradient": gradient,
     "data-pattern": pattern,
     "data-bands": bands,
+    "data-form": form,
   } = element.attributes;
-  return { ...(spot ? { spot: true } : {}), gradient, pattern, bands };
+  return { ...(spot ? { spot: true } : {}), gradient, pattern, bands, form };
 }
 
 /** Where a colour shape lies, and what it is trimmed to. */

@@ -20,12 +20,13 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ at, spot, gradient, pattern, bands }) => ({
+  pour: ({ at, spot, gradient, pattern, bands, form }) => ({
     "data-is": "pour",
     "data-at": placesText([at]),
     "data-spot": spot && "yes",
     "data-gradient": gradient && JSON.stringify(gradient),
     "data-pattern": pattern && JSON.stringify(pattern),
+    "data-form": form && JSON.stringify(form),
     "data-bands": bands && JSON.stringify(bands),
   }),
   over: () => ({ "data-is": "over" }),

@@ -79,7 +79,10 @@ export interface Effects {
 /** What an item stands for in the drawing. */
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
-  | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "spot" | "gradient" | "pattern" | "bands">)
+  | ({ readonly is: "pour"; readonly at: Point } & Pick<
+      Pour,
+      "spot" | "gradient" | "pattern" | "bands" | "form"
+    >)
   /** Over a pour's colour: a pattern's figures, or a band. */
   | { readonly is: "over" }
   | { readonly is: "undercoat" }

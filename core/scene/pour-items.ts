@@ -141,7 +141,7 @@ function holds(borders: readonly Border[], isLater: Poured["isLater"], under: re
 
 function itemOf(
   pocket: Pocket,
-  { pour: { id, gradient, pattern, bands }, tone, width }: Omit<Poured, "isLater">,
+  { pour: { id, gradient, pattern, bands, form }, tone, width }: Omit<Poured, "isLater">,
   under: readonly Border[],
 ): Item {
   const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
@@ -158,6 +158,7 @@ function itemOf(
       ...(gradient && { gradient }),
       ...(pattern && { pattern }),
       ...(bands && { bands }),
+      ...(form && { form }),
     },
     area: {
       kind: "region",

@@ -17,6 +17,7 @@ import { type Matches, matchAnchors } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { flatItems } from "./flat-items.ts";
 import type { Ranked } from "./flat-of.ts";
+import { formItems } from "./form-items.ts";
 import { inkItems } from "./ink-items.ts";
 import { type Chain, type Item, type ScenePart, type SceneSheet, tonesIn } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -135,7 +136,11 @@ function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: 
   const items: Record<SheetName, Item[]> = {
     ground: stacked(shapes("ground")),
     flats: flatItems(own, of, derived, palette),
-    shade: stacked([...shadeItems(own, id, derived, palette), ...shapes("shade")]),
+    shade: stacked([
+      ...formItems(own, id, derived, palette),
+      ...shadeItems(own, id, derived, palette),
+      ...shapes("shade"),
+    ]),
     light: stacked(shapes("light")),
     ink: [...spotItems(own, id, derived, palette), ...inkItems(own, { region, palette, hidden })],
     gloss: stacked(shapes("gloss")),

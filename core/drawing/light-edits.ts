@@ -1,0 +1,44 @@
+/** Edits of the lamp, and of what it makes. */
+import type { Draft } from "immer";
+import type { Drawing, Form, Lamp } from "./drawing.ts";
+import { countPockets } from "./edits.ts";
+import type { Edit } from "./history.ts";
+
+export const setLamp = (change: Partial<Lamp>): Edit => ({
+  label: "Move lamp",
+  merge: `lamp-${Object.keys(change).join()}`,
+  change: (draft) => {
+    Object.assign(draft.lamp, change);
+  },
+});
+
+/** Shades pours by the lamp, or leaves them out. */
+export const setForm = (ids: readonly string[], form: Form | null): Edit => ({
+  sheet: "shade",
+  label: `${form ? "Shade" : "Leave out"} ${countPockets(ids.length)}`,
+  change: (draft) => {
+    for (const id of ids) {
+      if (form) draft.pours[id].form = { ...form } as Draft<Form>;
+      else delete draft.pours[id].form;
+    }
+  },
+});
+
+/** Changes the form shade of pours that have one. */
+export const changeForm = (ids: readonly string[], change: Partial<Form>): Edit => ({
+  sheet: "shade",
+  label: "Change form shade",
+  merge: `form-${ids.join()}-${Object.keys(change).join()}`,
+  change: (draft) => {
+    for (const id of ids) {
+      const { form } = draft.pours[id];
+      if (!form) continue;
+      Object.assign(form, change);
+      if (form.soft === undefined || form.soft === 0) delete form.soft;
+    }
+  },
+});
+
+/** Ids of the pours that are shaded by the lamp. */
+export const formedPours = ({ pours }: Pick<Drawing, "pours">): string[] =>
+  Object.values(pours).flatMap(({ id, form }) => (form ? [id] : []));

@@ -1,0 +1,125 @@
+/**
+ * Form shade: where the soft form over an outline (inflate.ts) turns away from the lamp, cut at thresholds of Lambert's
+ * cosine into shapes of smooth cubics. Isolines by marching squares (d3-contour), fitted after Schneider (lines/fit.ts).
+ */
+import { contours } from "d3-contour";
+import type { Box, Point } from "../geometry/point.ts";
+import { fitSmoothRing } from "../lines/fit.ts";
+import { inflate, type NormalField } from "./inflate.ts";
+import type { PlacedLamp } from "./lamp.ts";
+
+/** What has a form: a pocket, or anything with an outline. */
+export interface Formed {
+  /** Flattened rings [x, y, …] in page units. */
+  readonly rings: readonly (readonly number[])[];
+  readonly box: Box;
+  /** Page units squared. */
+  readonly area: number;
+}
+
+export interface FormOptions {
+  /** 1 to 3. */
+  readonly tones: number;
+  /** 0 for flat to 1 for as round as it is wide. */
+  readonly roundness: number;
+  /** How far shade reaches towards the light, 0 to 1. */
+  readonly reach: number;
+}
+
+const fields = new WeakMap<Formed, NormalField | undefined>();
+
+/** The same thing gives the same field. */
+function fieldOf(formed: Formed): NormalField | undefined {
+  if (!fields.has(formed)) fields.set(formed, inflate(formed.rings, formed.box));
+  return fields.get(formed);
+}
+
+/** Closed chains of cubics for each tone, the lightest and largest first; they run on beyond the outline. */
+export function formShade(formed: Formed, lamp: PlacedLamp, options: FormOptions): number[][][] {
+  const field = fieldOf(formed);
+  if (!field) return [];
+  const light = lightOn(field, lamp, options.roundness);
+  return cutsOf(options).map((cut) => regionsBelow(light, cut, field, formed.area));
+}
+
+/** Lambert's cosine where each tone begins, falling. */
+export function cutsOf({ tones, reach }: FormOptions): number[] {
+  const first = -0.35 + 1.1 * reach;
+  return Array.from({ length: tones }, (_, k) => first - k * TONE_GAP);
+}
+
+const TONE_GAP = 0.28;
+
+/** The cosine of the angle between form and light at each cell. */
+function lightOn(
+  { columns, rows, x, y, cell, normals }: NormalField,
+  { at, height, far, middle }: PlacedLamp,
+  roundness: number,
+): Float64Array {
+  const light = new Float64Array(columns * rows);
+  let [lx, ly] = [at[0] - middle[0], at[1] - middle[1]];
+  for (let k = 0; k < light.length; k++) {
+    if (!far) {
+      lx = at[0] - (x + (k % columns) * cell);
+      ly = at[1] - (y + Math.floor(k / columns) * cell);
+    }
+    const [nx, ny, nz] = [normals[3 * k] * roundness, normals[3 * k + 1] * roundness, normals[3 * k + 2]];
+    const lengths = Math.sqrt((nx * nx + ny * ny + nz * nz) * (lx * lx + ly * ly + height * height));
+    light[k] = lengths > 0 ? (nx * lx + ny * ly + nz * height) / lengths : 1;
+  }
+  return light;
+}
+
+/** Smaller ones are specks: a share of the whole. */
+const SPECK = 0.001;
+/** Cells by which a fitted shape may leave the isoline. */
+const FIT = 0.22;
+
+function regionsBelow(
+  light: Float64Array,
+  cut: number,
+  { columns, rows, x, y, cell, inside }: NormalField,
+  area: number,
+): number[][] {
+  const values = Array.from(light, (value) => -value);
+  const { coordinates } = contours().size([columns, rows]).contour(values, -cut);
+  return coordinates.flatMap((polygon) => {
+    const [outer] = polygon;
+    if (insideOf(outer, inside, columns) * cell * cell < SPECK * area) return [];
+    return polygon
+      .filter((ring) => Math.abs(areaOf(ring)) * cell * cell >= SPECK * area)
+      .map((ring) =>
+        fitSmoothRing(
+          ring.slice(0, -1).map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]),
+          FIT * cell,
+        ),
+      );
+  });
+}
+
+function areaOf(ring: readonly (readonly number[])[]): number {
+  let sum = 0;
+  for (let k = 1; k < ring.length; k++) sum += ring[k - 1][0] * ring[k][1] - ring[k][0] * ring[k - 1][1];
+  return sum / 2;
+}
+
+/** How many cells of the inside lie within a ring: what lies beyond the outline alone is nothing. */
+function insideOf(ring: readonly (readonly number[])[], inside: Uint8Array, columns: number): number {
+  const rows = new Map<number, number[]>();
+  for (let k = 1; k < ring.length; k++) {
+    const [[ax, ay], [bx, by]] = [ring[k - 1], ring[k]];
+    const [low, high] = ay < by ? [ay, by] : [by, ay];
+    for (let r = Math.ceil(low - 0.5); r + 0.5 < high; r++) {
+      const at = ax + ((r + 0.5 - ay) / (by - ay)) * (bx - ax);
+      rows.set(r, [...(rows.get(r) ?? []), at]);
+    }
+  }
+  let count = 0;
+  for (const [r, crossed] of rows) {
+    crossed.sort((a, b) => a - b);
+    for (let k = 0; k + 1 < crossed.length; k += 2)
+      for (let c = Math.ceil(crossed[k] - 0.5); c + 0.5 < crossed[k + 1]; c++)
+        count += inside[r * columns + c] ?? 0;
+  }
+  return count;
+}
