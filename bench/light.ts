@@ -24,8 +24,9 @@ export function lightBench(): void {
   };
   const curves = step().flatMap((tones) => tones.flatMap((tone) => tone.map(curveCount)));
   const stepped = median(ROUNDS, step);
-  const forms = median(ROUNDS, () => pockets.map(({ rings, box }) => inflate(rings, box)));
-  const fields = pockets.flatMap(({ rings, box }) => inflate(rings, box) ?? []);
+  const { finest } = lampOn(drawing);
+  const forms = median(ROUNDS, () => pockets.map(({ rings, box }) => inflate(rings, box, finest)));
+  const fields = pockets.flatMap(({ rings, box }) => inflate(rings, box, finest) ?? []);
   const plain = median(3, () => fields.map(plainSolve));
   console.log(`light: ${strokes.length} strokes, ${pockets.length} pockets, all shaded by the lamp`);
   console.log(

@@ -13,7 +13,7 @@ const formed = (...chains: readonly number[][]): Formed => {
 };
 const RADIUS = 100;
 const disc = formed(ellipse([300, 200], RADIUS, RADIUS));
-const LAMP: PlacedLamp = { at: [0, 200], height: 300, far: true, middle: [300, 200] };
+const LAMP: PlacedLamp = { at: [0, 200], height: 300, far: true, middle: [300, 200], finest: 0 };
 const ONE = { tones: 1, roundness: 1, reach: 0.6 };
 
 describe("a soft form", () => {
@@ -86,7 +86,7 @@ describe("form shade", () => {
 
   it("of a near lamp falls away from where it stands", () => {
     const wide = formed(ellipse([300, 200], 300, 60));
-    const near: PlacedLamp = { at: [300, 200], height: 60, far: false, middle: [300, 200] };
+    const near: PlacedLamp = { at: [300, 200], height: 60, far: false, middle: [300, 200], finest: 0 };
     const [tone] = formShade(wide, near, { ...ONE, reach: 0.8 });
     expect(covers(tone, [300, 200])).toBe(false);
     expect([covers(tone, [30, 200]), covers(tone, [570, 200])]).toEqual([true, true]);

@@ -29,14 +29,14 @@ export interface FormOptions {
 const fields = new WeakMap<Formed, NormalField | undefined>();
 
 /** The same thing gives the same field. */
-function fieldOf(formed: Formed): NormalField | undefined {
-  if (!fields.has(formed)) fields.set(formed, inflate(formed.rings, formed.box));
+function fieldOf(formed: Formed, finest: number): NormalField | undefined {
+  if (!fields.has(formed)) fields.set(formed, inflate(formed.rings, formed.box, finest));
   return fields.get(formed);
 }
 
 /** Closed chains of cubics for each tone, the lightest and largest first; they run on beyond the outline. */
 export function formShade(formed: Formed, lamp: PlacedLamp, options: FormOptions): number[][][] {
-  const field = fieldOf(formed);
+  const field = fieldOf(formed, lamp.finest);
   if (!field) return [];
   const light = lightOn(field, lamp, options.roundness);
   return cutsOf(options).map((cut) => regionsBelow(light, cut, field, formed.area));
@@ -73,7 +73,7 @@ function lightOn(
 /** Smaller ones are specks: a share of the whole. */
 const SPECK = 0.001;
 /** Cells by which a fitted shape may leave the isoline. */
-const FIT = 0.22;
+const FIT = 0.25;
 
 function regionsBelow(
   light: Float64Array,
@@ -90,11 +90,17 @@ function regionsBelow(
       .filter((ring) => Math.abs(areaOf(ring)) * cell * cell >= SPECK * area)
       .map((ring) =>
         fitSmoothRing(
-          ring.slice(0, -1).map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]),
+          thinned(ring).map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]),
           FIT * cell,
         ),
       );
   });
+}
+
+/** An isoline has about two points a cell, and turns more slowly than that: every third one of a long one will do. */
+function thinned(ring: readonly (readonly number[])[]): readonly (readonly number[])[] {
+  const stride = ring.length > 90 ? 3 : ring.length > 30 ? 2 : 1;
+  return ring.slice(0, -1).filter((_, k) => k % stride === 0);
 }
 
 function areaOf(ring: readonly (readonly number[])[]): number {

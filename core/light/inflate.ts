@@ -22,16 +22,26 @@ export interface NormalField {
   readonly inside: Uint8Array;
 }
 
-/** Cells across the longer side, and beyond it on every side. */
+/** Cells across the longer side: of what is large, and of what is so small that fewer will do. */
 const CELLS = 44;
+const FEWEST_CELLS = 14;
+/** Cells beyond the box on every side. */
 const MARGIN = 3;
 /** A cell's middle is never taken to lie nearer to the outline than this share of a cell. */
 const NEAREST = 0.01;
 const SWEEPS = 90;
 
-/** `rings` are flattened outlines [x, y, …] of a region by the even-odd rule; undefined where no cell lies within. */
-export function inflate(rings: readonly (readonly number[])[], box: Box): NormalField | undefined {
-  const cell = Math.max(box.width, box.height) / CELLS;
+/**
+ * `rings` are flattened outlines [x, y, …] of a region by the even-odd rule; `finest` is the smallest cell worth the work,
+ * in page units. Undefined where no cell lies within.
+ */
+export function inflate(
+  rings: readonly (readonly number[])[],
+  box: Box,
+  finest = 0,
+): NormalField | undefined {
+  const side = Math.max(box.width, box.height);
+  const cell = Math.max(side / CELLS, Math.min(finest, side / FEWEST_CELLS));
   if (!(cell > 0)) return undefined;
   const columns = Math.ceil(box.width / cell) + 2 * MARGIN;
   const rows = Math.ceil(box.height / cell) + 2 * MARGIN;

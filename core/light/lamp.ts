@@ -1,10 +1,15 @@
 import type { Drawing, Lamp } from "../drawing/drawing.ts";
-import type { Point } from "../geometry/point.ts";
+import { diagonal, type Point } from "../geometry/point.ts";
 
 /** The lamp in page units, and the middle of the page that a far one is seen from. */
 export interface PlacedLamp extends Lamp {
   readonly middle: Point;
+  /** The smallest cell worth solving for on this page, in page units. */
+  readonly finest: number;
 }
+
+/** As a share of the page's diagonal: a form's edge is fitted closer than that. */
+const FINEST = 1 / 500;
 
 export function lampOn({ lamp, page: { box } }: Pick<Drawing, "lamp" | "page">): PlacedLamp {
   const { at, height, far } = lamp;
@@ -13,5 +18,6 @@ export function lampOn({ lamp, page: { box } }: Pick<Drawing, "lamp" | "page">):
     height: height * box.width,
     far,
     middle: [box.x + box.width / 2, box.y + box.height / 2],
+    finest: diagonal(box) * FINEST,
   };
 }
