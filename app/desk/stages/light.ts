@@ -1,8 +1,10 @@
 /** Light: shade beneath the ink. */
+import { formedPours } from "#core/drawing/light-edits.ts";
 import { JudgePanel } from "../judge/judge-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { gradientTool } from "../tools/gradient/gradient.ts";
+import { lampTool } from "../tools/lamp/lamp.ts";
 import { lookTool } from "../tools/look/look.ts";
 import { shadeTool } from "../tools/shade/shade.ts";
 import { shadeMenu } from "../tools/shade/shade-menu.ts";
@@ -13,9 +15,9 @@ import type { Stage } from "./stage.ts";
 export const lightStage: Stage = {
   name: "Light",
   sheet: "shade",
-  tools: [shadeTool, gradientTool, shapesTool, dipTool, lookTool],
+  tools: [shadeTool, lampTool, gradientTool, shapesTool, dipTool, lookTool],
   figure: ({ drawing }) => {
-    const count = Object.keys(drawing.shades).length;
+    const count = Object.keys(drawing.shades).length + formedPours(drawing).length;
     return count === 1 ? "1 shade" : `${count} shades`;
   },
   keys: "Arrows walk the pockets, Backspace removes the chosen shade.",

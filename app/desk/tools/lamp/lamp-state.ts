@@ -1,0 +1,58 @@
+/** How pockets are shaded by the lamp, and which of those that are was chosen. */
+import type { Form } from "#core/drawing/drawing.ts";
+import { changeForm, formedPours, setForm } from "#core/drawing/light-edits.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { toolState } from "../tool-state.ts";
+
+interface Settings extends Omit<Form, "soft"> {
+  /** As a share of the page's width; 0 for a sharp edge. */
+  readonly soft: number;
+}
+
+interface Held {
+  /** The pour that was clicked last; settings are for it alone, or with none for all. */
+  readonly pour: string | null;
+}
+
+export const lampState = toolState<Settings, Held>(
+  "lamp",
+  { tones: 1, deeper: 1, roundness: 1, reach: 0.55, soft: 0 },
+  { pour: null },
+);
+
+/** The form that is changed: that of the chosen pocket, or how the next will be. */
+export function formNow(desk: Desk): Settings {
+  const { pour } = lampState.held(desk);
+  const form = pour === null ? undefined : desk.drawing.pours[pour]?.form;
+  return form ? { ...form, soft: (form.soft ?? 0) / desk.drawing.page.box.width } : lampState.settings(desk);
+}
+
+/** The next form as it is kept. */
+export function nextForm(desk: Desk): Form {
+  const { soft, ...form } = lampState.settings(desk);
+  return soft > 0 ? { ...form, soft: soft * desk.drawing.page.box.width } : form;
+}
+
+/** Changes the chosen form, or all with none chosen, and how the next will be. */
+export function changeForms(desk: DeskStore, change: Partial<Settings>, how: "edit" | "show" = "edit"): void {
+  const state = desk.getState();
+  const { pour } = lampState.held(state);
+  const chosen = pour !== null && state.drawing.pours[pour]?.form ? [pour] : formedPours(state.drawing);
+  lampState.change(desk, change);
+  const { soft, ...rest } = change;
+  const kept = soft === undefined ? rest : { ...rest, soft: soft * state.drawing.page.box.width };
+  if (chosen.length > 0) state[how](changeForm(chosen, kept));
+}
+
+/** Shades every coloured pocket, or none. */
+export function shadeAll(desk: DeskStore, on: boolean): void {
+  const state = desk.getState();
+  const { drawing, edit } = state;
+  const ids = on
+    ? Object.values(drawing.pours).flatMap(({ id, paint, spot, form }) =>
+        paint && !spot && !form ? [id] : [],
+      )
+    : formedPours(drawing);
+  if (ids.length > 0) edit(setForm(ids, on ? nextForm(state) : null));
+  else state.tell(on ? "Every coloured pocket is shaded already." : "No pocket is shaded by the lamp.");
+}

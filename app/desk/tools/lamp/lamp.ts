@@ -1,0 +1,143 @@
+/** Lamp: stands on the paper or far off; pockets that are clicked are shaded by it, and left out by another click. */
+import { LampDesk } from "lucide-react";
+import type { Form } from "#core/drawing/drawing.ts";
+import { setForm, setLamp } from "#core/drawing/light-edits.ts";
+import { distance, mix, type Point } from "#core/geometry/point.ts";
+import { lampOn } from "#core/light/lamp.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import { pocketAt } from "#core/scene/scene.ts";
+import { arrowOf, isRemoval } from "../../keys/key-names.ts";
+import { walkedPocket } from "../../pockets/walk.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
+import { LampPanel } from "./lamp-panel.tsx";
+import { lampState, nextForm } from "./lamp-state.ts";
+
+const GRAB_PIXELS = 14;
+const RAYS = 8;
+
+export const lampTool: Tool = {
+  name: lampState.name,
+  word: "Lamp",
+  hint: "Drag the lamp; click coloured pockets to shade them by it, again to leave them out",
+  icon: LampDesk,
+  cursor: "pointer",
+  lights: true,
+  press: (press) => {
+    const { desk, at, pixel } = press;
+    const { drawing } = desk.getState();
+    return distance(lampOn(drawing).at, at) <= GRAB_PIXELS * pixel ? moving(press) : shading(press);
+  },
+  key: (desk, event) => {
+    const state = desk.getState();
+    const pocket = walkedPocket(state);
+    const arrow = arrowOf(event);
+    if (event.key === "Enter" && pocket) toggle(desk, [pocket]);
+    else if (isRemoval(event) && pocket) lay(desk, [pocket], null);
+    else if (arrow && event.shiftKey) nudge(desk, arrow);
+    else return false;
+    return true;
+  },
+  places: (desk) => [lampOn(desk.drawing).at, ...desk.derived.pockets.map(({ seed }) => seed)],
+  marks: lampMarks,
+  Panel: LampPanel,
+};
+
+const shareOf = ({ drawing: { page } }: Desk, [x, y]: Point): Point => [
+  (x - page.box.x) / page.box.width,
+  (y - page.box.y) / page.box.height,
+];
+
+const moving = ({ desk }: Press): Gesture => ({
+  move: ({ at }) => {
+    const state = desk.getState();
+    state.show(setLamp({ at: shareOf(state, at) }));
+  },
+});
+
+const STEP = 0.02;
+
+function nudge(desk: DeskStore, [dx, dy]: Point): void {
+  const state = desk.getState();
+  const [x, y] = state.drawing.lamp.at;
+  state.edit(setLamp({ at: [x + dx * STEP, y + dy * STEP] }));
+}
+
+/** A click shades a pocket or leaves it out; a drag does to all it crosses what it did to the first. */
+function shading({ desk, at, pixel }: Press): Gesture | undefined {
+  const state = desk.getState();
+  const first = pocketAt(state.derived.pockets, at);
+  if (!first) {
+    state.tell("Shade by the lamp needs a coloured pocket. Click inside one, or drag the lamp.");
+    return undefined;
+  }
+  const form = pourIn(state, first)?.form ? null : nextForm(state);
+  const crossed: Pocket[] = [first];
+  let last = at;
+  const show = () => lay(desk, crossed, form, "show");
+  show();
+  return {
+    move: (press) => {
+      const steps = Math.max(1, Math.ceil(distance(last, press.at) / pixel));
+      const before = crossed.length;
+      for (let k = 1; k <= steps; k++) {
+        const pocket = pocketAt(state.derived.pockets, mix(last, press.at, k / steps));
+        if (pocket && !crossed.includes(pocket)) crossed.push(pocket);
+      }
+      last = press.at;
+      if (crossed.length > before) show();
+    },
+  };
+}
+
+const pourIn = ({ derived, drawing }: Desk, pocket: Pocket) => {
+  const pour = drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
+  return pour?.paint && !pour.spot ? pour : undefined;
+};
+
+function toggle(desk: DeskStore, pockets: readonly Pocket[]): void {
+  const state = desk.getState();
+  lay(desk, pockets, pourIn(state, pockets[0])?.form ? null : nextForm(state));
+}
+
+function lay(
+  desk: DeskStore,
+  pockets: readonly Pocket[],
+  form: Form | null,
+  how: "edit" | "show" = "edit",
+): void {
+  const state = desk.getState();
+  const ids = [...new Set(pockets.flatMap((pocket) => pourIn(state, pocket)?.id ?? []))];
+  if (ids.length === 0) state.tell("Pour a colour here first: shade is made of its ladder.");
+  else {
+    lampState.hold(desk, { pour: form ? ids[ids.length - 1] : null });
+    state[how](setForm(ids, form));
+  }
+}
+
+/** The lamp with its rays; where it is far off, the way its light comes. */
+function lampMarks(desk: Desk): OverlayMark[] {
+  const { at, far, middle } = lampOn(desk.drawing);
+  const pixel = 1 / desk.view.scale;
+  const line = (from: Point, to: Point, dashed = false): OverlayMark => ({
+    kind: "chain",
+    points: [...from, ...from, ...to, ...to],
+    closed: false,
+    tint: dashed ? "quiet" : "fern",
+    width: dashed ? 1 : 2,
+    dashed,
+  });
+  const rays = Array.from({ length: RAYS }, (_, k): OverlayMark => {
+    const angle = (2 * Math.PI * k) / RAYS;
+    const end = (reach: number): Point => [
+      at[0] + Math.cos(angle) * reach * pixel,
+      at[1] + Math.sin(angle) * reach * pixel,
+    ];
+    return line(end(9), end(14));
+  });
+  return [
+    ...(far ? [line(at, middle, true)] : []),
+    ...rays,
+    { kind: "dot", at, tint: "fern", shape: "round", filled: true },
+  ];
+}

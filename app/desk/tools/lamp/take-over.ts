@@ -1,0 +1,50 @@
+/** Shade made by the lamp becomes drawn: it stays where it is, in the colour it had, and the lamp moves it no more. */
+import { stepBeside } from "#core/colour/ladder.ts";
+import type { Drawing, Shade } from "#core/drawing/drawing.ts";
+import type { Edit } from "#core/drawing/history.ts";
+import { setForm } from "#core/drawing/light-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
+import { addShade } from "#core/drawing/shape-edits.ts";
+import { anchorOf } from "#core/pockets/anchors.ts";
+import { formShapes } from "#core/scene/form-items.ts";
+import type { Desk } from "../../store/desk-state.ts";
+import { shownTin } from "../../tin/shown-tin.ts";
+
+export function takeOver(
+  { drawing, derived }: Desk,
+  pour: string,
+): { readonly edit: Edit; readonly ids: readonly string[] } {
+  const own = drawing.pours[pour];
+  const pockets = derived.pockets.filter((_, index) => derived.pourOf[index] === pour);
+  const shades = pockets.flatMap((pocket) =>
+    formShapes(pocket, own, drawing).map(
+      (outline, k): Omit<Shade, "rank"> => ({
+        id: newId(),
+        kind: "drawn",
+        anchor: anchorOf(pocket),
+        outline,
+        evenOdd: false,
+        paint: stepped(drawing, own, -own.form!.deeper * (k + 1)),
+        opacity: 1,
+        ...(own.form!.soft ? { soft: own.form!.soft } : {}),
+      }),
+    ),
+  );
+  const left = setForm([pour], null);
+  return {
+    ids: shades.map(({ id }) => id),
+    edit: {
+      ...left,
+      label: "Take shade over",
+      change: (draft) => {
+        left.change(draft);
+        for (const shade of shades) addShade(shade).change(draft);
+      },
+    },
+  };
+}
+
+function stepped(drawing: Drawing, { paint }: Drawing["pours"][string], by: number) {
+  const colour = shownTin({ drawing })[paint!.colour];
+  return colour ? { ...paint!, step: stepBeside(colour, paint!.step, by) } : paint!;
+}
