@@ -3,12 +3,18 @@ import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import { Resvg } from "@resvg/resvg-js";
 import { decode } from "fast-png";
+import { stepOf } from "../core/colour/ladder.ts";
+import { defaultPage } from "../core/drawing/new-drawing.ts";
+import { startingLamp } from "../core/drawing/start.ts";
 import type { Point } from "../core/geometry/point.ts";
+import { lampOn } from "../core/light/lamp.ts";
 import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test } from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
 const [a, b, c] = GARDEN_POCKETS;
 const FROND = "#6f9a4a";
+const DARKER = stepOf({ value: FROND }, -1);
+const PAGE = defaultPage(GARDEN_PAGE);
 
 const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const spot = (page: Page, at: Point) => onScreen(page, at, GARDEN_PAGE);
@@ -81,6 +87,63 @@ test("a gradient is drawn over a pocket, changed by its handles, laid over anoth
   const again = await save(page, "SVG");
   const told = (svg: Buffer) => svg.toString().match(/<stop [^>]*>|gradientTransform="[^"]*"/g);
   expect(told(again.bytes)).toEqual(told(bytes));
+});
+
+/** How many of some places in a pocket are in a colour. */
+async function countIn(page: Page, { seed, box }: typeof a, colour: string): Promise<number> {
+  let count = 0;
+  for (let k = -6; k <= 6; k++)
+    for (const [dx, dy] of [
+      [k, 0],
+      [0, k],
+    ]) {
+      const at: Point = [seed[0] + (dx * box.width) / 22, seed[1] + (dy * box.height) / 22];
+      if ((await colourAt(page, at)) === colour) count++;
+    }
+  return count;
+}
+
+test("pockets are shaded by the lamp in steps of their own colour; it is moved, left out, taken over", async ({
+  page,
+}) => {
+  await open(page);
+  await tool(page, "Lamp").click();
+  await page.mouse.click(...(await spot(page, a.seed)));
+  await expect(page.getByRole("button", { name: "Undo: Shade pocket" })).toBeVisible();
+  await expect.poll(() => countIn(page, a, DARKER)).toBeGreaterThan(0);
+  const shaded = await countIn(page, a, DARKER);
+  await drag(page, [lampOn({ lamp: startingLamp(), page: PAGE }).at, [58, 58]]);
+  await expect(page.getByRole("button", { name: "Undo: Move lamp" })).toBeVisible();
+  await expect.poll(() => countIn(page, a, DARKER)).not.toBe(shaded);
+  await page.getByRole("slider", { name: "Reach" }).press("End");
+  await expect.poll(() => countIn(page, a, DARKER)).toBeGreaterThan(shaded);
+  await page.getByRole("button", { name: "Change all" }).click();
+  await page.getByRole("button", { name: "Shade all" }).click();
+  await expect(page.getByText("3 pockets shaded")).toBeVisible();
+  await expect(stage(page, "Light")).toContainText("3 shades");
+  const { violations } = await new AxeBuilder({ page }).include("[aria-label=Tray]").analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+  await page.mouse.click(...(await spot(page, b.seed)));
+  await expect(page.getByText("2 pockets shaded")).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  const { bytes } = await save(page, "SVG");
+  expect(bytes.toString().match(/data-form=/g)).toHaveLength(1);
+  await stage(page, "Light").click();
+  await tool(page, "Lamp").click();
+  await page.mouse.click(...(await spot(page, a.seed)));
+  await page.mouse.click(...(await spot(page, a.seed)));
+  await page.getByRole("button", { name: "Take it over" }).click();
+  await expect(page.getByRole("button", { name: "Undo: Take shade over" })).toBeVisible();
+  await expect(stage(page, "Light")).toContainText("1 shade");
+  const taken = await countIn(page, a, DARKER);
+  expect(taken).toBeGreaterThan(0);
+  await drag(page, [
+    [58, 58],
+    [5, 58],
+  ]);
+  await expect(page.getByRole("button", { name: "Undo: Move lamp" })).toBeVisible();
+  expect(await countIn(page, a, DARKER)).toBe(taken);
 });
 
 /** Levels by which two pictures differ on white: on the whole, and the share of those that are far apart. */

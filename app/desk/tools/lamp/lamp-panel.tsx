@@ -3,7 +3,7 @@ import { Choice } from "../../../ui/choice.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { changeForms, formNow, lampState, shadeAll } from "./lamp-state.ts";
+import { changeForms, chosenForm, lampState, shadeAll } from "./lamp-state.ts";
 import { takeOver } from "./take-over.ts";
 
 const MOST_HEIGHT = 1.5;
@@ -77,7 +77,11 @@ export function LampPanel() {
 }
 
 function FormFields() {
-  const { tones, deeper, roundness, reach, soft } = useDesk(formNow);
+  const form = useDesk(chosenForm);
+  const settings = useDesk(lampState.settings);
+  const pageWidth = useDesk((s) => s.drawing.page.box.width);
+  const { tones, deeper, roundness, reach } = form ?? settings;
+  const soft = form ? (form.soft ?? 0) / pageWidth : settings.soft;
   const desk = useDeskStore();
   const { keep } = desk.getState();
   return (

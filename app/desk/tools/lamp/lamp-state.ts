@@ -20,12 +20,9 @@ export const lampState = toolState<Settings, Held>(
   { pour: null },
 );
 
-/** The form that is changed: that of the chosen pocket, or how the next will be. */
-export function formNow(desk: Desk): Settings {
-  const { pour } = lampState.held(desk);
-  const form = pour === null ? undefined : desk.drawing.pours[pour]?.form;
-  return form ? { ...form, soft: (form.soft ?? 0) / desk.drawing.page.box.width } : lampState.settings(desk);
-}
+/** The form of the pocket that was clicked last, as long as it has one. */
+export const chosenForm = (desk: Desk): Form | undefined =>
+  desk.drawing.pours[lampState.held(desk).pour ?? ""]?.form;
 
 /** The next form as it is kept. */
 export function nextForm(desk: Desk): Form {
