@@ -25,7 +25,10 @@ export const setForm = (ids: readonly string[], form: Form | null): Edit => ({
 });
 
 /** Changes the form shade of pours that have one. */
-export const changeForm = (ids: readonly string[], change: Partial<Form>): Edit => ({
+export const changeForm = (
+  ids: readonly string[],
+  change: { readonly [K in keyof Form]?: Form[K] | undefined },
+): Edit => ({
   sheet: "shade",
   label: "Change form shade",
   merge: `form-${ids.join()}-${Object.keys(change).join()}`,
@@ -34,7 +37,8 @@ export const changeForm = (ids: readonly string[], change: Partial<Form>): Edit 
       const { form } = draft.pours[id];
       if (!form) continue;
       Object.assign(form, change);
-      if (form.soft === undefined || form.soft === 0) delete form.soft;
+      if (!form.soft) delete form.soft;
+      if (!form.folds) delete form.folds;
     }
   },
 });

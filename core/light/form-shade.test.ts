@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { curveCount, enclosedArea, flatten } from "../geometry/cubic.ts";
 import { boundsOf, type Point } from "../geometry/point.ts";
@@ -73,15 +74,49 @@ describe("form shade", () => {
     }
   });
 
+  it("stays near its outline, whatever that is like", () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 60 }), fc.integer({ min: 0, max: 60 })), {
+          minLength: 3,
+          maxLength: 9,
+        }),
+        fc.integer({ min: 0, max: 6 }),
+        (corners, turn) => {
+          const ring = corners.flat();
+          const box = boundsOf([ring])!;
+          fc.pre(box.width > 1 && box.height > 1);
+          const lamp: PlacedLamp = {
+            at: [300 + 200 * Math.cos(turn), 200 + 200 * Math.sin(turn)],
+            height: 90,
+            far: true,
+            middle: [300, 200],
+            finest: 2,
+          };
+          const side = Math.max(box.width, box.height);
+          for (const tone of formShade({ rings: [ring], box, area: 1 }, lamp, {
+            tones: 3,
+            roundness: 1,
+            reach: 0.6,
+          }))
+            for (const n of tone.flat()) expect(n >= -side && n <= 60 + side).toBe(true);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
   it("leaves what is flat in one tone, and turns round a hole", () => {
     expect(formShade(disc, LAMP, { ...ONE, roundness: 0 })[0]).toEqual([]);
     const ring = formed(ellipse([300, 200], 100, 100), ellipse([300, 200], 50, 50));
-    const [tone] = formShade(ring, LAMP, ONE);
+    const [tone] = formShade(ring, LAMP, { ...ONE, folds: true });
     // Beyond the hole the ring falls away from the lamp again, before it the ring turns towards the hole.
     expect(covers(tone, [393, 200])).toBe(true);
     expect(covers(tone, [243, 200])).toBe(true);
     expect(covers(tone, [207, 200])).toBe(false);
     expect(covers(tone, [357, 200])).toBe(false);
+    // Where the hole lies on the form, the ring is shaded as the disc is.
+    expect(covers(formShade(ring, LAMP, ONE)[0], [243, 200])).toBe(false);
   });
 
   it("of a near lamp falls away from where it stands", () => {

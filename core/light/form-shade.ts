@@ -4,13 +4,13 @@
  */
 import { contours } from "d3-contour";
 import type { Box, Point } from "../geometry/point.ts";
-import { fitSmoothRing } from "../lines/fit.ts";
+import { fitSmoothRing, fitWithCorners } from "../lines/fit.ts";
 import { inflate, type NormalField } from "./inflate.ts";
 import type { PlacedLamp } from "./lamp.ts";
 
 /** What has a form: a pocket, or anything with an outline. */
 export interface Formed {
-  /** Flattened rings [x, y, …] in page units. */
+  /** Flattened rings [x, y, …] in page units, the outer one first. */
   readonly rings: readonly (readonly number[])[];
   readonly box: Box;
   /** Page units squared. */
@@ -24,19 +24,22 @@ export interface FormOptions {
   readonly roundness: number;
   /** How far shade reaches towards the light, 0 to 1. */
   readonly reach: number;
+  /** Whether the form goes down to holes as it does to its outline; otherwise they lie on it. */
+  readonly folds?: boolean;
 }
 
-const fields = new WeakMap<Formed, NormalField | undefined>();
+const fields = new WeakMap<readonly unknown[], NormalField | undefined>();
 
-/** The same thing gives the same field. */
-function fieldOf(formed: Formed, finest: number): NormalField | undefined {
-  if (!fields.has(formed)) fields.set(formed, inflate(formed.rings, formed.box, finest));
-  return fields.get(formed);
+/** The same rings, or the outer one alone, give the same field. */
+function fieldOf({ rings, box }: Formed, finest: number, folds: boolean): NormalField | undefined {
+  const key = folds ? rings : rings[0];
+  if (!fields.has(key)) fields.set(key, inflate(folds ? rings : [rings[0]], box, finest));
+  return fields.get(key);
 }
 
 /** Closed chains of cubics for each tone, the lightest and largest first; they run on beyond the outline. */
 export function formShade(formed: Formed, lamp: PlacedLamp, options: FormOptions): number[][][] {
-  const field = fieldOf(formed, lamp.finest);
+  const field = fieldOf(formed, lamp.finest, options.folds === true);
   if (!field) return [];
   const light = lightOn(field, lamp, options.roundness);
   return cutsOf(options).map((cut) => regionsBelow(light, cut, field, formed.area));
@@ -88,19 +91,43 @@ function regionsBelow(
     if (insideOf(outer, inside, columns) * cell * cell < SPECK * area) return [];
     return polygon
       .filter((ring) => Math.abs(areaOf(ring)) * cell * cell >= SPECK * area)
-      .map((ring) =>
-        fitSmoothRing(
-          thinned(ring).map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]),
-          FIT * cell,
-        ),
-      );
+      .map((ring) => {
+        const { points, corners } = thinned(ring, columns, rows);
+        const placed = points.map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]);
+        return corners.length > 0
+          ? fitWithCorners(placed, corners, true, FIT * cell)
+          : fitSmoothRing(placed, FIT * cell);
+      });
   });
 }
 
-/** An isoline has about two points a cell, and turns more slowly than that: every third one of a long one will do. */
-function thinned(ring: readonly (readonly number[])[]): readonly (readonly number[])[] {
+type GridPoint = readonly number[];
+
+/**
+ * An isoline has about two points a cell and turns more slowly than that: every third one of a long one will do. Where it
+ * runs along the border of the grid, far from the outline, it may turn sharply.
+ */
+function thinned(
+  ring: readonly GridPoint[],
+  columns: number,
+  rows: number,
+): { readonly points: readonly GridPoint[]; readonly corners: readonly number[] } {
   const stride = ring.length > 90 ? 3 : ring.length > 30 ? 2 : 1;
-  return ring.slice(0, -1).filter((_, k) => k % stride === 0);
+  const isOut = ([c, r]: GridPoint) => c <= 0.5 || r <= 0.5 || c >= columns - 0.5 || r >= rows - 0.5;
+  const open = ring.slice(0, -1);
+  const turns = (k: number) => {
+    const [a, b, c] = [open[(k + open.length - 1) % open.length], open[k], open[(k + 1) % open.length]];
+    if (!isOut(b)) return false;
+    return !isOut(a) || !isOut(c) || (b[0] - a[0]) * (c[1] - b[1]) !== (b[1] - a[1]) * (c[0] - b[0]);
+  };
+  const points: GridPoint[] = [];
+  const corners: number[] = [];
+  open.forEach((point, k) => {
+    const corner = turns(k);
+    if (corner) corners.push(points.length);
+    if (corner || (!isOut(point) && k % stride === 0)) points.push(point);
+  });
+  return { points, corners };
 }
 
 function areaOf(ring: readonly (readonly number[])[]): number {

@@ -153,7 +153,9 @@ export function leastSquares(
   const span = distance(first, last);
   let a = det ? (x0 * c11 - x1 * c01) / det : 0;
   let b = det ? (c00 * x1 - c01 * x0) / det : 0;
-  if (!(a > span * 1e-3 && b > span * 1e-3 && a + b < Infinity)) a = b = span / 3;
+  // A handle longer than the way itself meets the points and leaves them in between.
+  const way = points.reduce((sum, p, i) => (i > 0 ? sum + distance(points[i - 1], p) : 0), 0);
+  if (!(a > span * 1e-3 && b > span * 1e-3 && a <= way && b <= way)) a = b = span / 3;
   return [first, along(first, leaving, a), along(last, arriving, b), last];
 }
 

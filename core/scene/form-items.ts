@@ -56,11 +56,11 @@ export function formShapes(
   drawing: Pick<Drawing, "lamp" | "page">,
 ): Shaped["shapes"] {
   if (!form) return [];
-  const { tones, roundness, reach } = form;
-  const of = [drawing.lamp, drawing.page.box, tones, roundness, reach];
+  const { tones, roundness, reach, folds } = form;
+  const of = [drawing.lamp, drawing.page.box, tones, roundness, reach, folds];
   const before = shaped.get(pocket);
   if (before && sameList(before.of, of)) return before.shapes;
-  const shapes = formShade(pocket, lampOn(drawing), { tones, roundness, reach }).filter(
+  const shapes = formShade(pocket, lampOn(drawing), { tones, roundness, reach, folds }).filter(
     (chains) => chains.length > 0,
   );
   shaped.set(pocket, { of, shapes });

@@ -2,9 +2,10 @@
 
 import { type Turn, turned, valuesIn } from "../../core/colour/colourways.ts";
 import { addColourway, showColourway } from "../../core/drawing/colour-edits.ts";
-import type { Drawing, Paint, Pattern } from "../../core/drawing/drawing.ts";
+import type { Drawing, Form, Lamp, Paint, Pattern } from "../../core/drawing/drawing.ts";
 import { addBridges, pour } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
+import { setForm, setLamp } from "../../core/drawing/light-edits.ts";
 import { newDrawing } from "../../core/drawing/new-drawing.ts";
 import { setPattern } from "../../core/drawing/patterns.ts";
 import { addShade, addShape, orderShapes } from "../../core/drawing/shape-edits.ts";
@@ -37,6 +38,10 @@ export interface Finish {
   readonly cloths?: readonly { readonly at: readonly P[]; readonly pattern: Omit<Pattern, "cloth" | "at"> }[];
   /** Colour drawn freehand where no line closes, beneath all that is poured. */
   readonly loops?: readonly { readonly points: readonly P[]; readonly paint: Paint }[];
+  /** How all coloured pockets are shaded by the lamp, but those at some places. */
+  readonly form?: Form;
+  readonly unlit?: readonly P[];
+  readonly lamp?: Partial<Lamp>;
   /** A second colourway, all colours turned alike. */
   readonly way: { readonly name: string; readonly turn: Turn };
 }
@@ -45,7 +50,7 @@ export function colouredDemo(
   svg: string,
   title: string,
   hand: Hand,
-  { shades, mended = [], cloths = [], loops = [], way }: Finish,
+  { shades, mended = [], cloths = [], loops = [], form, unlit = [], lamp, way }: Finish,
 ): Drawing {
   const { page, strokes, inkShapes } = readSvg(svg);
   let drawing = newDrawing(title, page, strokes, inkShapes);
@@ -91,6 +96,12 @@ export function colouredDemo(
       }),
     );
   });
+  if (lamp) apply(setLamp(lamp));
+  if (form) {
+    const left = new Set(unlit.flatMap((place) => pourAt(place)?.id ?? []));
+    const lit = Object.values(drawing.pours).filter(({ id, paint }) => paint && !left.has(id));
+    apply(setForm(lit.map(({ id }) => id), form));
+  }
   apply(addColourway("second", way.name, turned(valuesIn(drawing), way.turn)));
   apply(showColourway(FIRST_COLOURWAY, "First colours"));
   return drawing;

@@ -1,13 +1,19 @@
 /** How the coloured demo drawings are finished: what is put right, patterned, shaded, and their second colourways. */
 import { NO_TURN } from "../../core/colour/colourways.ts";
+import type { Form } from "../../core/drawing/drawing.ts";
 import { BOOT_SHADES } from "./boot.ts";
 import type { Finish } from "./colour.ts";
 
 const paint = (colour: string, step = 0) => ({ colour, step });
 const WOOD = paint("rain-barrel", 2);
 
+/** One tone, a step deeper, away from the lamp. */
+const FORM: Form = { tones: 1, deeper: 1, roundness: 1, reach: 0.5 };
+
 export const BOOT_FINISH: Finish = {
   shades: BOOT_SHADES,
+  form: FORM,
+  unlit: BOOT_SHADES.map(({ seed }) => seed),
   way: { name: "October", turn: { ...NO_TURN, hue: -58, chroma: 1.1 } },
 };
 
@@ -51,6 +57,7 @@ export const KETTLE_FINISH: Finish = {
     },
   ],
   loops: [{ points: [[190, 688], [470, 688], [470, 722], [190, 722]], paint: WOOD }],
+  form: FORM,
   way: { name: "Evening", turn: { ...NO_TURN, hue: -18, chroma: 0.85, middle: 0.46, white: 0.92 } },
 };
 
@@ -83,5 +90,6 @@ export const SNAIL_FINISH: Finish = {
       paint: paint("seed-paper", -1),
     },
   ],
+  form: { ...FORM, tones: 2, reach: 0.6 },
   way: { name: "After the rain", turn: { ...NO_TURN, hue: 150, chroma: 0.75, black: 0.06, white: 0.96 } },
 };

@@ -2,6 +2,7 @@ import { formedPours, setLamp } from "#core/drawing/light-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
+import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { changeForms, chosenForm, lampState, shadeAll } from "./lamp-state.ts";
 import { takeOver } from "./take-over.ts";
@@ -81,12 +82,13 @@ function FormFields() {
   const settings = useDesk(lampState.settings);
   const pageWidth = useDesk((s) => s.drawing.page.box.width);
   const { tones, deeper, roundness, reach } = form ?? settings;
+  const folds = (form ?? settings).folds === true;
   const soft = form ? (form.soft ?? 0) / pageWidth : settings.soft;
   const desk = useDeskStore();
   const { keep } = desk.getState();
   return (
     <>
-      <div className="grid gap-1">
+      <div className="grid gap-0.5 text-xs">
         <NumberField
           label="Tones"
           className="w-10"
@@ -104,6 +106,11 @@ function FormFields() {
           max={6}
           digits={0}
           onChange={(next) => changeForms(desk, { deeper: next })}
+        />
+        <Toggle
+          label="Ink folds it"
+          checked={folds}
+          onChange={(next) => changeForms(desk, { folds: next })}
         />
       </div>
       <div className="grid grid-cols-[auto_5rem] gap-x-2">

@@ -4,7 +4,8 @@ import { changeForm, formedPours, setForm } from "#core/drawing/light-edits.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
-interface Settings extends Omit<Form, "soft"> {
+interface Settings extends Omit<Form, "soft" | "folds"> {
+  readonly folds: boolean;
   /** As a share of the page's width; 0 for a sharp edge. */
   readonly soft: number;
 }
@@ -16,7 +17,7 @@ interface Held {
 
 export const lampState = toolState<Settings, Held>(
   "lamp",
-  { tones: 1, deeper: 1, roundness: 1, reach: 0.55, soft: 0 },
+  { tones: 1, deeper: 1, roundness: 1, reach: 0.55, folds: false, soft: 0 },
   { pour: null },
 );
 
@@ -26,8 +27,12 @@ export const chosenForm = (desk: Desk): Form | undefined =>
 
 /** The next form as it is kept. */
 export function nextForm(desk: Desk): Form {
-  const { soft, ...form } = lampState.settings(desk);
-  return soft > 0 ? { ...form, soft: soft * desk.drawing.page.box.width } : form;
+  const { soft, folds, ...form } = lampState.settings(desk);
+  return {
+    ...form,
+    ...(folds ? { folds } : {}),
+    ...(soft > 0 ? { soft: soft * desk.drawing.page.box.width } : {}),
+  };
 }
 
 /** Changes the chosen form, or all with none chosen, and how the next will be. */
@@ -36,8 +41,12 @@ export function changeForms(desk: DeskStore, change: Partial<Settings>, how: "ed
   const { pour } = lampState.held(state);
   const chosen = pour !== null && state.drawing.pours[pour]?.form ? [pour] : formedPours(state.drawing);
   lampState.change(desk, change);
-  const { soft, ...rest } = change;
-  const kept = soft === undefined ? rest : { ...rest, soft: soft * state.drawing.page.box.width };
+  const { soft, folds, ...rest } = change;
+  const kept = {
+    ...rest,
+    ...(folds === undefined ? {} : { folds: folds || undefined }),
+    ...(soft === undefined ? {} : { soft: soft * state.drawing.page.box.width }),
+  };
   if (chosen.length > 0) state[how](changeForm(chosen, kept));
 }
 
