@@ -32,11 +32,18 @@ test("the coloured boot in every stage", async ({ page }) => {
   for (const name of ["Lines", "Gaps", "Flats", "Light", "Deliver"]) {
     await stage(page, name).click();
     if (name === "Light") {
-      await page.getByRole("radio", { name: "Choose" }).click();
+      await page.getByRole("radio", { name: "Shapes", exact: true }).click();
       await clickPage(page, [600, 866]);
     }
     await shoot(page, `desk-${name.toLowerCase()}`);
   }
+});
+
+test("the lamp over the snail", async ({ page }) => {
+  await openDemo(page, "Snail on a rain barrel, coloured");
+  await stage(page, "Light").click();
+  await page.getByRole("radio", { name: "Lamp", exact: true }).click();
+  await shoot(page, "lamp");
 });
 
 test("a leak explained", async ({ page }) => {
@@ -115,7 +122,7 @@ test("the menu at the pointer, beside the list of lines", async ({ page }) => {
   await shoot(page, "menu");
 });
 
-test("tidying and trimming", async ({ page }) => {
+test("tidying", async ({ page }) => {
   await openDemo(page, "Snail on a rain barrel");
   await stage(page, "Lines").click();
   await page.getByRole("radio", { name: "Tidy" }).click();
@@ -123,8 +130,6 @@ test("tidying and trimming", async ({ page }) => {
   await clickPage(page, [520, 386]);
   await page.waitForTimeout(600);
   await shoot(page, "tidy");
-  await page.getByRole("radio", { name: "Trim" }).click();
-  await shoot(page, "trim");
 });
 
 test("the ferns as a part, chosen to be moved", async ({ page }) => {

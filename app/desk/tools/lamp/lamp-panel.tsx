@@ -4,7 +4,7 @@ import { NumberField } from "../../../ui/number-field.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { changeForms, chosenForm, lampState, shadeAll } from "./lamp-state.ts";
+import { changeForms, lampState, shadeAll, shownForm } from "./lamp-state.ts";
 import { takeOver } from "./take-over.ts";
 
 const MOST_HEIGHT = 1.5;
@@ -78,7 +78,7 @@ export function LampPanel() {
 }
 
 function FormFields() {
-  const form = useDesk(chosenForm);
+  const form = useDesk(shownForm);
   const settings = useDesk(lampState.settings);
   const pageWidth = useDesk((s) => s.drawing.page.box.width);
   const { tones, deeper, roundness, reach } = form ?? settings;

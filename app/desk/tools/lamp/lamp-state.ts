@@ -21,9 +21,10 @@ export const lampState = toolState<Settings, Held>(
   { pour: null },
 );
 
-/** The form of the pocket that was clicked last, as long as it has one. */
-export const chosenForm = (desk: Desk): Form | undefined =>
-  desk.drawing.pours[lampState.held(desk).pour ?? ""]?.form;
+/** The form of the pocket that was clicked last, or of the first that has one. */
+export const shownForm = (desk: Desk): Form | undefined =>
+  desk.drawing.pours[lampState.held(desk).pour ?? ""]?.form ??
+  Object.values(desk.drawing.pours).find(({ form }) => form)?.form;
 
 /** The next form as it is kept. */
 export function nextForm(desk: Desk): Form {
