@@ -146,6 +146,50 @@ test("pockets are shaded by the lamp in steps of their own colour; it is moved, 
   expect(await countIn(page, a, DARKER)).toBe(taken);
 });
 
+test("a crease lays one side of a pocket deeper; its side is turned, its points are dragged", async ({
+  page,
+}) => {
+  await open(page);
+  await tool(page, "Crease").click();
+  const { seed, box } = a;
+  const [left, right]: Point[] = [
+    [box.x - 1, seed[1]],
+    [box.x + box.width + 1, seed[1]],
+  ];
+  const low: Point = [seed[0], seed[1] + box.height / 10];
+  const high: Point = [seed[0], seed[1] - box.height / 10];
+  await drag(page, [left, seed, right]);
+  await expect(page.getByRole("button", { name: "Undo: Draw crease" })).toBeVisible();
+  await expect.poll(() => colourAt(page, low)).toBe(DARKER);
+  expect(await colourAt(page, high)).toBe(FROND);
+  await page.getByRole("button", { name: "Turn the side" }).click();
+  await expect.poll(() => colourAt(page, high)).toBe(DARKER);
+  expect(await colourAt(page, low)).toBe(FROND);
+  await page.locator("#paper").focus();
+  await page.keyboard.press("Enter");
+  await expect.poll(() => colourAt(page, low)).toBe(DARKER);
+  for (const end of [left, right])
+    await drag(page, [end, [end[0], end[1] + box.height / 4], [end[0], end[1] + box.height / 3]]);
+  await expect.poll(() => colourAt(page, low)).toBe(FROND);
+  const { violations } = await new AxeBuilder({ page }).include("[aria-label=Tray]").analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => colourAt(page, low)).toBe(DARKER);
+  await stage(page, "Flats").click();
+  await page
+    .getByRole("region", { name: "Tin" })
+    .getByRole("button", { name: /^Radish/ })
+    .click();
+  await page.mouse.click(...(await spot(page, high)));
+  await expect.poll(() => colourAt(page, low)).toBe(stepOf({ value: "#c23f5a" }, -1));
+  await stage(page, "Light").click();
+  await tool(page, "Crease").click();
+  await page.mouse.click(...(await spot(page, seed)));
+  await page.keyboard.press("Backspace");
+  await expect.poll(() => colourAt(page, low)).toBe("#c23f5a");
+});
+
 /** Levels by which two pictures differ on white: on the whole, and the share of those that are far apart. */
 const unlike = (page: Page, one: string, other: string): Promise<{ mean: number; far: number }> =>
   page.evaluate(

@@ -3,7 +3,17 @@ import { flatten } from "../geometry/cubic.ts";
 import { nearestOnLines } from "../geometry/nearest.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
-import type { Anchor, Anchored, Bridge, Declined, Drawing, FlatShape, Pour, Shade } from "./drawing.ts";
+import type {
+  Anchor,
+  Anchored,
+  Bridge,
+  Crease,
+  Declined,
+  Drawing,
+  FlatShape,
+  Pour,
+  Shade,
+} from "./drawing.ts";
 import { partOf } from "./parts.ts";
 
 /** What carrying needs to know of a pocket. */
@@ -20,6 +30,7 @@ export interface Carried {
   readonly pours: readonly Pour[];
   readonly shades: readonly Shade[];
   readonly flatShapes: readonly FlatShape[];
+  readonly creases: readonly Crease[];
   /** With the ends that go along: one of them, or both. */
   readonly bridges: readonly { readonly bridge: Bridge; readonly start: boolean; readonly end: boolean }[];
   readonly declined: readonly Declined[];
@@ -54,6 +65,9 @@ export function carriedBy(from: Drawing, ids: readonly string[], pockets: readon
     shades: Object.values(from.shades).filter(goesAlong),
     flatShapes: Object.values(from.flatShapes).filter((shape) =>
       placesOn(shape.outline).every((at) => nearest(shape, at)),
+    ),
+    creases: Object.values(from.creases).filter((crease) =>
+      placesOn([crease.points]).every((at) => nearest(crease, at)),
     ),
     bridges,
     declined: Object.values(from.declined).filter((one) => nearest(one, one.at)),

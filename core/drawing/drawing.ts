@@ -296,6 +296,20 @@ export interface Form {
   readonly soft?: number;
 }
 
+/** A line across pockets: on one side of it each is some steps deeper. It goes on straight where it ends. */
+export interface Crease extends InPart {
+  readonly id: string;
+  readonly rank: number;
+  /** An open chain of cubics in page units. */
+  readonly points: readonly number[];
+  /** Which side: 1 for the left hand of whoever walks along it, -1 for the right (light/side-of.ts). */
+  readonly side: 1 | -1;
+  /** Steps of the ladder; above 0 darker, below 0 lighter. */
+  readonly deeper: number;
+  /** The standard deviation of its edge's blur in page units; sharp where left out. */
+  readonly soft?: number;
+}
+
 /** Where light comes from. */
 export interface Lamp {
   /** In shares of the page's width and height from its corner, so that it stands alike in other drawings. */
@@ -366,6 +380,7 @@ export interface Drawing {
   readonly pours: Table<Pour>;
   readonly flatShapes: Table<FlatShape>;
   readonly shades: Table<Shade>;
+  readonly creases: Table<Crease>;
   readonly sheets: Readonly<Record<SheetName, Sheet>>;
   readonly lamp: Lamp;
   /** What all ink is drawn in that has no colour of its own. */

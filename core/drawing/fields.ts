@@ -42,6 +42,7 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   pours: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
   flatShapes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
   shades: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
+  creases: { form: "table", lines: "none", svg: "facts", start: () => ({}) },
   sheets: { form: "sheets", lines: "none", svg: "facts", start: startingSheets },
   ink: { form: "value", lines: "none", svg: "facts", start: startingInk },
   lamp: { form: "value", lines: "none", svg: "facts", start: startingLamp },

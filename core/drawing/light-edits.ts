@@ -1,6 +1,6 @@
 /** Edits of the lamp, and of what it makes. */
 import type { Draft } from "immer";
-import type { Drawing, Form, Lamp } from "./drawing.ts";
+import { type Crease, type Drawing, type Form, type Lamp, topRank } from "./drawing.ts";
 import { countPockets } from "./edits.ts";
 import type { Edit } from "./history.ts";
 
@@ -46,3 +46,38 @@ export const changeForm = (
 /** Ids of the pours that are shaded by the lamp. */
 export const formedPours = ({ pours }: Pick<Drawing, "pours">): string[] =>
   Object.values(pours).flatMap(({ id, form }) => (form ? [id] : []));
+
+const highest = ({ creases, shades, flatShapes }: Drawing): number =>
+  Math.max(topRank(creases), topRank(shades), topRank(flatShapes));
+
+/** Lies above all shade there is. */
+export const addCrease = (crease: Omit<Crease, "rank">): Edit => ({
+  sheet: "shade",
+  label: "Draw crease",
+  change: (draft) => {
+    const rank = highest(draft as Drawing) + 1;
+    draft.creases[crease.id] = { ...crease, rank } as Draft<Crease>;
+  },
+});
+
+export const changeCrease = (
+  id: string,
+  change: Partial<Pick<Crease, "points" | "side" | "deeper" | "soft">>,
+): Edit => ({
+  sheet: "shade",
+  label: "Change crease",
+  merge: `crease-${id}-${Object.keys(change).join()}`,
+  change: (draft) => {
+    const crease = draft.creases[id];
+    Object.assign(crease, change);
+    if (!crease.soft) delete crease.soft;
+  },
+});
+
+export const removeCrease = (id: string): Edit => ({
+  sheet: "shade",
+  label: "Remove crease",
+  change: (draft) => {
+    delete draft.creases[id];
+  },
+});

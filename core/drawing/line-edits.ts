@@ -158,7 +158,7 @@ export interface TransformOptions {
 
 /** Moves, scales, turns or mirrors lines, with all that lies on them, from where they were when they were taken up. */
 export function transformLines(
-  { from, lines, pours, shades, flatShapes, bridges, declined }: Carried,
+  { from, lines, pours, shades, flatShapes, creases, bridges, declined }: Carried,
   matrix: Matrix,
   { scaleWidths, label, merge }: TransformOptions,
 ): Edit {
@@ -190,6 +190,7 @@ export function transformLines(
           ...movedShape(shade, matrix),
         });
       for (const shape of flatShapes) Object.assign(draft.flatShapes[shape.id], movedShape(shape, matrix));
+      for (const { id, points } of creases) draft.creases[id].points = chain(points);
       for (const { bridge, start, end } of bridges)
         draft.bridges[bridge.id].points =
           start && end

@@ -18,12 +18,12 @@ export const inPart = (part: string): { readonly part?: string } => (part === MA
 export const partsOf = (drawing: Pick<Drawing, "parts">): Part[] => ranked(drawing.parts);
 
 /** The tables whose entities name their part themselves. */
-export const PARTED = ["strokes", "inkShapes", "bridges", "declined", "flatShapes"] as const;
+export const PARTED = ["strokes", "inkShapes", "bridges", "declined", "flatShapes", "creases"] as const;
 
 /** The drawing with the lines, bridges and shapes of one part alone; the same tables give the same again. */
 export function drawingOfPart(drawing: Drawing, part: string): Drawing {
   if (Object.keys(drawing.parts).length === 1) return drawing;
-  const { strokes, inkShapes, bridges, declined, flatShapes } = drawing;
+  const { strokes, inkShapes, bridges, declined, flatShapes, creases } = drawing;
   return {
     ...drawing,
     strokes: ofPart(strokes, part),
@@ -31,6 +31,7 @@ export function drawingOfPart(drawing: Drawing, part: string): Drawing {
     bridges: ofPart(bridges, part),
     declined: ofPart(declined, part),
     flatShapes: ofPart(flatShapes, part),
+    creases: ofPart(creases, part),
   };
 }
 

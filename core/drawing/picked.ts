@@ -59,12 +59,21 @@ export const removeCarried = (carried: Carried, label: string): Edit => ({
   },
 });
 
-const TAKEN = ["strokes", "inkShapes", "bridges", "declined", "flatShapes", "pours", "shades"] as const;
+const TAKEN = [
+  "strokes",
+  "inkShapes",
+  "bridges",
+  "declined",
+  "flatShapes",
+  "creases",
+  "pours",
+  "shades",
+] as const;
 
 /** Bridges only where both their ends go along. */
-const idsOf = ({ lines, bridges, declined, flatShapes, pours, shades }: Carried): Set<string> =>
+const idsOf = ({ lines, bridges, declined, flatShapes, creases, pours, shades }: Carried): Set<string> =>
   new Set([
     ...lines,
     ...bridges.filter(({ start, end }) => start && end).map(({ bridge }) => bridge.id),
-    ...[...declined, ...flatShapes, ...pours, ...shades].map(({ id }) => id),
+    ...[...declined, ...flatShapes, ...creases, ...pours, ...shades].map(({ id }) => id),
   ]);

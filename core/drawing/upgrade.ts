@@ -100,8 +100,8 @@ function withColourways(record: RecordForm): RecordForm {
 
 /** Up to version 5 there were no gradients, a shade was one closed chain and lay beneath all shapes of its sheet. */
 function withShadeOutlines(record: RecordForm): RecordForm {
-  const { shades, gradientStrength = 1, lamp = startingLamp() } = record;
-  const now = { ...record, gradientStrength, lamp };
+  const { shades, gradientStrength = 1, lamp = startingLamp(), creases = [] } = record;
+  const now = { ...record, gradientStrength, lamp, creases };
   if (!Array.isArray(shades) || !shades.some((shade) => isLoose(shade) && "points" in shade)) return now;
   const top = Math.max(0, ...shades.map((shade) => Number(shade?.rank) || 0));
   const raised = (shape: Loose) =>

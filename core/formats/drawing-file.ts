@@ -46,7 +46,7 @@ const endsMeet = (points: readonly number[]): boolean =>
   points[0] === points[points.length - 2] && points[1] === points[points.length - 1];
 
 /** The parts of a drawing that lie so far from its page, or are so thin or wide, that nothing can be made of them. */
-function beyondPage({ page, strokes, inkShapes, bridges, flatShapes, shades }: Drawing): string[] {
+function beyondPage({ page, strokes, inkShapes, bridges, flatShapes, shades, creases }: Drawing): string[] {
   const { box } = page;
   const near = (points: readonly number[]) => isNearPage(points, box);
   const every = <T>(table: Readonly<Record<string, T>>, sound: (item: T) => boolean) =>
@@ -63,6 +63,7 @@ function beyondPage({ page, strokes, inkShapes, bridges, flatShapes, shades }: D
     inkShapes: every(inkShapes, ({ outline }) => outline.every(near)),
     bridges: every(bridges, ({ points }) => near(points)),
     flatShapes: every(flatShapes, ({ outline }) => outline.every(near)),
+    creases: every(creases, ({ points }) => near(points)),
     shades: every(shades, ({ outline, anchor }) => outline.every(near) && near(anchor.seed)),
   };
   return Object.entries(sound).flatMap(([part, fine]) => (fine ? [] : [part]));

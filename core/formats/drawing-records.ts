@@ -339,6 +339,14 @@ export class ShadeRecord extends ColourShapeRecord {
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
+export class CreaseRecord extends Ranked {
+  @IsOptional() @IsId() part?: string;
+  @IsChain() @ArrayMinSize(8) points!: number[];
+  @IsIn([1, -1]) side!: 1 | -1;
+  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+}
+
 export class SheetRecord {
   @IsIn(SHEETS) name!: SheetName;
   @IsBoolean() visible!: boolean;
@@ -365,6 +373,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   pours: PourRecord,
   flatShapes: FlatShapeRecord,
   shades: ShadeRecord,
+  creases: CreaseRecord,
   sheets: SheetRecord,
   ink: PaintRecord,
   lamp: LampRecord,

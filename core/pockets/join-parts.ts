@@ -34,6 +34,7 @@ export function withPartJoined(drawing: Drawing, part: string, into: string): Dr
     strokes: keep(drawing.strokes, isEcho, moved),
     inkShapes: keep(drawing.inkShapes, isEcho, moved),
     flatShapes: keep(drawing.flatShapes, isEcho, moved),
+    creases: keep(drawing.creases, never, moved),
     bridges: keep(drawing.bridges, never, moved),
     declined: keep(drawing.declined, never, moved),
     pours: keep(drawing.pours, isWindow, anchored),

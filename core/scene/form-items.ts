@@ -1,13 +1,13 @@
 /** Shade made by the lamp: each tone so many steps of its pocket's own colour, whatever that becomes. */
-import type { Drawing, Gradient, Paint, Pour } from "../drawing/drawing.ts";
+import type { Drawing, Pour } from "../drawing/drawing.ts";
 import { formShade } from "../light/form-shade.ts";
 import { lampOn } from "../light/lamp.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
-import { gradientPaint } from "./gradient-paint.ts";
-import type { Item, ItemPaint } from "./items.ts";
+import type { Item } from "./items.ts";
 import { keeper, sameList } from "./kept.ts";
 import type { Palette } from "./palette.ts";
+import { steppedPaint } from "./stepped-paint.ts";
 
 interface Shaped {
   readonly of: readonly unknown[];
@@ -42,7 +42,7 @@ function itemsOf(pocket: Pocket, pour: Pour, drawing: Drawing, palette: Palette)
         id: `${id}-form-${k + 1}`,
         says: { is: "over" },
         area: { kind: "region", chains, evenOdd: false },
-        paint: stepped(pour, -form!.deeper * (k + 1), palette),
+        paint: steppedPaint(pour, -form!.deeper * (k + 1), palette),
         effects: { clip: pocket.cover, ...(form!.soft ? { blur: form!.soft } : {}) },
       }),
     ),
@@ -65,16 +65,4 @@ export function formShapes(
   );
   shaped.set(pocket, { of, shapes });
   return shapes;
-}
-
-/** What the pocket is painted with, so many steps lighter, or darker below 0. */
-function stepped({ paint, gradient }: Pour, by: number, palette: Palette): ItemPaint {
-  const step = (own: Paint): Paint => ({ ...own, step: own.step + by });
-  const tone = palette.toneOf(step(paint!));
-  if (!gradient) return { kind: "tone", tone };
-  const deeper: Gradient = {
-    ...gradient,
-    stops: gradient.stops.map((stop) => ({ ...stop, paint: step(stop.paint) })),
-  };
-  return gradientPaint(deeper, tone, palette);
 }

@@ -15,6 +15,7 @@ import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { type Matches, matchAnchors } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { creaseItems } from "./crease-items.ts";
 import { flatItems } from "./flat-items.ts";
 import type { Ranked } from "./flat-of.ts";
 import { formItems } from "./form-items.ts";
@@ -138,6 +139,7 @@ function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: 
     flats: flatItems(own, of, derived, palette),
     shade: stacked([
       ...formItems(own, id, derived, palette),
+      ...creaseItems(own, id, derived, palette),
       ...shadeItems(own, id, derived, palette),
       ...shapes("shade"),
     ]),

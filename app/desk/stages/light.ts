@@ -2,6 +2,7 @@
 import { formedPours } from "#core/drawing/light-edits.ts";
 import { JudgePanel } from "../judge/judge-panel.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
+import { creaseTool } from "../tools/crease/crease.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { gradientTool } from "../tools/gradient/gradient.ts";
 import { lampTool } from "../tools/lamp/lamp.ts";
@@ -15,9 +16,10 @@ import type { Stage } from "./stage.ts";
 export const lightStage: Stage = {
   name: "Light",
   sheet: "shade",
-  tools: [shadeTool, lampTool, gradientTool, shapesTool, dipTool, lookTool],
+  tools: [shadeTool, creaseTool, lampTool, gradientTool, shapesTool, dipTool, lookTool],
   figure: ({ drawing }) => {
-    const count = Object.keys(drawing.shades).length + formedPours(drawing).length;
+    const { shades, creases } = drawing;
+    const count = Object.keys(shades).length + Object.keys(creases).length + formedPours(drawing).length;
     return count === 1 ? "1 shade" : `${count} shades`;
   },
   keys: "Arrows walk the pockets, Backspace removes the chosen shade.",

@@ -1,0 +1,105 @@
+import { describe, expect, it } from "vitest";
+import type { Crease, Drawing } from "../drawing/drawing.ts";
+import { pour } from "../drawing/edits.ts";
+import { addCrease, changeCrease, removeCrease } from "../drawing/light-edits.ts";
+import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { edited, strokeOf } from "../drawing/testing.ts";
+import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
+import { importSvg } from "../formats/import-drawing.ts";
+import { deliveredSvg } from "../formats/svg-write.ts";
+import { flatten, polyline } from "../geometry/cubic.ts";
+import type { Point } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
+import { anchorOf } from "../pockets/anchors.ts";
+import { LineReader } from "../pockets/line-reader.ts";
+import { tonesIn } from "./items.ts";
+import { derive, sceneOf } from "./scene.ts";
+
+const box = (id: string, rank: number, x: number) => ({
+  ...strokeOf(id, rank, [
+    [x, 10],
+    [x + 40, 10],
+    [x + 40, 90],
+    [x, 90],
+    [x, 10],
+  ]),
+  closed: true,
+});
+const bare = newDrawing("Two jars", defaultPage({ x: 0, y: 0, width: 110, height: 100 }), [
+  box("a", 1, 10),
+  box("b", 2, 60),
+]);
+const pockets = [...new LineReader().read(bare)].sort((p, q) => p.seed[0] - q.seed[0]);
+const poured = edited(
+  bare,
+  pour([{ anchor: anchorOf(pockets[0]) }], { colour: "radish", step: 0 }, ["p"]),
+  pour([{ anchor: anchorOf(pockets[1]) }], { colour: "frond", step: 1 }, ["q"]),
+);
+const crease: Omit<Crease, "rank"> = {
+  id: "c",
+  points: polyline([
+    [5, 50],
+    [105, 50],
+  ]),
+  side: -1,
+  deeper: 2,
+};
+const creased = edited(poured, addCrease(crease));
+const shade = (drawing: Drawing) =>
+  sceneOf(drawing, derive(drawing, pockets)).parts[0].sheets.find(({ name }) => name === "shade")?.items ??
+  [];
+const covers = (drawing: Drawing, at: Point, k = 0) => {
+  const { area } = shade(drawing)[k];
+  return (
+    area.kind === "region" &&
+    regionContains(
+      area.chains.map((chain) => flatten(chain, 0.01)),
+      at,
+    )
+  );
+};
+
+describe("a crease", () => {
+  it("lies on one side of its line in every pocket it runs through, in steps of each one's own colour", () => {
+    expect(shade(creased).map(({ paint }) => tonesIn(paint)[0].variable)).toEqual([
+      "radish-down-2",
+      "frond-down-1",
+    ]);
+    expect(shade(creased).map(({ effects }) => effects.clip)).toEqual(pockets.map(({ cover }) => cover));
+    expect([covers(creased, [30, 80]), covers(creased, [30, 20])]).toEqual([true, false]);
+  });
+
+  it("goes on straight where it ends within a pocket, and leaves those alone that it does not reach", () => {
+    const short = edited(
+      creased,
+      changeCrease("c", {
+        points: polyline([
+          [20, 40],
+          [30, 50],
+        ]),
+      }),
+    );
+    expect(shade(short)).toHaveLength(1);
+    expect([covers(short, [20, 80]), covers(short, [45, 30])]).toEqual([true, false]);
+    expect([covers(short, [45, 60]), covers(short, [45, 70])]).toEqual([false, true]);
+  });
+
+  it("is turned, softened and taken away; its colour is that of the pocket, whatever that becomes", () => {
+    const turned = edited(creased, changeCrease("c", { side: 1, soft: 2 }));
+    expect([covers(turned, [30, 80]), covers(turned, [30, 20])]).toEqual([false, true]);
+    expect(shade(turned)[0].effects.blur).toBe(2);
+    const repoured = edited(
+      creased,
+      pour([{ anchor: anchorOf(pockets[0]), pourId: "p" }], { colour: "dusk", step: 0 }, ["r"]),
+    );
+    expect(tonesIn(shade(repoured)[0].paint)[0].variable).toBe("dusk-down-2");
+    expect(shade(edited(creased, removeCrease("c")))).toEqual([]);
+  });
+
+  it("comes back from its file and its SVG", () => {
+    expect(readDrawingFile(writeDrawingFile(creased)).creases).toEqual(creased.creases);
+    const { drawing } = importSvg("Two jars", deliveredSvg(creased, derive(creased, pockets)));
+    expect(Object.values(drawing.creases)).toEqual(Object.values(creased.creases));
+    expect(Object.keys(drawing.flatShapes)).toEqual([]);
+  });
+});
