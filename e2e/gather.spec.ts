@@ -71,6 +71,9 @@ test("what is gathered goes a step darker, each from its own colour, and back", 
   expect((await artColour(page, d.seed, GARDEN_PAGE))[3]).toBe(0);
   await page.getByRole("button", { name: "Lighter" }).click();
   await expect.poll(() => colourIn(page, b)).toBe(FROND.value);
+  await page.getByRole("button", { name: "Shade what is gathered by the lamp" }).click();
+  await expect(page.getByRole("button", { name: "Undo: Shade 3 pockets" })).toBeVisible();
+  await expect(stage(page, "Light")).toContainText("3 shades");
 });
 
 test("pouring lays a step from what is there, or ink that follows the drawing's; files bring both back", async ({

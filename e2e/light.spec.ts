@@ -112,6 +112,11 @@ test("pockets are shaded by the lamp in steps of their own colour; it is moved, 
   await expect(page.getByRole("button", { name: "Undo: Shade pocket" })).toBeVisible();
   await expect.poll(() => countIn(page, a, DARKER)).toBeGreaterThan(0);
   const shaded = await countIn(page, a, DARKER);
+  await page.locator("#paper").focus();
+  await page.keyboard.down("f");
+  await expect.poll(() => countIn(page, a, DARKER)).toBe(0);
+  await page.keyboard.up("f");
+  await expect.poll(() => countIn(page, a, DARKER)).toBe(shaded);
   await drag(page, [lampOn({ lamp: startingLamp(), page: PAGE }).at, [58, 58]]);
   await expect(page.getByRole("button", { name: "Undo: Move lamp" })).toBeVisible();
   await expect.poll(() => countIn(page, a, DARKER)).not.toBe(shaded);

@@ -13,6 +13,7 @@ import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { lookTool } from "../tools/look/look.ts";
 import type { Press } from "../tools/tool.ts";
+import { comparedScene } from "./compared.ts";
 import type { Hand } from "./hand.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
@@ -261,13 +262,14 @@ class Repainter {
     if (now.matSize.width === 0) return;
     const moved = !before || before.view !== now.view || before.matSize !== now.matSize;
     if (moved || before.mat !== now.mat || before.checkGround !== now.checkGround) this.paintMat(now);
-    if (this.art !== now.scene || before?.alone !== now.alone) this.showArt(now);
+    const scene = now.compared ? comparedScene(now.scene, now.compared) : now.scene;
+    if (this.art !== scene || before?.alone !== now.alone) this.showArt(now, scene);
     if (moved) now.art.move(ART, now.view, now.matSize);
     this.paintOverlay(now);
   }
 
   /** What does not go in one frame is sent on in the next. */
-  private showArt({ art, scene, alone }: Desk): void {
+  private showArt({ art, alone }: Desk, scene: Scene): void {
     this.art = art.show(scene, alone) ? scene : null;
     if (!this.art) this.ask();
   }

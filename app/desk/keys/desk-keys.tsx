@@ -41,10 +41,11 @@ export function DeskKeys({ hand, onPanning }: { hand: Hand; onPanning: (panning:
     const up = (event: KeyboardEvent) => {
       if (event.key === " ") onPanning(false);
       if (event.key.toLowerCase() === "d") desk.getState().set({ heldTool: null });
+      if (event.key.toLowerCase() === "f") desk.getState().set({ compared: null });
     };
     const letGo = () => {
       onPanning(false);
-      desk.getState().set({ heldTool: null });
+      desk.getState().set({ heldTool: null, compared: null });
     };
     window.addEventListener("click", backToPaper);
     window.addEventListener("keydown", down);
@@ -95,6 +96,7 @@ function onKey(desk: DeskStore, event: KeyboardEvent, onPanning: (panning: boole
     const tool = stage.tools[TRAY_KEYS.indexOf(key)];
     if (tool) state.chooseTool(tool.name);
   } else if (key === "d") state.set({ heldTool: dipTool.name });
+  else if (key === "f") state.set({ compared: event.shiftKey ? "shade" : "flats" });
   else if (key === "n") stage.nextSnag(desk, event.shiftKey ? -1 : 1);
   else if (key === "g") state.set({ checkGround: !state.checkGround });
   else if (key === "0") fitPage(desk);

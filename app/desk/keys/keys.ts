@@ -1,9 +1,10 @@
 /** The keys of the desk, as listed on the sheet. */
 export const KEYS: readonly { keys: string; does: string }[] = [
   { keys: "1 … 5", does: "Go to a stage" },
-  { keys: "Q W E R T Y U", does: "Tools of the tray, left to right" },
+  { keys: "Q W E R T Y U O", does: "Tools of the tray, left to right" },
   { keys: "hold D", does: "Dip up the colour under the pointer" },
   { keys: "hold Shift D", does: "Dip it up as it is seen, through all light" },
+  { keys: "hold F", does: "See the flats without shade and light; with Shift only light is left out" },
   { keys: "hold Space", does: "Drag the paper" },
   { keys: "Ctrl Z", does: "Undo" },
   { keys: "Ctrl Shift Z", does: "Redo" },

@@ -14,6 +14,7 @@ import type { Size, View } from "../../painting/view.ts";
 import type { Client } from "../../work/clients.ts";
 import type { Pictures } from "../../work/pictures.ts";
 import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
+import type { Compared } from "../canvas/compared.ts";
 import type { Look } from "../judge/looks.ts";
 import type { PourWish } from "../pockets/pour-wish.ts";
 
@@ -71,6 +72,8 @@ export interface DeskState {
   readonly checkGround: boolean;
   /** How the picture is looked at. */
   readonly look: Look;
+  /** While a key is held: the picture up to there alone. */
+  readonly compared: Compared | null;
   readonly mat: "light" | "middle" | "dark";
   readonly lastExport: string | null;
   /** Said aloud to screen readers. */

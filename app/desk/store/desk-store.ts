@@ -139,6 +139,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       showBridges: true,
       checkGround: false,
       look: "colour",
+      compared: null,
       mat: "light",
       lastExport: null,
       said: "",

@@ -1,11 +1,24 @@
-import { ArrowDownNarrowWide, Droplet, Layers2, Minus, Plus, Repeat2, SquareDashed, X } from "lucide-react";
+import {
+  ArrowDownNarrowWide,
+  Droplet,
+  LampDesk,
+  Layers2,
+  Minus,
+  Plus,
+  Repeat2,
+  SquareDashed,
+  X,
+} from "lucide-react";
+import { setForm } from "#core/drawing/light-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { makePart } from "../../parts/part-actions.ts";
 import { pourInto } from "../../pockets/pour-into.ts";
 import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
+import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { nextForm } from "../lamp/lamp-state.ts";
 import {
   countGathered,
   gather,
@@ -68,8 +81,22 @@ function Taking() {
       <IconButton small label="Turn round what is gathered (I)" onClick={() => turnRound(desk)}>
         <Repeat2 size={15} aria-hidden />
       </IconButton>
+      <IconButton small label="Shade what is gathered by the lamp" onClick={() => shadeGathered(desk)}>
+        <LampDesk size={15} aria-hidden />
+      </IconButton>
     </div>
   );
+}
+
+/** Each by a form of its own, in steps of its own colour. */
+function shadeGathered(desk: DeskStore): void {
+  const state = desk.getState();
+  const ids = gatheredPockets(state).flatMap((pocket) => {
+    const pour = state.drawing.pours[state.derived.pourOf[state.derived.pockets.indexOf(pocket)] ?? ""];
+    return pour?.paint && !pour.spot ? [pour.id] : [];
+  });
+  if (ids.length > 0) state.edit(setForm([...new Set(ids)], nextForm(state)));
+  else state.tell("Gather coloured pockets first: shade is made of their ladders.");
 }
 
 function Doing({ count }: { count: number }) {
