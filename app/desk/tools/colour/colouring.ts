@@ -13,7 +13,7 @@ import {
   sheetOf,
 } from "#core/drawing/shape-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
-import { boundsOf, boxesApart, distance, type Point } from "#core/geometry/point.ts";
+import { boundsOf, boxesApart, type Point } from "#core/geometry/point.ts";
 import { type Combining, combined, type Region } from "#core/lines/booleans.ts";
 import type { DrawnLine } from "#core/lines/drawn-line.ts";
 import { nibOutline } from "#core/lines/nib-outline.ts";
@@ -25,15 +25,13 @@ import { chosenShapes, shapeAt, shapesInReach, shapesOnSheet } from "../../shape
 import { shapeMarks } from "../../shapes/shape-marks.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { refusal } from "../../store/locks.ts";
+import { clickOr } from "../click-or.ts";
 import { draw } from "../draw/draw-state.ts";
 import { figureGesture } from "../draw/figure.ts";
 import { freehandGesture } from "../draw/freehand.ts";
 import { finishPegs, hoverPeg, type Pegging, pegGesture, pegKey, pegMarks } from "../draw/pegs.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
 import type { ColouringState } from "./colour-state.ts";
-
-/** A press that goes no farther is a click. */
-const CLICK_PIXELS = 4;
 
 export function colouring(
   of: ColouringState,
@@ -100,7 +98,7 @@ function moving({ desk, at }: Press, shape: AnyShape): Gesture {
 
 /** What is drawn becomes a region when let go; a click chooses what lies there. */
 function drawing(of: ColouringState, press: Press): Gesture {
-  const { desk, at, pixel } = press;
+  const { desk, at } = press;
   const state = desk.getState();
   const { way } = of.settings(state);
   const { steadying, pressed } = draw.settings(state);
@@ -114,18 +112,7 @@ function drawing(of: ColouringState, press: Press): Gesture {
           joins: false,
           onLine: (line) => put(regionOf(of, desk.getState(), line)),
         });
-  let farthest = 0;
-  return {
-    ...gesture,
-    move: (next) => {
-      farthest = Math.max(farthest, distance(at, next.at));
-      gesture.move?.(next);
-    },
-    end: (next) => {
-      if (farthest > CLICK_PIXELS * pixel) gesture.end?.(next);
-      else chooseAt(state, press);
-    },
-  };
+  return clickOr(gesture, press, () => chooseAt(state, press));
 }
 
 /** With Shift it is chosen beside the others, or no more. */

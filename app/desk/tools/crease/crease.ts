@@ -6,12 +6,13 @@ import { newId } from "#core/drawing/new-id.ts";
 import { inPart } from "#core/drawing/parts.ts";
 import { curveCount, derivativeAt, pointAt } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
-import { distance, type Point } from "#core/geometry/point.ts";
+import type { Point } from "#core/geometry/point.ts";
 import { lampOn } from "#core/light/lamp.ts";
 import { pointNear, pointNumbers, pointOf, withPointsMoved } from "#core/lines/bend.ts";
 import { isRemoval } from "../../keys/key-names.ts";
 import { pickable } from "../../parts/pickable.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { clickOr } from "../click-or.ts";
 import { draw } from "../draw/draw-state.ts";
 import { freehandGesture } from "../draw/freehand.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
@@ -19,8 +20,6 @@ import { CreasePanel } from "./crease-panel.tsx";
 import { chosenCrease, creases, flip, removeChosen } from "./crease-state.ts";
 
 const GRAB_PIXELS = 9;
-/** A press that goes no farther is a click. */
-const CLICK_PIXELS = 4;
 
 export const creaseTool: Tool = {
   name: creases.name,
@@ -77,18 +76,9 @@ function drawing(press: Press): Gesture {
     joins: false,
     onLine: ({ points }) => lay(desk, points),
   });
-  let farthest = 0;
-  return {
-    ...gesture,
-    move: (next) => {
-      farthest = Math.max(farthest, distance(at, next.at));
-      gesture.move?.(next);
-    },
-    end: (next) => {
-      if (farthest > CLICK_PIXELS * pixel) gesture.end?.(next);
-      else creases.hold(desk, { crease: creaseNear(desk.getState(), at, pixel)?.id ?? null });
-    },
-  };
+  return clickOr(gesture, press, () =>
+    creases.hold(desk, { crease: creaseNear(desk.getState(), at, pixel)?.id ?? null }),
+  );
 }
 
 function lay(desk: DeskStore, points: readonly number[]): void {

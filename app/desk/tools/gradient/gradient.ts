@@ -11,6 +11,7 @@ import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import { shapeAt } from "../../shapes/chosen-shapes.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { CLICK_PIXELS } from "../click-or.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
 import { drawnTo, gradientMarks, handlesOf, shareOf } from "./gradient-handles.ts";
 import { GradientPanel } from "./gradient-panel.tsx";
@@ -24,8 +25,6 @@ import {
 } from "./gradient-state.ts";
 
 const GRAB_PIXELS = 9;
-/** A press that goes no farther is a click. */
-const CLICK_PIXELS = 4;
 
 export const gradientTool: Tool = {
   name: gradients.name,
