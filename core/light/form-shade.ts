@@ -76,19 +76,15 @@ function lightOn(
 /** Smaller ones are specks: a share of the whole. */
 const SPECK = 0.001;
 /** Cells by which a fitted shape may leave the isoline. */
-const FIT = 0.25;
+const FIT = 0.33;
 
-function regionsBelow(
-  light: Float64Array,
-  cut: number,
-  { columns, rows, x, y, cell, inside }: NormalField,
-  area: number,
-): number[][] {
+function regionsBelow(light: Float64Array, cut: number, field: NormalField, area: number): number[][] {
+  const { columns, rows, x, y, cell } = field;
   const values = Array.from(light, (value) => -value);
   const { coordinates } = contours().size([columns, rows]).contour(values, -cut);
   return coordinates.flatMap((polygon) => {
     const [outer] = polygon;
-    if (insideOf(outer, inside, columns) * cell * cell < SPECK * area) return [];
+    if (darkIn(outer, light, cut, field) * cell * cell < SPECK * area) return [];
     return polygon
       .filter((ring) => Math.abs(areaOf(ring)) * cell * cell >= SPECK * area)
       .map((ring) => {
@@ -136,23 +132,23 @@ function areaOf(ring: readonly (readonly number[])[]): number {
   return sum / 2;
 }
 
-/** How many cells of the inside lie within a ring: what lies beyond the outline alone is nothing. */
-function insideOf(ring: readonly (readonly number[])[], inside: Uint8Array, columns: number): number {
-  const rows = new Map<number, number[]>();
-  for (let k = 1; k < ring.length; k++) {
-    const [[ax, ay], [bx, by]] = [ring[k - 1], ring[k]];
-    const [low, high] = ay < by ? [ay, by] : [by, ay];
-    for (let r = Math.ceil(low - 0.5); r + 0.5 < high; r++) {
-      const at = ax + ((r + 0.5 - ay) / (by - ay)) * (bx - ax);
-      rows.set(r, [...(rows.get(r) ?? []), at]);
-    }
+/** How many cells of the inside are darker than a cut within the box of a ring: what lies beyond the outline is nothing. */
+function darkIn(
+  ring: readonly GridPoint[],
+  light: Float64Array,
+  cut: number,
+  { inside, columns, rows }: Pick<NormalField, "inside" | "columns" | "rows">,
+): number {
+  let [left, top, right, low] = [columns, rows, 0, 0];
+  for (const [c, r] of ring) {
+    left = Math.min(left, c);
+    right = Math.max(right, c);
+    top = Math.min(top, r);
+    low = Math.max(low, r);
   }
   let count = 0;
-  for (const [r, crossed] of rows) {
-    crossed.sort((a, b) => a - b);
-    for (let k = 0; k + 1 < crossed.length; k += 2)
-      for (let c = Math.ceil(crossed[k] - 0.5); c + 0.5 < crossed[k + 1]; c++)
-        count += inside[r * columns + c] ?? 0;
-  }
+  for (let r = Math.max(0, Math.floor(top)); r < Math.min(rows, Math.ceil(low)); r++)
+    for (let c = Math.max(0, Math.floor(left)); c < Math.min(columns, Math.ceil(right)); c++)
+      if (inside[r * columns + c] && light[r * columns + c] < cut) count++;
   return count;
 }
