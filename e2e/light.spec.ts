@@ -122,6 +122,11 @@ test("pockets are shaded by the lamp in steps of their own colour; it is moved, 
   await expect.poll(() => countIn(page, a, DARKER)).not.toBe(shaded);
   await page.getByRole("slider", { name: "Reach" }).press("End");
   await expect.poll(() => countIn(page, a, DARKER)).toBeGreaterThan(shaded);
+  await page.getByRole("slider", { name: "Reach" }).press("Home");
+  await page.getByRole("slider", { name: "Shine" }).press("End");
+  await expect.poll(() => countIn(page, a, stepOf({ value: FROND }, 1))).toBeGreaterThan(0);
+  await page.getByRole("slider", { name: "Shine" }).press("Home");
+  await page.getByRole("slider", { name: "Reach" }).press("End");
   await page.getByRole("button", { name: "Change all" }).click();
   await page.getByRole("button", { name: "Shade all" }).click();
   await expect(page.getByText("3 pockets shaded")).toBeVisible();

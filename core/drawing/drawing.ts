@@ -290,6 +290,8 @@ export interface Form {
   readonly roundness: number;
   /** How far it reaches towards the light, 0 to 1. */
   readonly reach: number;
+  /** How large a lighter spot is where it faces the lamp, 0 to 1; none where left out. */
+  readonly shine?: number;
   /** Ink inside the pocket is a fold that the form goes down to; otherwise it lies on the form. */
   readonly folds?: true;
   /** The standard deviation of its edge's blur in page units; sharp where left out. */

@@ -39,6 +39,7 @@ export const changeForm = (
       Object.assign(form, change);
       if (!form.soft) delete form.soft;
       if (!form.folds) delete form.folds;
+      if (!form.shine) delete form.shine;
     }
   },
 });

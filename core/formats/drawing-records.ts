@@ -287,6 +287,7 @@ export class FormRecord {
   @Min(-6) @Max(6) @IsInt() deeper!: number;
   @Min(0) @Max(1) roundness!: number;
   @Min(0) @Max(1) reach!: number;
+  @IsOptional() @Min(0) @Max(1) shine?: number;
   @IsOptional() @IsTrue() folds?: true;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }

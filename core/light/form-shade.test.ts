@@ -4,7 +4,7 @@ import { curveCount, enclosedArea, flatten } from "../geometry/cubic.ts";
 import { boundsOf, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { ellipse } from "../lines/figures.ts";
-import { type Formed, formShade } from "./form-shade.ts";
+import { type Formed, formShade, formShine } from "./form-shade.ts";
 import { inflate } from "./inflate.ts";
 import type { PlacedLamp } from "./lamp.ts";
 
@@ -72,6 +72,16 @@ describe("form shade", () => {
       if (covers(tones[2], at)) expect(covers(tones[1], at)).toBe(true);
       if (covers(tones[1], at)) expect(covers(tones[0], at)).toBe(true);
     }
+  });
+
+  it("shines where it faces the lamp, the larger the wider", () => {
+    const spot = (size: number) => formShine(disc, LAMP, { roundness: 1, size });
+    // The place that looks at the lamp: 45 degrees to the left on the sphere.
+    const facing: Point = [300 - RADIUS * Math.SQRT1_2, 200];
+    expect(covers(spot(0.3), facing)).toBe(true);
+    expect(covers(spot(0.3), [330, 200])).toBe(false);
+    const areaOf = (chains: readonly number[][]) => Math.abs(enclosedArea(chains[0]));
+    expect(areaOf(spot(0.8))).toBeGreaterThan(1.5 * areaOf(spot(0.3)));
   });
 
   it("stays near its outline, whatever that is like", () => {

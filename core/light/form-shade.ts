@@ -45,6 +45,21 @@ export function formShade(formed: Formed, lamp: PlacedLamp, options: FormOptions
   return cutsOf(options).map((cut) => regionsBelow(light, cut, field, formed.area));
 }
 
+/** Closed chains of cubics around where the form faces the lamp: `size` from 0 for a point to 1 for a third of a ball. */
+export function formShine(
+  formed: Formed,
+  lamp: PlacedLamp,
+  { roundness, folds, size }: Pick<FormOptions, "roundness" | "folds"> & { readonly size: number },
+): number[][] {
+  const field = fieldOf(formed, lamp.finest, folds === true);
+  if (!field) return [];
+  const away = lightOn(field, lamp, roundness).map((cosine) => -cosine);
+  return regionsBelow(away, -(1 - SHINE * size), field, formed.area);
+}
+
+/** How far from 1 the cosine is along the largest shine. */
+const SHINE = 0.3;
+
 /** Lambert's cosine where each tone begins, falling. */
 export function cutsOf({ tones, reach }: FormOptions): number[] {
   const first = -0.35 + 1.1 * reach;

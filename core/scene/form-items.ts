@@ -1,6 +1,6 @@
 /** Shade made by the lamp: each tone so many steps of its pocket's own colour, whatever that becomes. */
 import type { Drawing, Pour } from "../drawing/drawing.ts";
-import { formShade } from "../light/form-shade.ts";
+import { formShade, formShine } from "../light/form-shade.ts";
 import { lampOn } from "../light/lamp.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
@@ -9,9 +9,15 @@ import { keeper, sameList } from "./kept.ts";
 import type { Palette } from "./palette.ts";
 import { steppedPaint } from "./stepped-paint.ts";
 
+/** One tone of a form: closed chains of cubics, and how many steps deeper than its pocket they are. */
+export interface FormTone {
+  readonly chains: readonly (readonly number[])[];
+  readonly deeper: number;
+}
+
 interface Shaped {
   readonly of: readonly unknown[];
-  readonly shapes: readonly (readonly (readonly number[])[])[];
+  readonly tones: readonly FormTone[];
 }
 
 const shaped = new WeakMap<Pocket, Shaped>();
@@ -35,34 +41,39 @@ const BELOW = Number.MIN_SAFE_INTEGER;
 
 function itemsOf(pocket: Pocket, pour: Pour, drawing: Drawing, palette: Palette): readonly Item[] {
   const { id, paint, gradient, form } = pour;
-  const shapes = formShapes(pocket, pour, drawing);
-  return kept(pocket, [id, paint, gradient, form, shapes, palette], () =>
-    shapes.map(
-      (chains, k): Item => ({
+  const tones = formTones(pocket, pour, drawing);
+  return kept(pocket, [id, paint, gradient, form, tones, palette], () =>
+    tones.map(
+      ({ chains, deeper }, k): Item => ({
         id: `${id}-form-${k + 1}`,
         says: { is: "over" },
         area: { kind: "region", chains, evenOdd: false },
-        paint: steppedPaint(pour, -form!.deeper * (k + 1), palette),
+        paint: steppedPaint(pour, -deeper, palette),
         effects: { clip: pocket.cover, ...(form!.soft ? { blur: form!.soft } : {}) },
       }),
     ),
   );
 }
 
-/** The outlines of the tones, the lightest first; made anew only where pocket, lamp or form have changed. */
-export function formShapes(
+/** The tones, the lightest shade first and the shine last; made anew only where pocket, lamp or form have changed. */
+export function formTones(
   pocket: Pocket,
   { form }: Pick<Pour, "form">,
   drawing: Pick<Drawing, "lamp" | "page">,
-): Shaped["shapes"] {
+): Shaped["tones"] {
   if (!form) return [];
-  const { tones, roundness, reach, folds } = form;
-  const of = [drawing.lamp, drawing.page.box, tones, roundness, reach, folds];
+  const of = [drawing.lamp, drawing.page.box, form];
   const before = shaped.get(pocket);
-  if (before && sameList(before.of, of)) return before.shapes;
-  const shapes = formShade(pocket, lampOn(drawing), { tones, roundness, reach, folds }).filter(
-    (chains) => chains.length > 0,
+  if (before && sameList(before.of, of)) return before.tones;
+  const lamp = lampOn(drawing);
+  const { deeper, shine } = form;
+  const shade = formShade(pocket, lamp, form).map(
+    (chains, k): FormTone => ({ chains, deeper: deeper * (k + 1) }),
   );
-  shaped.set(pocket, { of, shapes });
-  return shapes;
+  const light = shine
+    ? [{ chains: formShine(pocket, lamp, { ...form, size: shine }), deeper: -Math.abs(deeper) }]
+    : [];
+  const tones = [...shade, ...light].filter(({ chains }) => chains.length > 0);
+  shaped.set(pocket, { of, tones });
+  return tones;
 }

@@ -57,7 +57,7 @@ export const KETTLE_FINISH: Finish = {
     },
   ],
   loops: [{ points: [[190, 688], [470, 688], [470, 722], [190, 722]], paint: WOOD }],
-  form: FORM,
+  form: { ...FORM, shine: 0.3 },
   way: { name: "Evening", turn: { ...NO_TURN, hue: -18, chroma: 0.85, middle: 0.46, white: 0.92 } },
 };
 
@@ -90,6 +90,6 @@ export const SNAIL_FINISH: Finish = {
       paint: paint("seed-paper", -1),
     },
   ],
-  form: { ...FORM, tones: 2, reach: 0.6 },
+  form: { ...FORM, tones: 2, reach: 0.6, shine: 0.25 },
   way: { name: "After the rain", turn: { ...NO_TURN, hue: 150, chroma: 0.75, black: 0.06, white: 0.96 } },
 };

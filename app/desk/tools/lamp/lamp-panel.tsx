@@ -83,6 +83,7 @@ function FormFields() {
   const pageWidth = useDesk((s) => s.drawing.page.box.width);
   const { tones, deeper, roundness, reach } = form ?? settings;
   const folds = (form ?? settings).folds === true;
+  const shine = (form ?? settings).shine ?? 0;
   const soft = form ? (form.soft ?? 0) / pageWidth : settings.soft;
   const desk = useDeskStore();
   const { keep } = desk.getState();
@@ -107,11 +108,6 @@ function FormFields() {
           digits={0}
           onChange={(next) => changeForms(desk, { deeper: next })}
         />
-        <Toggle
-          label="Ink folds it"
-          checked={folds}
-          onChange={(next) => changeForms(desk, { folds: next })}
-        />
       </div>
       <div className="grid grid-cols-[auto_5rem] gap-x-2">
         <SliderRow
@@ -131,6 +127,21 @@ function FormFields() {
           value={Math.sqrt(soft / MOST_SOFT)}
           onChange={(next) => changeForms(desk, { soft: next ** 2 * MOST_SOFT }, "show")}
           onDone={keep}
+        />
+      </div>
+      <div className="grid gap-1 text-xs">
+        <div className="grid grid-cols-[auto_4rem] gap-x-2">
+          <SliderRow
+            label="Shine"
+            value={shine}
+            onChange={(next) => changeForms(desk, { shine: next }, "show")}
+            onDone={keep}
+          />
+        </div>
+        <Toggle
+          label="Ink folds it"
+          checked={folds}
+          onChange={(next) => changeForms(desk, { folds: next })}
         />
       </div>
     </>

@@ -4,7 +4,9 @@ import { changeForm, formedPours, setForm } from "#core/drawing/light-edits.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
-interface Settings extends Omit<Form, "soft" | "folds"> {
+interface Settings extends Omit<Form, "soft" | "folds" | "shine"> {
+  /** 0 for none. */
+  readonly shine: number;
   readonly folds: boolean;
   /** As a share of the page's width; 0 for a sharp edge. */
   readonly soft: number;
@@ -17,7 +19,7 @@ interface Held {
 
 export const lampState = toolState<Settings, Held>(
   "lamp",
-  { tones: 1, deeper: 1, roundness: 1, reach: 0.55, folds: false, soft: 0 },
+  { tones: 1, deeper: 1, roundness: 1, reach: 0.55, shine: 0, folds: false, soft: 0 },
   { pour: null },
 );
 
@@ -28,10 +30,11 @@ export const shownForm = (desk: Desk): Form | undefined =>
 
 /** The next form as it is kept. */
 export function nextForm(desk: Desk): Form {
-  const { soft, folds, ...form } = lampState.settings(desk);
+  const { soft, folds, shine, ...form } = lampState.settings(desk);
   return {
     ...form,
     ...(folds ? { folds } : {}),
+    ...(shine > 0 ? { shine } : {}),
     ...(soft > 0 ? { soft: soft * desk.drawing.page.box.width } : {}),
   };
 }

@@ -6,7 +6,7 @@ import { setForm } from "#core/drawing/light-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { addShade } from "#core/drawing/shape-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
-import { formShapes } from "#core/scene/form-items.ts";
+import { formTones } from "#core/scene/form-items.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import { shownTin } from "../../tin/shown-tin.ts";
 
@@ -17,14 +17,14 @@ export function takeOver(
   const own = drawing.pours[pour];
   const pockets = derived.pockets.filter((_, index) => derived.pourOf[index] === pour);
   const shades = pockets.flatMap((pocket) =>
-    formShapes(pocket, own, drawing).map(
-      (outline, k): Omit<Shade, "rank"> => ({
+    formTones(pocket, own, drawing).map(
+      ({ chains, deeper }): Omit<Shade, "rank"> => ({
         id: newId(),
         kind: "drawn",
         anchor: anchorOf(pocket),
-        outline,
+        outline: chains,
         evenOdd: false,
-        paint: stepped(drawing, own, -own.form!.deeper * (k + 1)),
+        paint: stepped(drawing, own, -deeper),
         opacity: 1,
         ...(own.form!.soft ? { soft: own.form!.soft } : {}),
       }),
