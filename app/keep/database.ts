@@ -1,5 +1,5 @@
 /** The browser's own storage: drawings as they began, and every step since. */
-import Dexie, { type EntityTable, type Table } from "dexie";
+import Dexie, { type EntityTable, type Table, type Transaction } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { type Step, upgradedHistory } from "#core/drawing/history.ts";
 import { type Packed, pack, unpack } from "#core/drawing/packed.ts";
@@ -64,30 +64,27 @@ class FernDatabase extends Dexie {
           await drawings.put(row);
         }
       });
-    this.version(6).upgrade(async (change) => {
-      const bases = change.table<BaseRow>("bases");
-      const drawings = change.table<DrawingRow>("drawings");
-      for (const row of await drawings.toArray()) {
-        const kept = await bases.get(row.id);
-        // From before version 4 it was brought up all the way there.
-        if (!kept || "shown" in kept.base.frame) continue;
-        const { base, cursor } = await upgradeSteps(row, unpack(kept.base), 4, change.table("steps"));
-        await bases.put({ id: row.id, base: pack(base) });
-        await drawings.put({ ...row, cursor });
-      }
-    });
-    this.version(7).upgrade(async (change) => {
-      const bases = change.table<BaseRow>("bases");
-      const drawings = change.table<DrawingRow>("drawings");
-      for (const row of await drawings.toArray()) {
-        const kept = await bases.get(row.id);
-        if (!kept) continue;
-        // One that was brought up all the way just now stays as it is.
-        const { base, cursor } = await upgradeSteps(row, unpack(kept.base), 5, change.table("steps"));
-        await bases.put({ id: row.id, base: pack(base) });
-        await drawings.put({ ...row, cursor });
-      }
-    });
+    // From before version 4 they were brought up all the way there.
+    this.version(6).upgrade((change) => upgradeBases(change, 4, ({ base }) => !("shown" in base.frame)));
+    // Those that were brought up all the way just now stay as they are.
+    this.version(7).upgrade((change) => upgradeBases(change, 5, () => true));
+  }
+}
+
+/** Brings drawings up, from the version that those are of which are meant. */
+async function upgradeBases(
+  change: Transaction,
+  version: number,
+  isMeant: (row: BaseRow) => boolean,
+): Promise<void> {
+  const bases = change.table<BaseRow>("bases");
+  const drawings = change.table<DrawingRow>("drawings");
+  for (const row of await drawings.toArray()) {
+    const kept = await bases.get(row.id);
+    if (!kept || !isMeant(kept)) continue;
+    const { base, cursor } = await upgradeSteps(row, unpack(kept.base), version, change.table("steps"));
+    await bases.put({ id: row.id, base: pack(base) });
+    await drawings.put({ ...row, cursor });
   }
 }
 

@@ -41,7 +41,7 @@ export interface TidyReading {
 }
 
 /** What of a drawing the worker does not follow: it is given along where it is needed. */
-export type Colour = Pick<Drawing, "pours" | "shades" | "flatShapes">;
+export type Colour = Pick<Drawing, "pours" | "shades" | "flatShapes" | "creases">;
 
 /** A part to be made of pockets, by their keys, and of whole lines with what they enclose. */
 export interface PartWanted {

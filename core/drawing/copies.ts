@@ -2,10 +2,11 @@
 import { type Matrix, mapped, meanScale } from "../geometry/matrix.ts";
 import { movedAnchor } from "./anchor.ts";
 import { type Drawing, type Gradient, type Paint, type Pour, type Shade, topRank } from "./drawing.ts";
+import { movedSide } from "./moved-crease.ts";
 import { movedGradient } from "./moved-gradient.ts";
+import { movedOver } from "./moved-over.ts";
 import { newId } from "./new-id.ts";
 import { inPart, PARTED, partOf } from "./parts.ts";
-import { movedPattern } from "./patterns.ts";
 
 export interface Copying {
   /** The part copied. */
@@ -55,6 +56,7 @@ export function withCopies(target: Drawing, source: Drawing, copying: Copying): 
     ...(entity.cut ? { cut: { ...entity.cut, of: idOf(entity.cut.of) } } : {}),
     ...(entity.gradient ? { gradient: gradientPlaced(entity.gradient, copying) } : {}),
     ...(entity.soft === undefined ? {} : { soft: entity.soft * scale }),
+    ...(entity.side === undefined ? {} : { side: movedSide(entity.side, matrix) }),
     ...(entity.width === undefined ? {} : { width: entity.width * scale }),
     ...(entity.dash ? { dash: entity.dash.map((length) => length * scale) } : {}),
     ...(entity.dashOffset === undefined ? {} : { dashOffset: entity.dashOffset * scale }),
@@ -86,32 +88,27 @@ const gradientPlaced = (gradient: Gradient, { matrix, idOf, paintOf }: Copying):
   stops: gradient.stops.map((stop) => ({ ...stop, paint: paintOf(stop.paint) })),
 });
 
-/** What lies over a pour's colour, where it is put. */
-function overPlaced({ pattern, bands }: Pour, { matrix, idOf, paintOf }: Copying): Partial<Pour> {
-  const scale = meanScale(matrix);
+/** What lies over a pour's colour, where it is put; its gradient is placed already. */
+function overPlaced(pour: Pour, { matrix, idOf, paintOf }: Copying): Partial<Pour> {
+  const { pattern, bands, form } = movedOver(pour, matrix);
+  const placedPattern = pattern && {
+    ...pattern,
+    cloth: idOf(pattern.cloth),
+    paint: paintOf(pattern.paint),
+  };
+  const placedBands = bands && {
+    ...bands,
+    line: idOf(bands.line),
+    bands: bands.bands.map(({ width, paint }) => ({ width, paint: paintOf(paint) })),
+  };
   return {
-    ...(pattern
-      ? {
-          pattern: {
-            ...movedPattern(pattern, matrix),
-            cloth: idOf(pattern.cloth),
-            paint: paintOf(pattern.paint),
-          },
-        }
-      : {}),
-    ...(bands
-      ? {
-          bands: {
-            ...bands,
-            line: idOf(bands.line),
-            bands: bands.bands.map(({ width, paint }) => ({ width: width * scale, paint: paintOf(paint) })),
-          },
-        }
-      : {}),
+    ...(pattern ? { pattern: placedPattern } : {}),
+    ...(bands ? { bands: placedBands } : {}),
+    ...(form ? { form } : {}),
   };
 }
 
-const RANKED = ["strokes", "inkShapes", "flatShapes", "pours", "shades"] as const;
+const RANKED = ["strokes", "inkShapes", "flatShapes", "pours", "shades", "creases"] as const;
 
 /** The fields that lie on the page or name something else, of whatever has them. */
 interface Placed {
@@ -125,6 +122,7 @@ interface Placed {
   readonly at?: readonly number[];
   readonly cut?: { readonly of: string; readonly from: number; readonly to: number };
   readonly soft?: number;
+  readonly side?: 1 | -1;
   readonly gradient?: Gradient;
   readonly width?: number;
   readonly dash?: readonly number[];

@@ -1,6 +1,6 @@
 /** Edits of gradients: over the colour of pockets, and in place of the colour of shapes. */
 import type { Draft } from "immer";
-import type { Drawing, Gradient, Paint } from "./drawing.ts";
+import type { Drawing, Gradient } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { type AnyShape, shapeNamed, sheetOf } from "./shape-edits.ts";
 
@@ -70,5 +70,8 @@ export const setGradientStrength = (gradientStrength: number): Edit => ({
   },
 });
 
-/** The paints that a gradient is made of. */
-export const paintsOf = ({ stops }: Gradient): Paint[] => stops.map(({ paint }) => paint);
+/** A gradient whose every stop is so many steps lighter, or darker below 0. */
+export const steppedGradient = (gradient: Gradient, by: number): Gradient => ({
+  ...gradient,
+  stops: gradient.stops.map((stop) => ({ ...stop, paint: { ...stop.paint, step: stop.paint.step + by } })),
+});

@@ -1,8 +1,9 @@
 /** Edits of the lamp, and of what it makes. */
 import type { Draft } from "immer";
-import { type Crease, type Drawing, type Form, type Lamp, topRank } from "./drawing.ts";
+import type { Crease, Drawing, Form, Lamp } from "./drawing.ts";
 import { countPockets } from "./edits.ts";
 import type { Edit } from "./history.ts";
+import { highest } from "./shape-edits.ts";
 
 export const setLamp = (change: Partial<Lamp>): Edit => ({
   label: "Move lamp",
@@ -47,9 +48,6 @@ export const changeForm = (
 /** Ids of the pours that are shaded by the lamp. */
 export const formedPours = ({ pours }: Pick<Drawing, "pours">): string[] =>
   Object.values(pours).flatMap(({ id, form }) => (form ? [id] : []));
-
-const highest = ({ creases, shades, flatShapes }: Drawing): number =>
-  Math.max(topRank(creases), topRank(shades), topRank(flatShapes));
 
 /** Lies above all shade there is. */
 export const addCrease = (crease: Omit<Crease, "rank">): Edit => ({

@@ -9,9 +9,9 @@ import { movedAnchor } from "./anchor.ts";
 import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
-import { movedGradient } from "./moved-gradient.ts";
+import { movedCrease } from "./moved-crease.ts";
+import { movedOver } from "./moved-over.ts";
 import { movedShape } from "./moved-shape.ts";
-import { movedPattern } from "./patterns.ts";
 import { ringNamed } from "./rings.ts";
 
 const countLines = (count: number): string => (count === 1 ? "line" : `${count} lines`);
@@ -178,11 +178,10 @@ export function transformLines(
           if (grown !== 1) draft.strokes[id].width = stroke.width * grown;
         } else if (shape) draft.inkShapes[id].outline = shape.outline.map(chain);
       }
-      for (const { id, anchor, pattern, gradient } of pours)
-        Object.assign(draft.pours[id], {
-          anchor: movedAnchor(anchor, matrix),
-          ...(pattern ? { pattern: movedPattern(pattern, matrix) } : {}),
-          ...(gradient ? { gradient: movedGradient(gradient, matrix) } : {}),
+      for (const pour of pours)
+        Object.assign(draft.pours[pour.id], {
+          anchor: movedAnchor(pour.anchor, matrix),
+          ...movedOver(pour, matrix),
         });
       for (const shade of shades)
         Object.assign(draft.shades[shade.id], {
@@ -190,7 +189,7 @@ export function transformLines(
           ...movedShape(shade, matrix),
         });
       for (const shape of flatShapes) Object.assign(draft.flatShapes[shape.id], movedShape(shape, matrix));
-      for (const { id, points } of creases) draft.creases[id].points = chain(points);
+      for (const crease of creases) Object.assign(draft.creases[crease.id], movedCrease(crease, matrix));
       for (const { bridge, start, end } of bridges)
         draft.bridges[bridge.id].points =
           start && end

@@ -7,8 +7,9 @@ import { LineReader } from "../pockets/line-reader.ts";
 import { derive, sceneOf } from "../scene/scene.ts";
 import type { Drawing, FlatShape } from "./drawing.ts";
 import { pour } from "./edits.ts";
+import { setGradient } from "./gradients.ts";
 import { defaultPage, newDrawing } from "./new-drawing.ts";
-import { addShape, changeShapes, moveShapes, orderShapes, reshape } from "./shape-edits.ts";
+import { addShape, changeShapes, moveShapes, orderShapes, reshape, retrimShapes } from "./shape-edits.ts";
 import { edited, strokeOf } from "./testing.ts";
 
 const square = strokeOf("rim", 1, [
@@ -42,6 +43,26 @@ const sheets = (drawing: Drawing) =>
   ]);
 
 describe("colour shapes", () => {
+  it("keep their gradient, blend and softness when they are trimmed otherwise", () => {
+    const gradient = {
+      cloth: "g",
+      kind: "linear",
+      from: [0, 0],
+      to: [9, 9],
+      mix: "srgb",
+      stops: [],
+    } as const;
+    const laid = edited(
+      drawn,
+      changeShapes([f], { soft: 2, blend: "screen" }),
+      setGradient(drawn, ["f"], gradient),
+    );
+    const pocketed = edited(laid, retrimShapes([{ shape: laid.flatShapes.f, to: anchorOf(pockets[0]) }]));
+    expect(pocketed.shades.f).toMatchObject({ soft: 2, blend: "screen", gradient });
+    const free = edited(pocketed, retrimShapes([{ shape: pocketed.shades.f, to: "free" }]));
+    expect(free.flatShapes.f).toMatchObject({ soft: 2, blend: "screen", gradient, sheet: "shade" });
+  });
+
   it("lie above all colour, before or behind it, on any sheet from ground to gloss", () => {
     expect(sheets(drawn)).toEqual([
       ["flats", ["p", "f"]],

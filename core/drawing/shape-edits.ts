@@ -31,10 +31,12 @@ export const shapeNamed = (
 
 export const partOfShape = (shape: AnyShape): string => partOf(isShade(shape) ? shape.anchor : shape);
 
-const RANKED = ["flatShapes", "pours", "shades"] as const;
+const RANKED = ["flatShapes", "pours", "shades", "creases"] as const;
 type Ranked = Pick<Drawing, (typeof RANKED)[number]>;
 
-const highest = (drawing: Ranked): number => Math.max(...RANKED.map((table) => topRank(drawing[table])));
+/** The rank of what lies above all colour there is. */
+export const highest = (drawing: Ranked): number =>
+  Math.max(...RANKED.map((table) => topRank(drawing[table])));
 
 /** Lies above all colour there is. */
 export const addShape = (shape: Omit<FlatShape, "rank">): Edit => ({
@@ -189,8 +191,12 @@ export function retrimShapes(changes: readonly { readonly shape: AnyShape; reado
 }
 
 function retrimmed(shape: AnyShape, to: TrimTo): AnyShape {
-  const { id, rank, outline, evenOdd, paint, opacity, blend, soft } = shape;
-  const laid = { ...(blend ? { blend } : {}), ...(soft ? { soft } : {}) };
+  const { id, rank, outline, evenOdd, paint, opacity, blend, soft, gradient } = shape;
+  const laid = {
+    ...(blend ? { blend } : {}),
+    ...(soft ? { soft } : {}),
+    ...(gradient ? { gradient } : {}),
+  };
   const common = { id, rank, outline, evenOdd, paint, opacity, ...laid };
   if (typeof to === "object") return { ...common, kind: "drawn", anchor: to };
   const sheet = isShade(shape) ? "shade" : shape.sheet;

@@ -44,12 +44,13 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
   const blurs = blursOf(scene, digits.colour);
   const gradients = gradientsOf(scene, digits.line);
   const root = rootId([scene.tones, ...[clips, hides, blurs, gradients].map((defs) => [...defs.values()])]);
+  const gradientIds = idsOf(root, "gradient", new Map([...gradients.values()].map((def) => [def, def])));
   const context: Context = {
     root,
     digits,
     clipIds: idsOf(root, "trim", clips),
     blurIds: idsOf(root, "soft", blurs),
-    gradientIds: idsOf(root, "gradient", gradients),
+    gradientIds: new Map([...gradients].map(([paint, def]) => [paint, gradientIds.get(def)!])),
   };
   const hideIds = idsOf(root, "behind", hides);
   const body = writeParts(scene.parts, hideIds, context);
@@ -60,10 +61,7 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
     ...[...hides].map(
       ([clip, d]) => `<clipPath id="${hideIds.get(clip)}"><path clip-rule="evenodd" d="${d}"/></clipPath>`,
     ),
-    ...[...gradients].map(
-      ([paint, { element, text }]) =>
-        `<${element} id="${context.gradientIds.get(paint)}"${text}</${element}>`,
-    ),
+    ...[...gradientIds].map(([{ element, text }, id]) => `<${element} id="${id}"${text}</${element}>`),
     ...[...blurs].map(([item, filter]) => `<filter id="${context.blurIds.get(item)}"${filter}</filter>`),
   ];
   return [
@@ -138,10 +136,18 @@ function blursOf(scene: Scene, digits: number): Map<Item, string> {
   );
 }
 
-/** The gradients, each once, in the space of their own; their stops have classes, so that every colourway reaches them. */
+/** The gradients, those that are alike as one, in the space of their own; their stops have classes, so that every colourway reaches them. */
 function gradientsOf(scene: Scene, digits: number) {
   const paints = itemsIn(scene).flatMap(({ paint }) => (paint.kind === "gradient" ? [paint] : []));
-  return new Map(paints.map((paint) => [paint, gradientText(paint, digits)]));
+  const known = new Map<string, ReturnType<typeof gradientText>>();
+  return new Map(
+    paints.map((paint) => {
+      const made = gradientText(paint, digits);
+      const def = known.get(made.text) ?? made;
+      known.set(made.text, def);
+      return [paint, def];
+    }),
+  );
 }
 
 function gradientText({ shape, space, focus, stops }: GradientPaint, digits: number) {

@@ -4,7 +4,17 @@
  * reach into the part goes along as an echo, and where the part's own lines enclose more than the pockets did, what lies
  * behind shows through.
  */
-import type { Anchor, Bridge, Drawing, FlatShape, Part, Pour, Shade, Stroke } from "../drawing/drawing.ts";
+import type {
+  Anchor,
+  Bridge,
+  Crease,
+  Drawing,
+  FlatShape,
+  Part,
+  Pour,
+  Shade,
+  Stroke,
+} from "../drawing/drawing.ts";
 import { newId } from "../drawing/new-id.ts";
 import { rankInFront } from "../drawing/part-edits.ts";
 import { drawingOfPart, inPart, partOf } from "../drawing/parts.ts";
@@ -19,6 +29,7 @@ import { type CarvedPiece, type Carving, carve } from "./carve.ts";
 import { LineReader } from "./line-reader.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import type { Pocket } from "./pockets.ts";
+import { pocketsAlong } from "./pockets-along.ts";
 
 export interface PartOfPockets {
   readonly name: string;
@@ -293,7 +304,28 @@ function withColour(
       shades[name] = { ...before.shades[id], id: name, anchor: anchorAround(own) };
     });
   }
-  return { ...drawing, pours, shades };
+  return { ...drawing, pours, shades, creases: creasesIn(before, pockets, homes) };
+}
+
+/** Creases go where the pockets that they run through go; one that runs through both parts becomes two. */
+function creasesIn(
+  { creases: before, page }: Drawing,
+  pockets: readonly Pocket[],
+  homes: ReadonlyMap<Pocket, Pocket>,
+): Drawing["creases"] {
+  const creases: Record<string, Crease> = { ...before };
+  const own = pockets[0]?.part;
+  for (const crease of Object.values(before)) {
+    if (partOf(crease) !== own) continue;
+    const { part: _, ...bare } = crease;
+    const along = pocketsAlong(crease.points, pockets, diagonal(page.box));
+    const parts = new Set(along.flatMap((index) => homes.get(pockets[index])?.part ?? []));
+    [...parts].forEach((part, i) => {
+      const id = i === 0 ? crease.id : newId();
+      creases[id] = { ...bare, id, ...inPart(part) };
+    });
+  }
+  return creases;
 }
 
 /** What the lines of either part enclose that was no pocket of its own before is open to what lies behind. */

@@ -1,8 +1,12 @@
 import { describe, expect, it } from "vitest";
+import { carriedBy } from "../drawing/carried.ts";
 import type { Crease, Drawing } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { addCrease, changeCrease, removeCrease } from "../drawing/light-edits.ts";
+import { transformLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { MAIN, partOf } from "../drawing/parts.ts";
+import { addShape } from "../drawing/shape-edits.ts";
 import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
@@ -11,7 +15,9 @@ import { flatten, polyline } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { anchorOf } from "../pockets/anchors.ts";
+import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { LineReader } from "../pockets/line-reader.ts";
+import { withPart } from "../pockets/make-part.ts";
 import { tonesIn } from "./items.ts";
 import { derive, sceneOf } from "./scene.ts";
 
@@ -43,6 +49,20 @@ const crease: Omit<Crease, "rank"> = {
   ]),
   side: -1,
   deeper: 2,
+};
+const SHAPE = {
+  id: "s",
+  outline: [
+    polyline([
+      [1, 1],
+      [9, 1],
+      [9, 9],
+      [1, 1],
+    ]),
+  ],
+  evenOdd: false,
+  paint: { colour: "dusk", step: 0 },
+  opacity: 1,
 };
 const creased = edited(poured, addCrease(crease));
 const shade = (drawing: Drawing) =>
@@ -94,6 +114,37 @@ describe("a crease", () => {
     );
     expect(tonesIn(shade(repoured)[0].paint)[0].variable).toBe("dusk-down-2");
     expect(shade(edited(creased, removeCrease("c")))).toEqual([]);
+  });
+
+  it("is on the same side of its pocket in a mirror image, and lies above what was there", () => {
+    const carried = carriedBy(creased, ["a", "b"], pockets);
+    expect(carried.creases.map(({ id }) => id)).toEqual(["c"]);
+    const mirror = edited(
+      creased,
+      transformLines(carried, [-1, 0, 0, 1, 110, 0], { scaleWidths: true, label: "Mirror" }),
+    );
+    expect(mirror.creases.c).toMatchObject({ side: 1, points: expect.arrayContaining([105, 50]) });
+    const rankOf = (id: string) => sorted.findIndex((one) => one.id === id);
+    const shaded = edited(creased, addShape({ ...SHAPE, sheet: "shade" }));
+    const sorted = [...Object.values(shaded.creases), ...Object.values(shaded.flatShapes)].sort(
+      (p, q) => p.rank - q.rank,
+    );
+    expect(rankOf("s")).toBeGreaterThan(rankOf("c"));
+  });
+
+  it("goes to the part that its pockets go to; through both it becomes two", () => {
+    const reader = new DrawingReader();
+    const { pockets: all } = reader.read(creased);
+    const chosen = new Set(all.filter(({ lines }) => lines.includes("b")));
+    const parted = withPart(creased, {
+      name: "Jar",
+      part: MAIN,
+      pockets: all,
+      map: reader.mapOf("main")!,
+      chosen,
+    });
+    const parts = Object.values(parted.creases).map((one) => partOf(one) === MAIN);
+    expect(parts.sort()).toEqual([false, true]);
   });
 
   it("comes back from its file and its SVG", () => {

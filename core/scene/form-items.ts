@@ -3,11 +3,11 @@ import type { Drawing, Pour } from "../drawing/drawing.ts";
 import { formShade, formShine } from "../light/form-shade.ts";
 import { lampOn } from "../light/lamp.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Item } from "./items.ts";
 import { keeper, sameList } from "./kept.ts";
 import type { Palette } from "./palette.ts";
-import { steppedPaint } from "./stepped-paint.ts";
 
 /** One tone of a form: closed chains of cubics, and how many steps deeper than its pocket they are. */
 export interface FormTone {
@@ -48,7 +48,7 @@ function itemsOf(pocket: Pocket, pour: Pour, drawing: Drawing, palette: Palette)
         id: `${id}-form-${k + 1}`,
         says: { is: "over" },
         area: { kind: "region", chains, evenOdd: false },
-        paint: steppedPaint(pour, -deeper, palette),
+        paint: deeperPaint(pour, deeper, palette),
         effects: { clip: pocket.cover, ...(form!.soft ? { blur: form!.soft } : {}) },
       }),
     ),

@@ -24,7 +24,12 @@ export async function makePart(
   if (made) desk.getState().set({ part: made, selected: [], said: `${name} made, in front.` });
 }
 
-const colourOf = ({ drawing: { pours, shades, flatShapes } }: Desk) => ({ pours, shades, flatShapes });
+const colourOf = ({ drawing: { pours, shades, flatShapes, creases } }: Desk) => ({
+  pours,
+  shades,
+  flatShapes,
+  creases,
+});
 
 /** The one part that pockets and lines are in. */
 function partFor(

@@ -7,6 +7,7 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { shownTin } from "../tin/shown-tin.ts";
+import { pourIn } from "./pour-in.ts";
 import type { PourWish } from "./pour-wish.ts";
 
 type Shown = Pick<Desk, "derived" | "drawing">;
@@ -34,7 +35,7 @@ export function pourInto(desk: Shown, pockets: readonly Pocket[], wish: PourWish
 
 /** What a wish would lay into a pocket; null where it holds that already, or is to be empty. */
 export function paintAfter({ derived, drawing }: Shown, pocket: Pocket, wish: PourWish): Paint | null {
-  const now = drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
+  const now = pourIn({ derived, drawing }, pocket);
   const after = wished({ derived, drawing }, wish, now);
   return samePaint(after.paint, now?.paint ?? null) && after.spot === now?.spot ? null : after.paint;
 }

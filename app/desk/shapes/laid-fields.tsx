@@ -1,5 +1,4 @@
 import clsx from "clsx";
-import type { ReactNode } from "react";
 import { BLENDS, type Blend, SHAPE_SHEETS } from "#core/drawing/drawing.ts";
 import {
   type AnyShape,
@@ -8,10 +7,11 @@ import {
   type ShapeChange,
   sheetOf,
 } from "#core/drawing/shape-edits.ts";
-import { Range } from "../../ui/range.tsx";
+import { SliderRow } from "../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { chosenShapes } from "./chosen-shapes.ts";
 import { retrim, type Trim } from "./retrim.ts";
+import { SoftRow } from "./soft-row.tsx";
 
 export const FIELD = "h-7 rounded-md border border-edge bg-white px-1 text-xs";
 
@@ -21,8 +21,6 @@ const TRIM_WORDS: Readonly<Record<Trim, string>> = {
   part: "within its part",
   pocket: "within its pocket",
 };
-/** The softest edge, as a share of the page's width. */
-const MOST_SOFT = 0.05;
 
 type Sheet = (typeof SHAPE_SHEETS)[number];
 
@@ -91,30 +89,20 @@ export function LaidFields({
         />
       </div>
       <div className="grid grid-cols-[auto_5rem] items-center gap-x-2 gap-y-1 text-xs">
-        <Row word="Opacity">
-          <Range
-            label="Opacity of the shape"
-            value={lying.opacity}
-            onChange={(share) => {
-              const opacity = Math.max(0.05, share);
-              change({ opacity }, { opacity }, show);
-            }}
-            onDone={keep}
-            className="w-20"
-          />
-        </Row>
-        <Row word="Soft">
-          <Range
-            label="Softness of the edge"
-            value={Math.sqrt(lying.soft / MOST_SOFT)}
-            onChange={(share) => {
-              const soft = share ** 2 * MOST_SOFT;
-              change({ soft }, { soft: soft > 0 ? soft * pageWidth : undefined }, show);
-            }}
-            onDone={keep}
-            className="w-20"
-          />
-        </Row>
+        <SliderRow
+          label="Opacity"
+          value={lying.opacity}
+          onChange={(share) => {
+            const opacity = Math.max(0.05, share);
+            change({ opacity }, { opacity }, show);
+          }}
+          onDone={keep}
+        />
+        <SoftRow
+          soft={lying.soft}
+          onChange={(soft) => change({ soft }, { soft: soft > 0 ? soft * pageWidth : undefined }, show)}
+          onDone={keep}
+        />
       </div>
     </>
   );
@@ -130,15 +118,6 @@ function lyingOf(shape: AnyShape, pageWidth: number): Lying {
     soft: soft / pageWidth,
   };
 }
-
-const Row = ({ word, children }: { word: string; children: ReactNode }) => (
-  <div className="col-span-2 grid grid-cols-subgrid items-center">
-    <span aria-hidden="true" className="text-quiet">
-      {word}
-    </span>
-    {children}
-  </div>
-);
 
 interface PickProps<T extends string> {
   readonly label: string;

@@ -2,11 +2,9 @@ import { FlipHorizontal2, Trash2 } from "lucide-react";
 import { changeCrease } from "#core/drawing/light-edits.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
-import { SliderRow } from "../../../ui/slider-row.tsx";
+import { SoftRow } from "../../shapes/soft-row.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { chosenCrease, creases, flip, removeChosen } from "./crease-state.ts";
-
-const MOST_SOFT = 0.05;
 
 /** How deep the chosen crease is, or the next one, and how soft; its side is turned. */
 export function CreasePanel() {
@@ -31,11 +29,9 @@ export function CreasePanel() {
         }}
       />
       <div className="grid grid-cols-[auto_6rem] gap-x-2">
-        <SliderRow
-          label="Soft"
-          value={Math.sqrt(soft / MOST_SOFT)}
-          onChange={(share) => {
-            const next = share ** 2 * MOST_SOFT;
+        <SoftRow
+          soft={soft}
+          onChange={(next) => {
             creases.change(desk, { soft: next });
             if (crease) show(changeCrease(crease.id, { soft: next * pageWidth }));
           }}

@@ -4,6 +4,7 @@ import type { Paint } from "#core/drawing/drawing.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
+import { pourIn } from "../../pockets/pour-in.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
@@ -35,10 +36,8 @@ export const dipTool: Tool = {
   },
 };
 
-function paintIn({ derived, drawing }: Desk, pocket: Pocket | undefined): Paint | null {
-  const id = pocket && derived.pourOf[derived.pockets.indexOf(pocket)];
-  return (id !== undefined && drawing.pours[id].paint) || null;
-}
+const paintIn = (desk: Desk, pocket: Pocket | undefined): Paint | null =>
+  (pocket && pourIn(desk, pocket)?.paint) ?? null;
 
 function takeUp({ drawing, set, tell }: Desk, paint: Paint | null): void {
   if (paint) set({ paint, said: `Dipped ${drawing.tin[paint.colour]?.name}` });

@@ -14,6 +14,7 @@ import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { makePart } from "../../parts/part-actions.ts";
+import { colouredIn } from "../../pockets/pour-in.ts";
 import { pourInto } from "../../pockets/pour-into.ts";
 import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
@@ -91,10 +92,7 @@ function Taking() {
 /** Each by a form of its own, in steps of its own colour. */
 function shadeGathered(desk: DeskStore): void {
   const state = desk.getState();
-  const ids = gatheredPockets(state).flatMap((pocket) => {
-    const pour = state.drawing.pours[state.derived.pourOf[state.derived.pockets.indexOf(pocket)] ?? ""];
-    return pour?.paint && !pour.spot ? [pour.id] : [];
-  });
+  const ids = gatheredPockets(state).flatMap((pocket) => colouredIn(state, pocket)?.id ?? []);
   if (ids.length > 0) state.edit(setForm([...new Set(ids)], nextForm(state)));
   else state.tell("Gather coloured pockets first: shade is made of their ladders.");
 }

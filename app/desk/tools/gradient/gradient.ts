@@ -7,6 +7,7 @@ import { shapeNamed } from "#core/drawing/shape-edits.ts";
 import { type Box, boundsOf, distance, type Point } from "#core/geometry/point.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { isRemoval } from "../../keys/key-names.ts";
+import { colouredIn } from "../../pockets/pour-in.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import { shapeAt } from "../../shapes/chosen-shapes.ts";
@@ -43,8 +44,7 @@ export const gradientTool: Tool = {
   key: (desk, event) => {
     const state = desk.getState();
     const pocket = walkedPocket(state);
-    const pour = pocket && state.derived.pourOf[state.derived.pockets.indexOf(pocket)];
-    if (event.key === "Enter" && pocket) layAcross(desk, pour, pocket.box);
+    if (event.key === "Enter" && pocket) layAcross(desk, colouredIn(state, pocket)?.id, pocket.box);
     else if (isRemoval(event) && chosenGradient(state)) takeStopOrAll(desk);
     else return false;
     return true;
@@ -81,9 +81,7 @@ function holderAt(desk: Desk, at: Point, pixel: number): string | undefined {
   const shape = shapeAt(desk, at, pixel);
   if (shape) return shape.id;
   const pocket = pocketAt(desk.derived.pockets, at);
-  const id = pocket && desk.derived.pourOf[desk.derived.pockets.indexOf(pocket)];
-  const pour = desk.drawing.pours[id ?? ""];
-  return pour?.paint && !pour.spot ? pour.id : undefined;
+  return pocket && colouredIn(desk, pocket)?.id;
 }
 
 /** Chooses the gradient that lies there, takes the chosen one along, or draws one anew. */
@@ -134,11 +132,7 @@ function boxOf({ drawing, derived }: Desk, holder: string): Box | undefined {
 /** From the upper left of a box to its lower right. */
 function layAcross(desk: DeskStore, holder: string | undefined, box: Box | undefined): void {
   const state = desk.getState();
-  if (
-    holder === undefined ||
-    !box ||
-    !state.drawing.pours[holder]?.paint === !shapeNamed(state.drawing, holder)
-  ) {
+  if (holder === undefined || !box) {
     state.tell("Pour a colour here first: a gradient lies over it.");
     return;
   }

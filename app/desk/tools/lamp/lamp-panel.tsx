@@ -3,12 +3,12 @@ import { Choice } from "../../../ui/choice.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
+import { SoftRow } from "../../shapes/soft-row.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { changeForms, lampState, shadeAll, shownForm } from "./lamp-state.ts";
 import { takeOver } from "./take-over.ts";
 
 const MOST_HEIGHT = 1.5;
-const MOST_SOFT = 0.05;
 const BUTTON = "h-7 rounded-md border border-edge px-2 text-xs whitespace-nowrap hover:bg-well";
 
 /** Where the lamp stands, and the shade it makes: in the pocket that was clicked last, or in all. */
@@ -122,12 +122,7 @@ function FormFields() {
           onChange={(next) => changeForms(desk, { roundness: next }, "show")}
           onDone={keep}
         />
-        <SliderRow
-          label="Soft"
-          value={Math.sqrt(soft / MOST_SOFT)}
-          onChange={(next) => changeForms(desk, { soft: next ** 2 * MOST_SOFT }, "show")}
-          onDone={keep}
-        />
+        <SoftRow soft={soft} onChange={(next) => changeForms(desk, { soft: next }, "show")} onDone={keep} />
       </div>
       <div className="grid gap-1 text-xs">
         <div className="grid grid-cols-[auto_4rem] gap-x-2">

@@ -2,11 +2,13 @@
 import { LampDesk } from "lucide-react";
 import type { Form } from "#core/drawing/drawing.ts";
 import { setForm, setLamp } from "#core/drawing/light-edits.ts";
-import { distance, mix, type Point } from "#core/geometry/point.ts";
+import { distance, type Point } from "#core/geometry/point.ts";
 import { lampOn } from "#core/light/lamp.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { arrowOf, isRemoval } from "../../keys/key-names.ts";
+import { Crossed } from "../../pockets/crossed.ts";
+import { colouredIn } from "../../pockets/pour-in.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
@@ -71,33 +73,18 @@ function shading({ desk, at, pixel }: Press): Gesture | undefined {
     state.tell("Shade by the lamp needs a coloured pocket. Click inside one, or drag the lamp.");
     return undefined;
   }
-  const form = pourIn(state, first)?.form ? null : nextForm(state);
-  const crossed: Pocket[] = [first];
-  let last = at;
-  const show = () => lay(desk, crossed, form, "show");
-  show();
-  return {
-    move: (press) => {
-      const steps = Math.max(1, Math.ceil(distance(last, press.at) / pixel));
-      const before = crossed.length;
-      for (let k = 1; k <= steps; k++) {
-        const pocket = pocketAt(state.derived.pockets, mix(last, press.at, k / steps));
-        if (pocket && !crossed.includes(pocket)) crossed.push(pocket);
-      }
-      last = press.at;
-      if (crossed.length > before) show();
-    },
+  const form = colouredIn(state, first)?.form ? null : nextForm(state);
+  const crossed = new Crossed(state.derived.pockets, at, pixel);
+  const cross = (to: Point) => {
+    if (crossed.to(to)) lay(desk, crossed.pockets, form, "show");
   };
+  cross(at);
+  return { move: (press) => cross(press.at) };
 }
-
-const pourIn = ({ derived, drawing }: Desk, pocket: Pocket) => {
-  const pour = drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
-  return pour?.paint && !pour.spot ? pour : undefined;
-};
 
 function toggle(desk: DeskStore, pockets: readonly Pocket[]): void {
   const state = desk.getState();
-  lay(desk, pockets, pourIn(state, pockets[0])?.form ? null : nextForm(state));
+  lay(desk, pockets, colouredIn(state, pockets[0])?.form ? null : nextForm(state));
 }
 
 function lay(
@@ -107,7 +94,7 @@ function lay(
   how: "edit" | "show" = "edit",
 ): void {
   const state = desk.getState();
-  const ids = [...new Set(pockets.flatMap((pocket) => pourIn(state, pocket)?.id ?? []))];
+  const ids = [...new Set(pockets.flatMap((pocket) => colouredIn(state, pocket)?.id ?? []))];
   if (ids.length === 0) state.tell("Pour a colour here first: shade is made of its ladder.");
   else {
     lampState.hold(desk, { pour: form ? ids[ids.length - 1] : null });

@@ -1,14 +1,14 @@
 /** Shade made by the lamp becomes drawn: it stays where it is, in the colour it had, and the lamp moves it no more. */
-import { stepBeside } from "#core/colour/ladder.ts";
-import type { Drawing, Shade } from "#core/drawing/drawing.ts";
+import type { Shade } from "#core/drawing/drawing.ts";
+import { steppedGradient } from "#core/drawing/gradients.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import { setForm } from "#core/drawing/light-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { addShade } from "#core/drawing/shape-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
 import { formTones } from "#core/scene/form-items.ts";
+import { steppedPaint } from "../../pockets/pour-into.ts";
 import type { Desk } from "../../store/desk-state.ts";
-import { shownTin } from "../../tin/shown-tin.ts";
 
 export function takeOver(
   { drawing, derived }: Desk,
@@ -24,7 +24,8 @@ export function takeOver(
         anchor: anchorOf(pocket),
         outline: chains,
         evenOdd: false,
-        paint: stepped(drawing, own, -deeper),
+        paint: steppedPaint(drawing, own.paint!, -deeper),
+        ...(own.gradient ? { gradient: { ...steppedGradient(own.gradient, -deeper), cloth: newId() } } : {}),
         opacity: 1,
         ...(own.form!.soft ? { soft: own.form!.soft } : {}),
       }),
@@ -42,9 +43,4 @@ export function takeOver(
       },
     },
   };
-}
-
-function stepped(drawing: Drawing, { paint }: Drawing["pours"][string], by: number) {
-  const colour = shownTin({ drawing })[paint!.colour];
-  return colour ? { ...paint!, step: stepBeside(colour, paint!.step, by) } : paint!;
 }

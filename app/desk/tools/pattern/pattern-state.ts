@@ -1,7 +1,6 @@
 /** How a pattern is laid, and the cloth that is chosen. */
-import type { Pattern, Pour } from "#core/drawing/drawing.ts";
+import type { Pattern } from "#core/drawing/drawing.ts";
 import { clothOf, setBands, setPattern } from "#core/drawing/patterns.ts";
-import type { Pocket } from "#core/pockets/pockets.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -35,9 +34,6 @@ export function chosenPattern(desk: Desk): Pattern | undefined {
   const { cloth } = patterns.held(desk);
   return cloth === null ? undefined : clothOf(desk.drawing, cloth)[0]?.pattern;
 }
-
-export const pourIn = ({ derived, drawing }: Desk, pocket: Pocket): Pour | undefined =>
-  drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
 
 /** Takes the chosen cloth or bands away. */
 export function takeAway(desk: DeskStore): void {

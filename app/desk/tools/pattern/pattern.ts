@@ -10,12 +10,13 @@ import { pointAtShare, shareNear, stretchOf, withEndAt } from "#core/lines/stret
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { isRemoval } from "../../keys/key-names.ts";
+import { pourIn } from "../../pockets/pour-in.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { PatternPanel } from "./pattern-panel.tsx";
-import { chosenPattern, patterns, pourIn, takeAway } from "./pattern-state.ts";
+import { chosenPattern, patterns, takeAway } from "./pattern-state.ts";
 
 const GRAB_PIXELS = 10;
 /** Where the handle stands that turns and scales, in sizes of the figures. */

@@ -2,9 +2,8 @@
 import { Droplet, Eraser } from "lucide-react";
 import type { FlatShape } from "#core/drawing/drawing.ts";
 import { changeShapes, removeShapes } from "#core/drawing/shape-edits.ts";
-import { distance, mix, type Point } from "#core/geometry/point.ts";
-import type { Pocket } from "#core/pockets/pockets.ts";
-import { pocketAt } from "#core/scene/scene.ts";
+import { distance, type Point } from "#core/geometry/point.ts";
+import { Crossed } from "../../pockets/crossed.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
 import { paintAfter, pourInto, steppedPaint } from "../../pockets/pour-into.ts";
 import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
@@ -15,17 +14,9 @@ import { wishOf } from "./pour-state.ts";
 
 function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
   const begun = desk.getState();
-  const crossed: Pocket[] = [];
-  let last = at;
+  const crossed = new Crossed(begun.derived.pockets, at, pixel);
   const cross = (to: Point) => {
-    const steps = Math.max(1, Math.ceil(distance(last, to) / pixel));
-    const before = crossed.length;
-    for (let k = 1; k <= steps; k++) {
-      const pocket = pocketAt(begun.derived.pockets, mix(last, to, k / steps));
-      if (pocket && !crossed.includes(pocket)) crossed.push(pocket);
-    }
-    last = to;
-    if (crossed.length > before) begun.show(pourInto(begun, crossed, wish) ?? null);
+    if (crossed.to(to)) begun.show(pourInto(begun, crossed.pockets, wish) ?? null);
   };
   const flat = flatAt(begun, at);
   if (!flat) cross(at);
@@ -36,11 +27,11 @@ function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
       cross(press.at);
     },
     end: () => {
-      if (crossed.length > 0) return;
+      if (crossed.pockets.length > 0) return;
       if (flat) paintFlat(begun, flat, wish);
       else void begun.explainLeak(at, { at, pour: wish });
     },
-    marks: () => crossed.map((pocket) => ({ kind: "pocket", pocket })),
+    marks: () => crossed.pockets.map((pocket) => ({ kind: "pocket", pocket })),
   };
 }
 
