@@ -90,7 +90,8 @@ export function LaidFields({
       </div>
       <div className="grid grid-cols-[auto_5rem] items-center gap-x-2 gap-y-1 text-xs">
         <SliderRow
-          label="Opacity"
+          label="Opacity of the shape"
+          word="Opacity"
           value={lying.opacity}
           onChange={(share) => {
             const opacity = Math.max(0.05, share);

@@ -12,7 +12,8 @@ const MOST_SOFT = 0.05;
 /** How soft an edge is: fine at the sharp end, where a little is much. */
 export const SoftRow = ({ soft, onChange, onDone }: Props) => (
   <SliderRow
-    label="Soft"
+    label="Softness of the edge"
+    word="Soft"
     value={Math.sqrt(soft / MOST_SOFT)}
     onChange={(share) => onChange(share ** 2 * MOST_SOFT)}
     onDone={onDone}
