@@ -68,6 +68,7 @@ class FernDatabase extends Dexie {
     this.version(6).upgrade((change) => upgradeBases(change, 4, ({ base }) => !("shown" in base.frame)));
     // Those that were brought up all the way just now stay as they are.
     this.version(7).upgrade((change) => upgradeBases(change, 5, () => true));
+    this.version(8).upgrade((change) => upgradeBases(change, 6, ({ base }) => !("tiles" in base.frame)));
   }
 }
 

@@ -1,9 +1,10 @@
 /** Reads a scan: keeps its pixels and what has been found in them, away from the interface. */
 import * as Comlink from "comlink";
-import type { Drawing } from "#core/drawing/drawing.ts";
+import type { Drawing, Tile } from "#core/drawing/drawing.ts";
 import { type Grey, greyOf, type Placing, placed } from "#core/lines/trace/grey.ts";
 import { onEvenPaper } from "#core/lines/trace/paper.ts";
 import { automaticThreshold } from "#core/lines/trace/threshold.ts";
+import { tileOf } from "#core/lines/trace/tile.ts";
 import { type FoundInk, findInk, type TraceSettings } from "#core/lines/trace/trace.ts";
 import {
   type Reading,
@@ -109,10 +110,25 @@ function read(
   return traced;
 }
 
+/** Pixels along the longer side of a picture that is to repeat. */
+const TILE_PIXELS = 240;
+const TILE_TONES = 3;
+
+/** A picture as a tile. Throws where the file is no picture that this browser reads. */
+async function tile(file: Blob): Promise<Pick<Tile, "ratio" | "tones">> {
+  const picture = await createImageBitmap(file, { imageOrientation: "from-image" });
+  const scale = Math.min(1, TILE_PIXELS / Math.max(picture.width, picture.height));
+  const [width, height] = [picture.width, picture.height].map((n) => Math.max(1, Math.round(n * scale)));
+  const context = new OffscreenCanvas(width, height).getContext("2d")!;
+  context.drawImage(picture, 0, 0, width, height);
+  picture.close();
+  return tileOf(greyOf(context.getImageData(0, 0, width, height).data, width, height), TILE_TONES);
+}
+
 /** What was read last as a drawing. */
 const drawing = (name: string, ppi: number): Drawing => tracedDrawing(name, traced!, laid!, ppi);
 
-const work = { load, lay, read, drawing };
+const work = { load, lay, read, drawing, tile };
 
 export type TraceWork = typeof work;
 

@@ -17,9 +17,10 @@ export interface Copying {
   readonly matrix: Matrix;
   /** The new id of each thing copied; asked more than once for one that others name. */
   readonly idOf: (id: string) => string;
-  /** What the source's colours and nibs are in the target. */
+  /** What the source's colours, nibs and tiles are in the target. */
   readonly paintOf: (paint: Paint) => Paint;
   readonly nibOf: (nib: string) => string;
+  readonly tileOf: (tile: string) => string;
 }
 
 /** New ids, the same for the same old one. */
@@ -32,10 +33,11 @@ export function renaming(): (id: string) => string {
   };
 }
 
-/** Copying within a drawing, where colours and nibs are what they were. */
-export const SAME_COLOURS: Pick<Copying, "paintOf" | "nibOf"> = {
+/** Copying within a drawing, where all these are what they were. */
+export const SAME_COLOURS: Pick<Copying, "paintOf" | "nibOf" | "tileOf"> = {
   paintOf: (paint) => paint,
   nibOf: (nib) => nib,
+  tileOf: (tile) => tile,
 };
 
 /** The target with copies of what belongs to a part of the source, over all that is in it. */
@@ -89,12 +91,13 @@ const gradientPlaced = (gradient: Gradient, { matrix, idOf, paintOf }: Copying):
 });
 
 /** What lies over a pour's colour, where it is put; its gradient is placed already. */
-function overPlaced(pour: Pour, { matrix, idOf, paintOf }: Copying): Partial<Pour> {
+function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf }: Copying): Partial<Pour> {
   const { pattern, bands, form } = movedOver(pour, matrix);
   const placedPattern = pattern && {
     ...pattern,
     cloth: idOf(pattern.cloth),
     paint: paintOf(pattern.paint),
+    ...(pattern.tile === undefined ? {} : { tile: tileOf(pattern.tile) }),
   };
   const placedBands = bands && {
     ...bands,

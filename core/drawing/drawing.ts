@@ -252,7 +252,18 @@ export interface Anchored {
   readonly anchor: Anchor;
 }
 
-export const PATTERNS = ["stripes", "checks", "dots", "hatching", "scales"] as const;
+export const PATTERNS = ["stripes", "checks", "dots", "hatching", "scales", "picture"] as const;
+
+/** A picture that repeats, traced to shapes so that it stays sharp and takes its colours from the tin. */
+export interface Tile {
+  readonly id: string;
+  readonly rank: number;
+  readonly name: string;
+  /** Its height where its width is 1. */
+  readonly ratio: number;
+  /** Its tones from the lightest that is painted to the darkest: closed chains of cubics in a space where it is 1 wide. */
+  readonly tones: readonly (readonly (readonly number[])[])[];
+}
 
 /** Figures that repeat over the colour of a pocket, in page coordinates: what is of one cloth lies alike. */
 export interface Pattern {
@@ -265,8 +276,10 @@ export interface Pattern {
   readonly size: number;
   /** Degrees. */
   readonly turn: number;
-  /** How much of the cloth figures take, 0 to 1. */
+  /** How much of the cloth figures take, 0 to 1; of a picture how many of its tones, from the darkest, show. */
   readonly share: number;
+  /** Of a picture the id of its tile; each of its tones is painted a step darker than the one before. */
+  readonly tile?: string;
   readonly paint: Paint;
 }
 
@@ -329,6 +342,8 @@ export interface Pour extends Anchored {
   readonly through?: true;
   /** A spot black: it lies on the ink sheet, in the drawing's ink whatever its paint says. */
   readonly spot?: true;
+  /** Colour shapes that its pocket lies in are cut out there; otherwise they go on beneath it. */
+  readonly cuts?: true;
   /** Over its paint, as what follows. */
   readonly gradient?: Gradient;
   readonly pattern?: Pattern;
@@ -379,6 +394,7 @@ export interface Drawing {
   readonly colourways: Table<Colourway>;
   /** The id of the colourway that is seen. */
   readonly shown: string;
+  readonly tiles: Table<Tile>;
   readonly pours: Table<Pour>;
   readonly flatShapes: Table<FlatShape>;
   readonly shades: Table<Shade>;

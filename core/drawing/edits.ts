@@ -36,15 +36,16 @@ export const pour = (
 ): Edit =>
   pourEach(
     targets.map((target) => ({ target, paint })),
-    `${paint ? "Pour" : "Empty"} ${countPockets(targets.length)}`,
+    pourLabel(paint, targets.length),
     ids,
   );
 
+export const pourLabel = (paint: Paint | null, count: number): string =>
+  `${paint ? "Pour" : "Empty"} ${countPockets(count)}`;
+
 /** One pour of many: into a pocket, with its own paint, or as a spot black. */
-export interface OnePour {
+export interface OnePour extends Pick<Pour, "paint" | "spot" | "cuts"> {
   readonly target: PourTarget;
-  readonly paint: Paint | null;
-  readonly spot?: true;
 }
 
 export const pourEach = (
@@ -79,7 +80,7 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
     const before = plainTable(draft.pours);
     // Where the edges of shapes part colours, what is poured between them lies over them.
     let rank = Math.max(topRank(before), draft.shapeWalls ? topRank(plainTable(draft.flatShapes)) : 0);
-    for (const { target, paint, spot, id, shades } of named) {
+    for (const { target, paint, spot, cuts, id, shades } of named) {
       const anchor = target.anchor as Draft<Anchor>;
       for (const shade of shades)
         draft.shades[shade.to] = { ...plain(draft.shades[shade.id]), id: shade.to, anchor };
@@ -93,6 +94,7 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
           paint,
           anchor,
           ...(spot ? { spot } : {}),
+          ...(cuts && paint ? { cuts } : {}),
           ...over,
         } as Draft<Pour>;
     }

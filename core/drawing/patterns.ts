@@ -1,7 +1,7 @@
 /** Edits of what lies over a pour's colour: patterns and bands. */
 import type { Draft } from "immer";
 import { type Matrix, mappedPoint, meanScale } from "../geometry/matrix.ts";
-import type { Bands, Drawing, Pattern, Pour } from "./drawing.ts";
+import { type Bands, type Drawing, type Pattern, type Pour, type Tile, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 
 /** A pattern that goes along with its pocket. */
@@ -21,6 +21,13 @@ export function movedPattern(pattern: Pattern, matrix: Matrix): Pattern {
 /** The pours of one cloth. */
 export const clothOf = ({ pours }: Pick<Drawing, "pours">, cloth: string): Pour[] =>
   Object.values(pours).filter(({ pattern }) => pattern?.cloth === cloth);
+
+export const addTile = (tile: Omit<Tile, "rank">): Edit => ({
+  label: "Bring in a picture to repeat",
+  change: (draft) => {
+    draft.tiles[tile.id] = { ...tile, rank: topRank(draft.tiles) + 1 } as Draft<Tile>;
+  },
+});
 
 /** Lays a pattern over some pours, or takes theirs away. */
 export const setPattern = (ids: readonly string[], pattern: Pattern | null): Edit => ({

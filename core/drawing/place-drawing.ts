@@ -3,7 +3,7 @@ import { aboutPoint, composed, type Matrix, mappedPoint, translation } from "../
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";
 import { renaming, withCopies } from "./copies.ts";
 import { difference } from "./difference.ts";
-import { type Drawing, type Page, type Paint, ranked, topRank, widthInInches } from "./drawing.ts";
+import { type Drawing, type Page, type Paint, ranked, type Tile, topRank, widthInInches } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { patchEdit } from "./part-edits.ts";
 import { partsOf } from "./parts.ts";
@@ -25,7 +25,7 @@ export interface Placed {
 }
 
 /**
- * Lines keep their printed size where the page has room for them; colours and nibs that the target has in the same
+ * Lines keep their printed size where the page has room for them; colours, nibs and tiles that the target has in the same
  * name and value stay one.
  */
 export function placeDrawing(target: Drawing, source: Drawing, { middle, into, label }: Placing): Placed {
@@ -37,6 +37,7 @@ export function placeDrawing(target: Drawing, source: Drawing, { middle, into, l
     ranked(source.tin).map((colour) => [colour.id, likeIn(base.tin, colour, sameColour) ?? colour]),
   );
   const tin = { ...base.tin };
+  const tiles = { ...base.tiles };
   const shelf = { ...base.nibs };
   const paintOf = ({ colour, step }: Paint): Paint => {
     const like = colours.get(colour);
@@ -46,14 +47,19 @@ export function placeDrawing(target: Drawing, source: Drawing, { middle, into, l
     const like = nibs.get(nib);
     return like ? added(shelf, like, idOf) : nib;
   };
+  const tileOf = (tile: string): string => {
+    const own = source.tiles[tile];
+    return own ? added(tiles, likeIn(base.tiles, own, sameTile) ?? own, idOf) : tile;
+  };
   const lines = withInkNamed(source, target);
   const next = partsOf(source).reduce(
-    (now, { id }) => withCopies(now, lines, { of: id, into: into ?? idOf(id), matrix, idOf, paintOf, nibOf }),
+    (now, { id }) =>
+      withCopies(now, lines, { of: id, into: into ?? idOf(id), matrix, idOf, paintOf, nibOf, tileOf }),
     base,
   );
   const part = into ?? idOf(partsOf(source).at(-1)!.id);
   return {
-    edit: { ...patchEdit(label, difference(target, { ...next, tin, nibs: shelf })), sheet: "ink" },
+    edit: { ...patchEdit(label, difference(target, { ...next, tin, tiles, nibs: shelf })), sheet: "ink" },
     lines: [...Object.keys(source.strokes), ...Object.keys(source.inkShapes)].map(idOf),
     part,
   };
@@ -83,6 +89,9 @@ const sameColour = (a: Colour, b: Colour): boolean => a.name === b.name && a.val
 type Nib = Drawing["nibs"][string];
 const sameNib = (a: Nib, b: Nib): boolean =>
   a.name === b.name && a.strands === b.strands && a.profile.join() === b.profile.join();
+
+const sameTile = (a: Tile, b: Tile): boolean =>
+  a.name === b.name && JSON.stringify(a.tones) === JSON.stringify(b.tones);
 
 /** A part of the target for each of the source's; the one part of a whole drawing takes its name. */
 function withPartsOf(target: Drawing, source: Drawing, idOf: (id: string) => string): Drawing {

@@ -10,7 +10,7 @@ import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
 import { FIRST_COLOURWAY, startingColourways, startingLamp, startingNibs } from "./start.ts";
 
 /** The version of the form that drawings have now, in files, in SVG facts and in the browser's storage. */
-export const VERSION = 6;
+export const VERSION = 7;
 
 type Loose = Readonly<Record<string, unknown>>;
 
@@ -21,6 +21,7 @@ const STEPS: Readonly<Record<number, (record: RecordForm) => RecordForm>> = {
   3: withAnchors,
   4: withColourways,
   5: withShadeOutlines,
+  6: withTiles,
 };
 
 /** A record of some version as one of this; undefined where there never was such a version. */
@@ -107,6 +108,12 @@ function withShadeOutlines(record: RecordForm): RecordForm {
   const raised = (shape: Loose) =>
     shape.sheet === "shade" ? { ...shape, rank: Number(shape.rank) + top } : shape;
   return changed(changed(now, "shades", shadeWithOutline), "flatShapes", raised);
+}
+
+/** Up to version 6 no pattern was made of a picture. */
+const NEW_IN_7 = { tiles: [] };
+function withTiles(record: RecordForm): RecordForm {
+  return { ...NEW_IN_7, ...record };
 }
 
 const shadeWithOutline = remembered(({ points, ...shade }) => ({

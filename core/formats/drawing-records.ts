@@ -62,6 +62,11 @@ const everyOne = (check: (value: unknown) => boolean) => (value: unknown) =>
 /** A chain of cubics (geometry/cubic.ts) in page units. */
 const IsChain = rule("isChain", isChain);
 const IsChains = rule("isChains", everyOne(isChain));
+/** Lists of chains, of which some may be empty. */
+const AreTones = rule(
+  "areTones",
+  everyOne((tone) => Array.isArray(tone) && tone.every(isChain)),
+);
 /** Flat places [x, y, …] in page units. */
 const IsRings = rule(
   "isRings",
@@ -229,6 +234,12 @@ export class AnchorRecord {
   @ValidateIf(({ area }: AnchorRecord) => area !== 0) @IsRings() region!: number[][];
 }
 
+export class TileRecord extends Ranked {
+  @IsString() @MaxLength(80) name!: string;
+  @Min(0.01) @Max(100) ratio!: number;
+  @AreTones() tones!: number[][][];
+}
+
 export class PatternRecord {
   @IsId() cloth!: string;
   @IsIn(PATTERNS) kind!: (typeof PATTERNS)[number];
@@ -236,6 +247,7 @@ export class PatternRecord {
   @IsPositive() @Max(LARGEST) size!: number;
   @Min(-360) @Max(360) turn!: number;
   @Min(0) @Max(1) share!: number;
+  @IsOptional() @IsId() tile?: string;
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
 }
 
@@ -310,6 +322,7 @@ export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
   @IsOptional() @IsTrue() through?: true;
   @IsOptional() @IsTrue() spot?: true;
+  @IsOptional() @IsTrue() cuts?: true;
   @IsOptional() @ValidateNested() @Type(() => GradientRecord) gradient?: GradientRecord;
   @IsOptional() @ValidateNested() @Type(() => PatternRecord) pattern?: PatternRecord;
   @IsOptional() @ValidateNested() @Type(() => BandsRecord) bands?: BandsRecord;
@@ -371,6 +384,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   tin: ColourRecord,
   colourways: ColourwayRecord,
   shown: [IsId()],
+  tiles: TileRecord,
   pours: PourRecord,
   flatShapes: FlatShapeRecord,
   shades: ShadeRecord,

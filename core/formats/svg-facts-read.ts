@@ -48,13 +48,15 @@ export function readFacts(text: string): ReadFacts | undefined {
 /** What lies over a pour, as its element tells it; what is not as expected is left out. */
 export const checkedOver = ({
   spot,
+  cuts,
   gradient,
   pattern,
   bands,
   form,
-}: ToldOver): Pick<Pour, "spot" | "gradient" | "pattern" | "bands" | "form"> => ({
+}: ToldOver): Pick<Pour, "spot" | "cuts" | "gradient" | "pattern" | "bands" | "form"> => ({
   ...checkedText("form", FormRecord, form),
   ...(spot ? { spot } : {}),
+  ...(cuts ? { cuts } : {}),
   ...checkedGradient(gradient),
   ...checkedText("pattern", PatternRecord, pattern),
   ...checkedText("bands", BandsRecord, bands),

@@ -67,6 +67,7 @@ export function partIn({ element }: Mark): { readonly part?: string } {
 /** What a pour is beside its colour, as its element tells it; nothing of it is checked. */
 export interface ToldOver {
   readonly spot?: true;
+  readonly cuts?: true;
   readonly gradient?: string;
   readonly pattern?: string;
   readonly bands?: string;
@@ -76,12 +77,13 @@ export interface ToldOver {
 export function overIn({ element }: Mark): ToldOver {
   const {
     "data-spot": spot,
+    "data-cuts": cuts,
     "data-gradient": gradient,
     "data-pattern": pattern,
     "data-bands": bands,
     "data-form": form,
   } = element.attributes;
-  return { ...(spot ? { spot: true } : {}), gradient, pattern, bands, form };
+  return { ...(spot ? { spot: true } : {}), ...(cuts ? { cuts: true } : {}), gradient, pattern, bands, form };
 }
 
 /** Where a colour shape lies, and what it is trimmed to. */

@@ -20,10 +20,11 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ at, spot, gradient, pattern, bands, form }) => ({
+  pour: ({ at, spot, cuts, gradient, pattern, bands, form }) => ({
     "data-is": "pour",
     "data-at": placesText([at]),
     "data-spot": spot && "yes",
+    "data-cuts": cuts && "yes",
     "data-gradient": gradient && JSON.stringify(gradient),
     "data-pattern": pattern && JSON.stringify(pattern),
     "data-form": form && JSON.stringify(form),

@@ -51,6 +51,23 @@ export function combined(a: Region, b: Region, how: Combining): Region {
   return { outline: rings.map((path) => fitted(path, size * FIT, scale)), evenOdd: true };
 }
 
+/** A region without what of it lies within a distance of its edge, in page units; by the nonzero rule. */
+export function inset(region: Region, by: number): number[][] {
+  const box = boundsOf(region.outline);
+  if (!box) return [];
+  const size = diagonal(box) || 1;
+  const scale = LATTICE / size;
+  const offset = new ClipperLib.ClipperOffset(2, size * FLAT * scale);
+  offset.AddPaths(
+    pathsOf(region, size * FLAT, scale),
+    ClipperLib.JoinType.jtMiter,
+    ClipperLib.EndType.etClosedPolygon,
+  );
+  const found: ClipperLib.Paths = [];
+  offset.Execute(found, -by * scale);
+  return found.map((path) => fitted(path, size * FLAT, scale));
+}
+
 /** Flattened, in whole numbers, and so that the even-odd rule holds for them. */
 function pathsOf({ outline, evenOdd }: Region, tolerance: number, scale: number): ClipperLib.Paths {
   const paths = outline.map((chain) => {

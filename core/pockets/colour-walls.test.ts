@@ -1,11 +1,15 @@
 import { describe, expect, it } from "vitest";
+import { addColours } from "../drawing/colour-edits.ts";
 import type { Drawing, FlatShape } from "../drawing/drawing.ts";
-import { pour, setWalls } from "../drawing/edits.ts";
+import { pour, pourEach, setWalls } from "../drawing/edits.ts";
 import { changeLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { addShape, moveShapes } from "../drawing/shape-edits.ts";
 import { edited, strokeOf } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
+import { writeSvg } from "../formats/svg-write.ts";
+import { flatten } from "../geometry/cubic.ts";
+import { regionContains } from "../geometry/polygon.ts";
 import { ellipse } from "../lines/figures.ts";
 import { derive, pocketAt, sceneOf } from "../scene/scene.ts";
 import { anchorOf } from "./anchors.ts";
@@ -40,6 +44,36 @@ describe("edges that part colours without ink", () => {
     const poured = edited(walled, pour([{ anchor: anchorOf(middle) }], { colour: "radish", step: 0 }, ["p"]));
     const { items } = sceneOf(poured, derive(poured, pockets)).parts[0].sheets[0];
     expect(items.map(({ id }) => id)).toEqual(["a", "b", "p"]);
+  });
+
+  it("cut out what is poured between them by choice: nothing of the shapes shows through", () => {
+    const pockets = new LineReader().read(walled);
+    const middle = pocketAt(pockets, [50, 50])!;
+    const faint = edited(walled, addColours([{ id: "mist", name: "Mist", value: "#88aaff", opacity: 0.5 }]));
+    const paint = { colour: "mist", step: 0 };
+    const cut = edited(
+      faint,
+      pourEach([{ target: { anchor: anchorOf(middle) }, paint, cuts: true }], "Pour", ["p"]),
+    );
+    const { items } = sceneOf(cut, derive(cut, pockets)).parts[0].sheets[0];
+    const shows = (id: string, at: [number, number]) =>
+      regionContains(
+        items.find((item) => item.id === id)!.effects.clip!.map((chain) => flatten(chain, 0.01)),
+        at,
+      );
+    for (const id of ["a", "b"]) {
+      expect(shows(id, [50, 50])).toBe(false);
+      expect([shows(id, [25, 50]), shows(id, [75, 50])]).toEqual([true, true]);
+    }
+    // The way back from a file, and the pockets, are those of whole shapes.
+    const { drawing: back } = importSvg("", writeSvg(sceneOf(cut, derive(cut, pockets)), { drawing: cut }));
+    expect(Object.values(back.flatShapes).map(({ outline }) => outline.length)).toEqual([1, 1]);
+    expect(Object.values(back.pours)[0]).toMatchObject({ paint, cuts: true });
+    expect(seeds(back)).toEqual(seeds(walled));
+    const emptied = edited(cut, pour([{ anchor: anchorOf(middle), pourId: "p" }], null));
+    expect(
+      sceneOf(emptied, derive(emptied, pockets)).parts[0].sheets[0].items[0].effects.clip,
+    ).toBeUndefined();
   });
 
   it("are those of shapes opened from an SVG without any stroke", () => {

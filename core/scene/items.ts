@@ -81,7 +81,7 @@ export type Says =
   /** A point of its pocket, and whether it is a spot black. */
   | ({ readonly is: "pour"; readonly at: Point } & Pick<
       Pour,
-      "spot" | "gradient" | "pattern" | "bands" | "form"
+      "spot" | "cuts" | "gradient" | "pattern" | "bands" | "form"
     >)
   /** Over a pour's colour: a pattern's figures, or a band. */
   | { readonly is: "over" }

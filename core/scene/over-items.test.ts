@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type Bands, type Drawing, PATTERNS, type Pattern } from "../drawing/drawing.ts";
+import { type Bands, type Drawing, PATTERNS, type Pattern, type Tile } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { changePattern, movedPattern, setBands, setPattern } from "../drawing/patterns.ts";
@@ -9,6 +9,7 @@ import { deliveredSvg } from "../formats/svg-write.ts";
 import { arcLengthOf } from "../geometry/arc-length.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { aboutPoint } from "../geometry/matrix.ts";
+import { ellipse } from "../lines/figures.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { tonesIn } from "./items.ts";
@@ -44,13 +45,21 @@ const bands: Bands = {
     { width: 5, paint: { colour: "radish", step: 0 } },
   ],
 };
+/** A leaf on its own, and one that lies across the tile's corner. */
+const TILE: Tile = {
+  id: "leaves",
+  rank: 1,
+  name: "Leaves",
+  ratio: 0.8,
+  tones: [[ellipse([0.4, 0.4], 0.2, 0.3)], [ellipse([0.4, 0.4], 0.1, 0.2)]],
+};
 const itemsOf = (drawing: Drawing) => sceneOf(drawing, derive(drawing, pockets)).parts[0].sheets[0].items;
 
 describe("patterns", () => {
   it.each(PATTERNS)("%s cover all places alike, however turned and wherever they begin", (kind) => {
     for (const turn of [0, 37, -120]) {
       const box = { x: -40, y: 30, width: 300, height: 200 };
-      const chains = figuresIn({ ...pattern, kind, turn, size: 25, at: [500, -200] }, box);
+      const chains = figuresIn({ ...pattern, kind, turn, size: 25, at: [500, -200] }, box, TILE).flat();
       const rings = chains.map((chain) => flatten(chain, 0.05));
       const covered = (quarter: number) => {
         let hits = 0;
@@ -69,7 +78,8 @@ describe("patterns", () => {
 
   it("are never so fine that nothing could paint them", () => {
     const box = { x: 0, y: 0, width: 1000, height: 1000 };
-    expect(figuresIn({ ...pattern, kind: "dots", size: 0.001 }, box).length).toBeLessThan(60_000);
+    for (const kind of PATTERNS)
+      expect(figuresIn({ ...pattern, kind, size: 0.001 }, box, TILE).flat().length).toBeLessThan(120_000);
   });
 
   it("lie over the colour of their pocket, trimmed to it, and stay when another is poured", () => {

@@ -8,7 +8,7 @@ import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 import { figuresIn } from "./pattern-figures.ts";
 
-type Over = Pick<Drawing, "strokes" | "gradientStrength"> & { readonly palette: Palette };
+type Over = Pick<Drawing, "strokes" | "tiles" | "gradientStrength"> & { readonly palette: Palette };
 
 export const overItems = (pour: Pour, pocket: Pocket, over: Over): readonly Item[] => [
   ...gradientItems(pour, pocket, over),
@@ -38,20 +38,23 @@ function gradientItems({ id, gradient, paint }: Pour, pocket: Pocket, over: Over
   ];
 }
 
-const keptPattern = keeper<Pocket, Item>();
+const keptPattern = keeper<Pocket, readonly Item[]>();
 
-function patternItems({ id, pattern }: Pour, pocket: Pocket, { palette }: Over): readonly Item[] {
+function patternItems({ id, pattern }: Pour, pocket: Pocket, { palette, tiles }: Over): readonly Item[] {
   if (!pattern) return [];
-  const tone = palette.toneOf(pattern.paint);
-  return [
-    keptPattern(pocket, [id, pattern, tone], () => ({
-      id: `${id}-pattern`,
-      says: { is: "over" },
-      area: { kind: "region", chains: figuresIn(pattern, pocket.box), evenOdd: false },
-      paint: { kind: "tone", tone },
-      effects: trimmed(pocket, tone),
-    })),
-  ];
+  const { paint, tile } = pattern;
+  return keptPattern(pocket, [id, pattern, tiles[tile ?? ""], palette], () =>
+    figuresIn(pattern, pocket.box, tiles[tile ?? ""]).map((chains, darker): Item => {
+      const tone = palette.toneOf({ colour: paint.colour, step: paint.step - darker });
+      return {
+        id: darker === 0 ? `${id}-pattern` : `${id}-pattern-${darker + 1}`,
+        says: { is: "over" },
+        area: { kind: "region", chains, evenOdd: false },
+        paint: { kind: "tone", tone },
+        effects: trimmed(pocket, tone),
+      };
+    }),
+  );
 }
 
 const keptBands = keeper<Pocket, readonly Item[]>();

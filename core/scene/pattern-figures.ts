@@ -2,7 +2,7 @@
  * The figures of a pattern that meet a box, as one region: there is no tile, so nothing can show between tiles, and what
  * is painted is vector everywhere.
  */
-import type { Pattern } from "../drawing/drawing.ts";
+import type { Pattern, Tile } from "../drawing/drawing.ts";
 import { polyline, QUARTER_HANDLE } from "../geometry/cubic.ts";
 import { type Matrix, mapped, mappedPoint } from "../geometry/matrix.ts";
 import type { Box, Point } from "../geometry/point.ts";
@@ -11,9 +11,44 @@ import type { Chain } from "./items.ts";
 /** Of figures along a side; a finer pattern is painted as coarse as this. */
 const MOST_ALONG = 160;
 
-export function figuresIn(pattern: Pattern, box: Box): Chain[] {
-  const { kind, at, turn, share } = pattern;
-  const size = Math.max(pattern.size, Math.max(box.width, box.height) / MOST_ALONG);
+type Drawn = Exclude<Pattern["kind"], "picture">;
+
+/** The figures of each tone, to be painted over the ones before: one of all patterns but pictures, of which the share is how many show. */
+export function figuresIn(pattern: Pattern, box: Box, tile: Tile | undefined): Chain[][] {
+  const { kind, share } = pattern;
+  if (kind !== "picture") return [repeated(pattern, box, MOST_ALONG, (cells) => FIGURES[kind](cells, share))];
+  if (!tile) return [];
+  const { tones, ratio } = tile;
+  const shown = Math.max(1, Math.ceil(share * tones.length));
+  return tones
+    .slice(tones.length - shown)
+    .map((chains) => repeated(pattern, box, mostAlong(chains), (cells) => tiles(chains, ratio, cells)));
+}
+
+/** Numbers that one pattern's region may have. */
+const MOST_NUMBERS = 2e6;
+
+/** A tile of many curves is repeated less often. */
+const mostAlong = (chains: readonly Chain[]): number => {
+  const numbers = chains.reduce((sum, { length }) => sum + length, 1);
+  return Math.max(4, Math.min(MOST_ALONG, Math.sqrt(MOST_NUMBERS / numbers)));
+};
+
+/** The cells' columns are a tile wide, and so many rows are needed as tiles go in their height. */
+const tiles = (chains: readonly Chain[], ratio: number, { left, right, top, bottom }: Cells): Chain[] =>
+  range(Math.floor(top / ratio) - 1, Math.ceil(bottom / ratio)).flatMap((row) =>
+    range(left, right).flatMap((column) =>
+      chains.map((chain) => mapped(chain, [1, 0, 0, 1, column, row * ratio])),
+    ),
+  );
+
+function repeated(
+  { at, turn, size: wanted }: Pattern,
+  box: Box,
+  most: number,
+  figures: (cells: Cells) => Chain[],
+): Chain[] {
+  const size = Math.max(wanted, Math.max(box.width, box.height) / most);
   const angle = (turn * Math.PI) / 180;
   const [cos, sin] = [Math.cos(angle) * size, Math.sin(angle) * size];
   const place: Matrix = [cos, sin, -sin, cos, at[0], at[1]];
@@ -32,7 +67,7 @@ export function figuresIn(pattern: Pattern, box: Box): Chain[] {
     top: Math.floor(Math.min(...ys)) - 1,
     bottom: Math.ceil(Math.max(...ys)) + 1,
   };
-  return FIGURES[kind](cells, share).map((chain) => mapped(chain, place));
+  return figures(cells).map((chain) => mapped(chain, place));
 }
 
 /** The cells of a grid, one unit each, that meet the box. */
@@ -43,7 +78,7 @@ interface Cells {
   readonly bottom: number;
 }
 
-const FIGURES: { readonly [K in Pattern["kind"]]: (cells: Cells, share: number) => Chain[] } = {
+const FIGURES: { readonly [K in Drawn]: (cells: Cells, share: number) => Chain[] } = {
   stripes: ({ left, right, top, bottom }, share) =>
     range(top, bottom).map((row) => rectangle(left, row - share / 2, right, row + share / 2)),
   checks: (cells) =>

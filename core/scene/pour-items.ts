@@ -29,7 +29,7 @@ const laid = new WeakMap<readonly Pocket[], Map<string, Laid>>();
 
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 export function pourItems(
-  { pours, strokes, page, gradientStrength }: Drawing,
+  { pours, strokes, tiles, page, gradientStrength }: Drawing,
   { part }: FlatsOf,
   { pockets, pourOf }: PocketsDerived,
   palette: Palette,
@@ -51,7 +51,7 @@ export function pourItems(
     const laid = now.items[index];
     const pour = pourIn[index]!;
     if (!laid || !(pour.gradient || pour.pattern || pour.bands)) return laid ?? [];
-    return { ...laid, over: overItems(pour, pockets[index], { strokes, gradientStrength, palette }) };
+    return { ...laid, over: overItems(pour, pockets[index], { strokes, tiles, gradientStrength, palette }) };
   });
 }
 
@@ -141,7 +141,7 @@ function holds(borders: readonly Border[], isLater: Poured["isLater"], under: re
 
 function itemOf(
   pocket: Pocket,
-  { pour: { id, gradient, pattern, bands, form }, tone, width }: Omit<Poured, "isLater">,
+  { pour: { id, cuts, gradient, pattern, bands, form }, tone, width }: Omit<Poured, "isLater">,
   under: readonly Border[],
 ): Item {
   const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
@@ -155,6 +155,7 @@ function itemOf(
     says: {
       is: "pour",
       at: pocket.seed,
+      ...(cuts && { cuts }),
       ...(gradient && { gradient }),
       ...(pattern && { pattern }),
       ...(bands && { bands }),

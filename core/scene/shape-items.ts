@@ -2,6 +2,7 @@
 import { type Drawing, entitiesOf, type FlatShape } from "../drawing/drawing.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { colourItem, laidAs, paintOfShape } from "./colour-item.ts";
+import { seenBeside } from "./cut-out.ts";
 import type { FlatsOf, PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -26,9 +27,10 @@ export const shapeItems = (
       : trim === "coloured"
         ? colouredOf(part, drawing.pours, derived)
         : undefined;
+    const seen = on === "flats" ? seenBeside(clip, part, drawing, derived) : clip;
     const painted = paintOfShape(shape, drawing, palette);
-    const item = keptShape(shape, [painted.paint, painted.strength, clip], () => ({
-      ...colourItem(shape, painted, clip),
+    const item = keptShape(shape, [painted.paint, painted.strength, seen], () => ({
+      ...colourItem(shape, painted, seen),
       says: { is: "flat", echo, trim, ...laidAs(shape) },
       name,
     }));

@@ -1,7 +1,7 @@
 /** Pouring into pockets of the desk, by whatever is wished for: a colour, nothing, a step from what is there, or ink. */
 import { stepBeside } from "#core/colour/ladder.ts";
 import type { Paint, Pour } from "#core/drawing/drawing.ts";
-import { countPockets, type OnePour, pour, pourEach } from "#core/drawing/edits.ts";
+import { countPockets, type OnePour, pourEach, pourLabel } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
@@ -20,8 +20,7 @@ export function pourInto(desk: Shown, pockets: readonly Pocket[], wish: PourWish
     .flatMap((index) => {
       const now = drawing.pours[derived.pourOf[index] ?? ""];
       const after = wished(desk, wish, now);
-      const same = samePaint(after.paint, now?.paint ?? null) && after.spot === now?.spot;
-      return same ? [] : [{ index, after }];
+      return isThere(after, now) ? [] : [{ index, after }];
     });
   if (wanting.length === 0) return undefined;
   const targets = pourTargets(
@@ -30,23 +29,26 @@ export function pourInto(desk: Shown, pockets: readonly Pocket[], wish: PourWish
     wanting.map(({ index }) => index),
   );
   const pours = wanting.map(({ after }, i): OnePour => ({ target: targets[i], ...after }));
-  return wish.kind === "paint" ? pour(targets, wish.paint) : pourEach(pours, labelOf(wish, targets.length));
+  return pourEach(pours, labelOf(wish, targets.length));
 }
 
 /** What a wish would lay into a pocket; null where it holds that already, or is to be empty. */
 export function paintAfter({ derived, drawing }: Shown, pocket: Pocket, wish: PourWish): Paint | null {
   const now = pourIn({ derived, drawing }, pocket);
   const after = wished({ derived, drawing }, wish, now);
-  return samePaint(after.paint, now?.paint ?? null) && after.spot === now?.spot ? null : after.paint;
+  return isThere(after, now) ? null : after.paint;
 }
 
-type Wished = Pick<OnePour, "paint" | "spot">;
+type Wished = Pick<OnePour, "paint" | "spot" | "cuts">;
+
+const isThere = (after: Wished, now: Pour | undefined): boolean =>
+  samePaint(after.paint, now?.paint ?? null) && after.spot === now?.spot && after.cuts === now?.cuts;
 
 function wished({ drawing }: Shown, wish: PourWish, now: Pour | undefined): Wished {
-  if (wish.kind === "paint") return { paint: wish.paint };
+  if (wish.kind === "paint") return { paint: wish.paint, ...(wish.cuts && wish.paint ? { cuts: true } : {}) };
   if (wish.kind === "ink") return { paint: drawing.ink, spot: true };
   if (!now?.paint || now.spot) return { paint: now?.paint ?? null, spot: now?.spot };
-  return { paint: steppedPaint(drawing, now.paint, wish.by) };
+  return { paint: steppedPaint(drawing, now.paint, wish.by), cuts: now.cuts };
 }
 
 /** A paint so many rungs up or down, as far as its ladder goes. */
@@ -58,7 +60,8 @@ export function steppedPaint(drawing: Shown["drawing"], paint: Paint, by: number
 const samePaint = (a: Paint | null, b: Paint | null): boolean =>
   a === b || (a !== null && b !== null && a.colour === b.colour && a.step === b.step);
 
-function labelOf(wish: Exclude<PourWish, { kind: "paint" }>, count: number): string {
+function labelOf(wish: PourWish, count: number): string {
+  if (wish.kind === "paint") return pourLabel(wish.paint, count);
   if (wish.kind === "ink") return count === 1 ? "Spot black" : `${count} spot blacks`;
   return `${wish.by > 0 ? "Lighten" : "Darken"} ${countPockets(count)}`;
 }

@@ -10,6 +10,7 @@ import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { shownTin } from "../../tin/shown-tin.ts";
 import { chosenPattern, patterns, takeAway } from "./pattern-state.ts";
+import { TileChoice } from "./tile-choice.tsx";
 
 const WORDS: Readonly<Record<Pattern["kind"] | "bands", string>> = {
   stripes: "Stripes",
@@ -17,6 +18,7 @@ const WORDS: Readonly<Record<Pattern["kind"] | "bands", string>> = {
   dots: "Dots",
   hatching: "Hatching",
   scales: "Scales",
+  picture: "Picture",
   bands: "Bands",
 };
 
@@ -40,6 +42,7 @@ export function PatternPanel() {
           </option>
         ))}
       </select>
+      {kind === "picture" ? <TileChoice /> : null}
       {kind === "bands" ? <BandSettings /> : <ClothSettings />}
       <IconButton label="Take the chosen pattern away" disabled={!chosen} onClick={() => takeAway(desk)}>
         <Trash2 size={16} aria-hidden />
@@ -56,9 +59,13 @@ function useChange() {
     const pattern = chosenPattern(state);
     patterns.change(desk, change);
     const { kind, ...rest } = change;
-    if (kind === "bands") patterns.hold(desk, { cloth: null });
-    else if (pattern)
-      state.edit(changePattern(state.drawing, pattern.cloth, { ...rest, ...(kind ? { kind } : {}) }));
+    const { tile } = patterns.settings(state);
+    const pictured = kind === "picture" && pattern?.kind !== "picture";
+    if (kind === "bands" || (pictured && tile === null)) patterns.hold(desk, { cloth: null });
+    else if (pattern) {
+      const other = { ...(kind ? { kind } : {}), ...(pictured && tile !== null ? { tile } : {}) };
+      state.edit(changePattern(state.drawing, pattern.cloth, { ...rest, ...other }));
+    }
   };
 }
 

@@ -10,6 +10,8 @@ interface Settings {
   readonly size: number;
   readonly turn: number;
   readonly share: number;
+  /** The picture that is laid. */
+  readonly tile: string | null;
   /** Whether pockets that follow one another take the same cloth. */
   readonly oneCloth: boolean;
   readonly bandCount: number;
@@ -25,7 +27,16 @@ interface Held {
 
 export const patterns = toolState<Settings, Held>(
   "pattern",
-  { kind: "stripes", size: 0.025, turn: 0, share: 0.5, oneCloth: true, bandCount: 3, bandWidth: 0.012 },
+  {
+    kind: "stripes",
+    size: 0.025,
+    turn: 0,
+    share: 0.5,
+    tile: null,
+    oneCloth: true,
+    bandCount: 3,
+    bandWidth: 0.012,
+  },
   { cloth: null, banded: null },
 );
 

@@ -168,8 +168,13 @@ function lay(desk: DeskStore, pocket: Pocket, at: Point): void {
 
 function layPattern(desk: DeskStore, pour: Pour, at: Point): void {
   const state = desk.getState();
-  const { kind, size, turn, share, oneCloth } = patterns.settings(state);
+  const { kind, size, turn, share, tile, oneCloth } = patterns.settings(state);
   const chosen = oneCloth ? chosenPattern(state) : undefined;
+  const picture = kind === "picture" ? state.drawing.tiles[tile ?? ""] : undefined;
+  if (kind === "picture" && !picture && !chosen) {
+    state.tell("Choose a picture first. It is laid in steps of the colour in hand.");
+    return;
+  }
   const width = state.drawing.page.box.width;
   const pattern: Pattern = chosen ?? {
     cloth: newId(),
@@ -178,6 +183,7 @@ function layPattern(desk: DeskStore, pour: Pour, at: Point): void {
     size: size * width,
     turn,
     share,
+    ...(picture ? { tile: picture.id } : {}),
     paint: figurePaint(state, pour.paint!),
   };
   state.edit(setPattern([pour.id], pattern));

@@ -9,7 +9,8 @@ const WORDS = { colour: "In hand", lighter: "1 lighter", darker: "1 darker", ink
 /** What a press lays, the colour beneath all, and the ground to check against. */
 export function PourPanel() {
   const checkGround = useDesk((s) => s.checkGround);
-  const lays = useDesk((s) => pourSettings.settings(s).lays);
+  const { lays, cuts } = useDesk(pourSettings.settings);
+  const shapeWalls = useDesk((s) => s.drawing.shapeWalls);
   const coat = useDesk((s) => s.drawing.undercoat);
   const paint = useDesk((s) => s.paint);
   const name = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
@@ -23,6 +24,13 @@ export function PourPanel() {
         onChange={(next) => pourSettings.change(desk, { lays: next })}
         options={LAYS.map((value) => ({ value, word: WORDS[value] }))}
       />
+      {shapeWalls && lays === "colour" ? (
+        <Toggle
+          label="Cut out of shapes"
+          checked={cuts}
+          onChange={(next) => pourSettings.change(desk, { cuts: next })}
+        />
+      ) : null}
       <Toggle
         label="Undercoat"
         checked={coat !== null}

@@ -7,12 +7,14 @@ export const LAYS = ["colour", "lighter", "darker", "ink"] as const;
 
 interface Settings {
   readonly lays: (typeof LAYS)[number];
+  /** Colour shapes are cut out where colour is poured between their edges. */
+  readonly cuts: boolean;
 }
 
-export const pourSettings = toolState<Settings, object>("pour", { lays: "colour" }, {});
+export const pourSettings = toolState<Settings, object>("pour", { lays: "colour", cuts: false }, {});
 
 export function wishOf(desk: Desk): PourWish {
-  const { lays } = pourSettings.settings(desk);
-  if (lays === "colour") return paintWish(desk.paint);
+  const { lays, cuts } = pourSettings.settings(desk);
+  if (lays === "colour") return paintWish(desk.paint, cuts && desk.drawing.shapeWalls);
   return lays === "ink" ? { kind: "ink" } : { kind: "step", by: lays === "lighter" ? 1 : -1 };
 }

@@ -1,0 +1,78 @@
+import { ImageDown } from "lucide-react";
+import { useState } from "react";
+import { newId } from "#core/drawing/new-id.ts";
+import { addTile, changePattern } from "#core/drawing/patterns.ts";
+import { PICTURES } from "../../../scan/held-scan.ts";
+import { traceClient } from "../../../work/clients.ts";
+import type { DeskStore } from "../../store/desk-state.ts";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { chosenPattern, patterns } from "./pattern-state.ts";
+
+/** Which picture repeats: one that the drawing has, or a file. */
+export function TileChoice() {
+  const desk = useDeskStore();
+  const tiles = useDesk((s) => s.drawing.tiles);
+  const tile = useDesk((s) => chosenPattern(s)?.tile ?? patterns.settings(s).tile);
+  const [reading, setReading] = useState(false);
+  const take = async (file: File) => {
+    setReading(true);
+    await bringIn(desk, file);
+    setReading(false);
+  };
+  return (
+    <>
+      {Object.keys(tiles).length > 0 ? (
+        <select
+          aria-label="Picture that repeats"
+          value={tile ?? ""}
+          onChange={({ target }) => choose(desk, target.value)}
+          className="h-8 max-w-36 rounded-md border border-edge bg-white px-2"
+        >
+          {Object.values(tiles).map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+      ) : null}
+      <label className="flex h-8 shrink-0 cursor-pointer items-center gap-2 rounded-md border border-edge px-2 focus-within:outline-2 focus-within:outline-fern hover:bg-well">
+        <ImageDown size={16} aria-hidden /> {reading ? "Reading…" : "Choose a picture"}
+        <input
+          type="file"
+          accept={PICTURES}
+          className="sr-only"
+          onChange={({ target }) => {
+            const [file] = target.files ?? [];
+            target.value = "";
+            if (file) void take(file);
+          }}
+        />
+      </label>
+    </>
+  );
+}
+
+/** Lays it next, and over the cloth that is chosen. */
+function choose(desk: DeskStore, tile: string): void {
+  const state = desk.getState();
+  const chosen = chosenPattern(state);
+  patterns.change(desk, { tile });
+  if (chosen) state.edit(changePattern(state.drawing, chosen.cloth, { kind: "picture", tile }));
+}
+
+async function bringIn(desk: DeskStore, file: File): Promise<void> {
+  const { work, stop } = traceClient();
+  try {
+    const traced = await work.tile(file);
+    const name = file.name.replace(/\.[^.]*$/, "").slice(0, 80) || "Picture";
+    const id = newId();
+    if (traced.tones.some((tone) => tone.length > 0)) {
+      desk.getState().edit(addTile({ id, name, ...traced }));
+      choose(desk, id);
+    } else desk.getState().tell("Nothing stands out in this picture, so nothing of it could repeat.");
+  } catch {
+    desk.getState().tell("This is not a picture that can be read here. PNG, JPEG and WebP can.");
+  } finally {
+    stop();
+  }
+}
