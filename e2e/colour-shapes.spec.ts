@@ -175,4 +175,35 @@ test("overlapping shapes without a stroke are poured region by region, their edg
   await expect(stage(page, "Flats")).toContainText("1 of 3 pockets");
   await expect.poll(() => colourAt(page, [500, 500])).toBe("#9fb3a2");
   expect(await colourAt(page, [250, 500])).toBe("#e0b050");
+  // By choice the shapes are cut there, so that nothing of them shows through what is faint.
+  await page.getByRole("switch", { name: "Cut out of shapes" }).click();
+  await page.getByRole("radio", { name: "1 darker", exact: true }).click();
+  await expect(page.getByRole("switch", { name: "Cut out of shapes" })).toBeHidden();
+  await page.getByRole("radio", { name: "In hand" }).click();
+  await page.mouse.click(...(await onScreen(page, [500, 500])));
+  await expect(page.getByRole("button", { name: "Undo: Pour pocket" })).toBeVisible();
+  const cut = (await save(page, "SVG")).bytes.toString();
+  expect(cut.match(/data-is="flat"[^>]*clip-path/g)).toHaveLength(2);
+  expect(cut).toMatch(/data-is="pour"[^>]*data-cuts="yes"/);
+});
+
+test("flat-coloured art can be tidied on the way in; what becomes of each colour is seen", async ({
+  page,
+}) => {
+  const near = ["#c23f5a", "#c2405b", "#c13f5a", "#6f9a4a"]
+    .map((fill, i) => `<rect x="${100 + 200 * i}" y="100" width="201" height="300" fill="${fill}"/>`)
+    .join("");
+  const speck = `<rect x="901" y="200" width="1" height="2" fill="#5577cc"/>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000">${near}${speck}</svg>`;
+  await openFile(page, "strips.svg", svg);
+  const report = page.getByRole("dialog");
+  await expect(report.getByText("#c13f5a, 3 uses; #c23f5a, #c2405b become this")).toBeAttached();
+  await expect(report.getByText(/^5 shapes become 2: .* 1 too small or thin to see goes/)).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
+  await report.getByRole("switch", { name: "Tidy them" }).click();
+  await report.getByRole("button", { name: "Put it on the desk" }).click();
+  await deskReady(page);
+  const { bytes } = await save(page, "SVG");
+  expect(bytes.toString().match(/data-is="flat"/g)).toHaveLength(2);
 });

@@ -32,6 +32,12 @@ test("the picture is looked at in grey; charts and pockets light one another; ne
   await expect(art).toHaveCSS("filter", /look-grey/);
   const bars = page.getByRole("list", { name: "Area by colour" }).getByRole("button");
   await expect(bars).toHaveCount(3);
+  // An undercoat counts where nothing lies over it, a colour shape where it is seen.
+  await tin(page)
+    .getByRole("button", { name: /^Marigold/ })
+    .click();
+  await page.getByRole("switch", { name: "Undercoat" }).click();
+  await expect(bars).toHaveCount(4);
   await page.mouse.move(...(await at(page, b)));
   await expect(page.locator("[data-lit]").first()).toHaveAccessibleName(/^Radish/);
   const near = page.getByRole("list", { name: "Colours too near to tell apart" });

@@ -1,6 +1,7 @@
 /** Patterns and bands over poured colour, on art from elsewhere. */
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
+import { encode } from "fast-png";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { pointAt } from "../core/geometry/cubic.ts";
 import { nearestPlace } from "../core/geometry/nearest.ts";
@@ -24,6 +25,19 @@ const followed = (() => {
   return readSvg(GARDEN)
     .strokes.filter(({ id }) => a.lines.includes(id))
     .sort((p, q) => far(p) - far(q))[0];
+})();
+
+/** Dark dots on white, one across the corners where the picture repeats. */
+const CLOVER = (() => {
+  const side = 60;
+  const data = new Uint8Array(3 * side * side).fill(255);
+  for (let y = 0; y < side; y++)
+    for (let x = 0; x < side; x++) {
+      const far = (ox: number, oy: number) => Math.hypot(x - ox, y - oy);
+      if (Math.min(far(0, 0), far(side, 0), far(0, side), far(side, side), far(30, 30)) < 16)
+        data.fill(20, 3 * (y * side + x), 3 * (y * side + x) + 3);
+    }
+  return Buffer.from(encode({ width: side, height: side, data, channels: 3 }));
 })();
 
 /** The colours at many places of a pocket. */
@@ -100,6 +114,38 @@ test("bands follow a line of the pocket inward, each in a colour of its own", as
   const { bytes } = await save(page, "SVG");
   const [, to] = /data-bands="[^"]*along[^"]*to&quot;:([\d.]+)/.exec(bytes.toString())!;
   expect(Number(to)).toBeCloseTo(0.5, 1);
+});
+
+test("a picture repeats in steps of a tin colour, follows the tin, and comes back from SVG", async ({
+  page,
+}) => {
+  await open(page);
+  await page.getByLabel("Pattern", { exact: true }).selectOption("Picture");
+  await click(page, a.seed);
+  await expect(page.getByText(/^Choose a picture first/).first()).toBeVisible();
+  await page
+    .getByLabel("Choose a picture")
+    .setInputFiles({ name: "clover.png", mimeType: "image/png", buffer: CLOVER });
+  await expect(page.getByRole("button", { name: "Undo: Bring in a picture to repeat" })).toBeVisible();
+  await typeNumber(page.getByLabel("Size"), "2");
+  await click(page, a.seed);
+  await expect
+    .poll(async () => [...(await coloursIn(page, a))])
+    .toEqual(expect.arrayContaining([FROND, RADISH]));
+  const { bytes } = await save(page, "SVG");
+  expect(bytes.toString()).not.toContain("<image");
+  const figures = (svg: Buffer) => svg.toString().match(/class="f-radish"[^>]*data-is="over"/g)?.length;
+  expect(figures(bytes)).toBe(1);
+  await openFile(page, "again.svg", bytes.toString());
+  await page.getByRole("button", { name: "Put it on the desk" }).click();
+  await deskReady(page);
+  expect(figures((await save(page, "SVG")).bytes)).toBe(1);
+  await stage(page, "Flats").click();
+  await tool(page, "Pattern").click();
+  await click(page, a.seed);
+  await expect(page.getByLabel("Picture that repeats")).toHaveText("clover");
+  const { violations } = await new AxeBuilder({ page }).include("[aria-label=Tray]").analyze();
+  expect(violations.map(({ id }) => id)).toEqual([]);
 });
 
 test("a pattern needs a colour to lie over", async ({ page }) => {

@@ -1,11 +1,11 @@
-import { Dialog, Slider } from "radix-ui";
+import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { mergedColours } from "#core/colour/merge.ts";
 import { MERGE_WITHIN } from "#core/formats/import-drawing.ts";
 import { cameIn, type ReportLine } from "#core/formats/import-report.ts";
+import { Toggle } from "../ui/toggle.tsx";
+import type { Tidying } from "../work/reading.worker.ts";
+import { MergePreview } from "./merge-preview.tsx";
 import type { OpenFile } from "./use-open-file.ts";
-
-const MOST_DIFFERENCE = 20;
 
 /** What came in and what did not, and how many colours to keep, before the drawing goes on the desk. */
 export function ImportDialog({ waiting, accept, stop }: Pick<OpenFile, "waiting" | "accept" | "stop">) {
@@ -18,6 +18,7 @@ type Props = { readonly waiting: NonNullable<OpenFile["waiting"]> } & Pick<OpenF
 function Report({ waiting, accept, stop }: Props) {
   const { report } = waiting;
   const [within, setWithin] = useState(MERGE_WITHIN);
+  const [tidy, setTidy] = useState(false);
   const [busy, setBusy] = useState(false);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && stop()}>
@@ -29,7 +30,10 @@ function Report({ waiting, accept, stop }: Props) {
             <Dialog.Description className="mt-1">{cameIn(report)}</Dialog.Description>
             <Lines title="Not brought in" lines={report.leftAside} />
             <Lines title="Came in a little different" lines={report.changed} />
-            {waiting.colours.length > 1 && <Colours waiting={waiting} within={within} onWithin={setWithin} />}
+            {waiting.colours.length > 1 && (
+              <MergePreview colours={waiting.colours} within={within} onWithin={setWithin} />
+            )}
+            {waiting.tidying && <TidyOffer tidying={waiting.tidying} checked={tidy} onChange={setTidy} />}
           </div>
           <div className="flex justify-end gap-2 border-t border-line p-4">
             <button type="button" onClick={stop} className="h-9 rounded-md px-3 hover:bg-well">
@@ -40,7 +44,7 @@ function Report({ waiting, accept, stop }: Props) {
               disabled={busy}
               onClick={() => {
                 setBusy(true);
-                void accept(within);
+                void accept({ mergeWithin: within, tidy });
               }}
               className="h-9 rounded-md bg-fern px-4 font-medium text-white disabled:opacity-70"
             >
@@ -70,51 +74,27 @@ function Lines({ title, lines }: { title: string; lines: readonly ReportLine[] }
   );
 }
 
-function Colours({
-  waiting: { colours },
-  within,
-  onWithin,
-}: {
-  waiting: Props["waiting"];
-  within: number;
-  onWithin: (within: number) => void;
-}) {
-  const { kept } = mergedColours(colours, within);
+interface TidyOfferProps {
+  readonly tidying: Tidying;
+  readonly checked: boolean;
+  readonly onChange: (checked: boolean) => void;
+}
+
+function TidyOffer({ tidying: { shapes, united, specks, joined }, checked, onChange }: TidyOfferProps) {
+  const told = [
+    `${shapes} shapes become ${shapes - united - specks}: those of one colour that touch are one.`,
+    ...(specks > 0
+      ? [`${specks} too small or thin to see ${specks === 1 ? "goes" : "go"} to what is around.`]
+      : []),
+    ...(joined > 0 ? [`Edges of ${joined} that nearly meet are brought together.`] : []),
+  ];
   return (
     <section className="mt-4 pb-3">
-      <h3 className="font-display text-base">Colours</h3>
-      <div className="mt-2 flex items-center gap-4">
-        <span className="whitespace-nowrap">Near-same become one</span>
-        <Slider.Root
-          min={0}
-          max={MOST_DIFFERENCE}
-          step={0.5}
-          value={[within]}
-          onValueChange={([value]) => onWithin(value)}
-          className="relative flex h-5 flex-1 touch-none items-center select-none"
-        >
-          <Slider.Track className="relative h-1 grow rounded-full bg-line">
-            <Slider.Range className="absolute h-full rounded-full bg-edge" />
-          </Slider.Track>
-          <Slider.Thumb
-            aria-label="How alike colours must be to become one"
-            className="block h-3.5 w-3.5 rounded-full border border-edge bg-white shadow-sm"
-          />
-        </Slider.Root>
-        <output className="w-24 text-right tabular-nums">
-          {kept.length} of {colours.length}
-        </output>
+      <h3 className="font-display text-base">Shapes</h3>
+      <div className="mt-2">
+        <Toggle label="Tidy them" checked={checked} onChange={onChange} />
       </div>
-      <ul className="mt-3 flex flex-wrap gap-1.5" aria-label="Colours that will be in the tin">
-        {kept.slice(0, 60).map(({ value, uses }) => (
-          <li
-            key={value}
-            title={`${value}, ${uses} ${uses === 1 ? "use" : "uses"}`}
-            className="h-7 w-7 rounded-full border border-edge"
-            style={{ backgroundColor: value }}
-          />
-        ))}
-      </ul>
+      <p className="mt-1 text-quiet">{told.join(" ")}</p>
     </section>
   );
 }

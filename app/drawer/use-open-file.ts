@@ -6,7 +6,7 @@ import { cameIn } from "#core/formats/import-report.ts";
 import { holdScan, isPicture } from "../scan/held-scan.ts";
 import { useNotice } from "../ui/notices.tsx";
 import { type Client, readingClient } from "../work/clients.ts";
-import type { FileReading, ReadingWork } from "../work/reading.worker.ts";
+import type { FileReading, ReadingWork, Shelving } from "../work/reading.worker.ts";
 import { takeShelved } from "./take-shelved.ts";
 
 type Art = Extract<FileReading, { kind: "art" }>;
@@ -17,8 +17,8 @@ export interface OpenFile {
   /** Art that waits for the person to have looked at what came in. */
   readonly waiting: (Art & { readonly name: string }) | null;
   readonly take: (file: File | undefined) => Promise<void>;
-  /** Puts the waiting art on the desk with its colours merged within a difference. */
-  readonly accept: (mergeWithin: number) => Promise<void>;
+  /** Puts the waiting art on the desk. */
+  readonly accept: (wishes: Shelving) => Promise<void>;
   readonly stop: () => void;
 }
 
@@ -36,10 +36,10 @@ export function useOpenFile(): OpenFile {
     setWaiting(null);
   };
 
-  const open = async (mergeWithin?: number) => {
+  const open = async (wishes: Shelving = {}) => {
     const own = client.current;
     if (!own) return;
-    const id = await takeShelved(own, { mergeWithin });
+    const id = await takeShelved(own, wishes);
     if (client.current !== own) return;
     client.current = null;
     setWaiting(null);

@@ -2,11 +2,15 @@
 import * as Comlink from "comlink";
 import type { UsedColour } from "#core/colour/merge.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
+import { applyEdit, beginHistory } from "#core/drawing/history.ts";
 import { memoryOfPacked, type Packed, pack } from "#core/drawing/packed.ts";
+import { reshape } from "#core/drawing/shape-edits.ts";
+import { speckArea } from "#core/drawing/speck.ts";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { checkSize, FileProblem } from "#core/formats/file-problem.ts";
 import { coloursIn, importedDrawing, understood } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
+import { type TidiedShapes, tidiedShapes } from "#core/lines/tidy-shapes.ts";
 import { addDrawing, keepFirstThumbnail, plainThumbnail } from "../keep/shelf.ts";
 import { handOver } from "./hand-over.ts";
 
@@ -14,8 +18,33 @@ import { handOver } from "./hand-over.ts";
 export type FileReading =
   | { readonly kind: "drawing" }
   /** Line art; its colours can be merged before it becomes a drawing. */
-  | { readonly kind: "art"; readonly report: ImportReport; readonly colours: readonly UsedColour[] }
+  | {
+      readonly kind: "art";
+      readonly report: ImportReport;
+      readonly colours: readonly UsedColour[];
+      /** What tidying would do to its colour shapes; null where it would do nothing. */
+      readonly tidying: Tidying | null;
+    }
   | { readonly kind: "problem"; readonly message: string };
+
+export type Tidying = Omit<TidiedShapes, "changes"> & { readonly shapes: number };
+
+/** Of more shapes than this it is left to a wish on the desk. */
+const MOST_TIDIED = 3000;
+
+function tidyingOf({ flatShapes, page }: Drawing): Tidying | null {
+  const shapes = Object.keys(flatShapes).length;
+  if (shapes > MOST_TIDIED) return null;
+  const { changes, ...counts } = tidiedShapes(flatShapes, speckArea(page));
+  return changes.length > 0 ? { ...counts, shapes } : null;
+}
+
+const tidied = (drawing: Drawing): Drawing => {
+  const { changes } = tidiedShapes(drawing.flatShapes, speckArea(drawing.page));
+  return (
+    applyEdit(beginHistory(drawing), reshape(changes, "flats", "Tidy shapes"))?.history.drawing ?? drawing
+  );
+};
 
 /** A drawing that was put on the shelf, and its id there. */
 export interface Shelved {
@@ -50,7 +79,7 @@ async function read(file: File, onProgress: (share: number) => void): Promise<Fi
     const { drawing, report } = importedDrawing(name, reading);
     drawingWithin = (difference) =>
       difference === undefined ? drawing : importedDrawing(name, reading, difference).drawing;
-    return { kind: "art", report, colours: coloursIn(reading) };
+    return { kind: "art", report, colours: coloursIn(reading), tidying: tidyingOf(drawing) };
   } catch (error) {
     if (error instanceof FileProblem) return { kind: "problem", message: error.message };
     return { kind: "problem", message: "The file could not be read." };
@@ -70,9 +99,18 @@ function inHundredths(tell: (share: number) => void): (share: number) => void {
 /** The file read last, as a drawing. */
 const drawing = (): Packed<Drawing> => handOver(drawingWithin());
 
+export interface Shelving {
+  readonly name?: string;
+  /** Colours of art nearer than this CIEDE2000 difference become one. */
+  readonly mergeWithin?: number;
+  /** Whether its colour shapes are tidied (lines/tidy-shapes.ts). */
+  readonly tidy?: boolean;
+}
+
 /** Puts the file read last on the shelf; its picture follows, and then this worker ends. */
-async function shelve({ name, mergeWithin }: { name?: string; mergeWithin?: number }): Promise<Shelved> {
-  const own = drawingWithin(mergeWithin);
+async function shelve({ name, mergeWithin, tidy }: Shelving): Promise<Shelved> {
+  const merged = drawingWithin(mergeWithin);
+  const own = tidy ? tidied(merged) : merged;
   const named = name === undefined ? own : { ...own, name };
   const { id } = await addDrawing(named, "");
   setTimeout(async () => {

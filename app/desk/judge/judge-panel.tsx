@@ -7,7 +7,7 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { shownTin } from "../tin/shown-tin.ts";
-import { judgedColours, NEAR, NEAR_LIST, tooNear, type ValueBar, valueBars } from "./judged.ts";
+import { judgedColours, NEAR, NEAR_LIST, tooNear, usedColours, type ValueBar, valueBars } from "./judged.ts";
 import { LOOK_WORDS, LOOKS, type Look } from "./looks.ts";
 
 /** Looking at the colours as values, at how much each takes, and at those that can hardly be told apart. */
@@ -187,7 +187,7 @@ const MOST_SHOWN = 6;
 
 function NearPair({ pair: { one, other, vision } }: { pair: Near }) {
   const tin = useDesk(shownTin);
-  const used = useDesk(judgedColours);
+  const used = useDesk(usedColours);
   const { edit, tell } = useDeskStore().getState();
   const part = () => {
     const others = used.filter(({ id }) => id !== other.id).map(({ id }) => tin[id].value);

@@ -2,6 +2,7 @@
  * A picture as a tile that repeats: its tones as nested shapes (contours.ts), cut at even levels of grey.
  * The picture goes on at each side as it begins at the other, so that shapes which lie across tiles meet beneath one another.
  */
+import { bisectRight } from "d3-array";
 import type { Tile } from "../../drawing/drawing.ts";
 import { mapped } from "../../geometry/matrix.ts";
 import { contoursOf } from "./contours.ts";
@@ -14,7 +15,7 @@ const BEYOND = 4;
 /** Pixels of a run that is left out. */
 const SPECK = 6;
 
-/** The tones of a tile, `count` of them: chains in a space where the picture is 1 wide. */
+/** The tones of a tile, at most `count` of them: chains in a space where the picture is 1 wide. */
 export function tileOf(grey: Grey, count: number): Pick<Tile, "ratio" | "tones"> {
   const { width, height } = grey;
   const wide = goneOn(grey);
@@ -48,14 +49,21 @@ function withoutSpecks({ width, height, data }: Grey, level: number): Grey {
 
 /** Of all pixels, as many as this are darker or lighter than what counts as the darkest and the lightest. */
 const OUTLIERS = 0.01;
+/** Tones differ by at least this part of all pixels. */
+const ALIKE = 0.02;
 
-/** Levels, the lightest first, evenly between the darkest and the lightest. */
+/** Levels, the lightest first, evenly between the darkest and the lightest; those that part pixels alike are one. */
 function levelsOf({ data }: Grey, count: number): number[] {
   const sorted = data.slice().sort();
   const [dark, light] = [OUTLIERS, 1 - OUTLIERS].map(
     (share) => sorted[Math.floor(share * (sorted.length - 1))],
   );
-  return Array.from({ length: count }, (_, k) =>
-    Math.floor(dark + ((count - k) / (count + 1)) * (light - dark)),
-  );
+  const darkerThan = (level: number) => bisectRight(sorted, level) / sorted.length;
+  const levels: number[] = [];
+  for (let k = 0; k < count; k++) {
+    const level = Math.floor(dark + ((count - k) / (count + 1)) * (light - dark));
+    const before = levels[levels.length - 1];
+    if (before === undefined || darkerThan(before) - darkerThan(level) > ALIKE) levels.push(level);
+  }
+  return levels;
 }

@@ -3,15 +3,19 @@ import { speckArea } from "#core/drawing/speck.ts";
 import { tidiedShapes } from "#core/lines/tidy-shapes.ts";
 import type { Desk } from "../../store/desk-state.ts";
 
-/** Unites shapes of one colour and lets specks go that lie on other colour; says what became of them. */
+/** Makes flat-coloured art light (lines/tidy-shapes.ts); says what became of it. */
 export function tidyColour({ drawing, edit, tell }: Desk): void {
-  const { changes, united, specks } = tidiedShapes(drawing.flatShapes, speckArea(drawing.page));
+  const { changes, united, specks, joined } = tidiedShapes(drawing.flatShapes, speckArea(drawing.page));
   const before = Object.keys(drawing.flatShapes).length;
   if (changes.length === 0) {
-    tell("Every shape is as it should be: none can be united, and none is a speck.");
+    tell("Every shape is as it should be: none can be united, none is a speck, and no edges nearly meet.");
     return;
   }
   edit(reshape(changes, "flats", "Tidy shapes"));
-  const gone = specks === 0 ? "" : ` ${specks === 1 ? "1 speck" : `${specks} specks`} went.`;
-  tell(`${before} shapes are ${before - united - specks} now.${gone}`);
+  const told = [
+    `${before} shapes are ${before - united - specks} now.`,
+    ...(specks > 0 ? [`${specks === 1 ? "1 speck" : `${specks} specks`} went to what is around.`] : []),
+    ...(joined > 0 ? [`Edges of ${joined} that nearly met are one.`] : []),
+  ];
+  tell(told.join(" "));
 }
