@@ -22,6 +22,8 @@ export interface SceneTimes {
   readonly anew: Times;
   /** A colour with many uses changed. */
   readonly recoloured: Times;
+  /** The most by which a value on the canvas then differs from painting it from its items, of 255. */
+  readonly drift: number;
   readonly uses: number;
 }
 
@@ -118,7 +120,7 @@ function timeSteps(
   start: Drawing,
   pockets: readonly Pocket[],
   step: (now: Drawing, before: Derived, k: number) => Edit,
-): Times {
+): { readonly times: Times; readonly drift: number } {
   const canvas = new OffscreenCanvas(size.width, size.height);
   const held = new HeldScene();
   const surface = new ArtSurface(canvas, held);
@@ -139,10 +141,18 @@ function timeSteps(
     const [, sending] = timed(() => send(sender, held, surface, scene));
     return { edit: editing, derive: derived, send: sending, paint: timedPaint(surface, canvas) };
   });
-  return median(times);
+  const shown = pixelsOn(canvas);
+  surface.settle();
+  surface.paint();
+  const settled = pixelsOn(canvas);
+  const drift = shown.reduce((most, value, i) => Math.max(most, Math.abs(value - settled[i])), 0);
+  return { times: median(times), drift };
 }
 
-const timeNow = ({ drawing, pockets }: ReturnType<typeof poured>): Times =>
+const pixelsOn = (canvas: OffscreenCanvas): Uint8ClampedArray =>
+  canvas.getContext("2d")!.getImageData(0, 0, size.width, size.height).data;
+
+const timeNow = ({ drawing, pockets }: ReturnType<typeof poured>) =>
   timeSteps(drawing, pockets, (now, before, k) =>
     pour(pourTargets(now, before, [2000 + k]), { colour: k % 2 ? "frond" : "radish", step: 0 }),
   );
@@ -165,7 +175,7 @@ function timeAnew({ drawing, pockets }: ReturnType<typeof poured>): Times {
 /** A colour with 2,000 uses takes another value at every step, as a slider turns it. */
 const USES = 2000;
 
-function timeRecolouring({ drawing, pockets }: ReturnType<typeof poured>): Times {
+function timeRecolouring({ drawing, pockets }: ReturnType<typeof poured>) {
   const some = pourTargets(drawing, derive(drawing, pockets), [...pockets.keys()].slice(0, USES));
   const start = edited(drawing, pour(some, { colour: "radish", step: 0 }));
   return timeSteps(start, pockets, (_now, _before, k) =>
@@ -175,12 +185,14 @@ function timeRecolouring({ drawing, pockets }: ReturnType<typeof poured>): Times
 
 export function sceneTimes(): SceneTimes {
   const start = poured();
+  const recoloured = timeRecolouring(start);
   return {
     strokes: Object.keys(start.drawing.strokes).length,
     pockets: start.pockets.length,
-    now: timeNow(start),
+    now: timeNow(start).times,
     anew: timeAnew(start),
-    recoloured: timeRecolouring(start),
+    recoloured: recoloured.times,
+    drift: recoloured.drift,
     uses: USES,
   };
 }

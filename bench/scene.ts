@@ -32,6 +32,7 @@ export async function sceneBench(): Promise<void> {
     say("anew", times.anew);
     console.log(`  scene, a colour with ${times.uses} uses turned by a slider`);
     say("turned", times.recoloured);
+    console.log(`  scene, turned so it differs by ${times.drift} of 255 from painting its items`);
     const ratio = sum(times.anew) / sum(times.now);
     console.log(
       `  scene, ${ratio.toFixed(1)} times faster than anew; a frame is ${FRAME_MS.toFixed(1)} ms: ${sum(times.now) < FRAME_MS ? "within it" : "LONGER"}`,

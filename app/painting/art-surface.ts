@@ -3,12 +3,18 @@ import { type Box, grow } from "#core/geometry/point.ts";
 import { around } from "#core/scene/item-box.ts";
 import { paintParts } from "./canvas-painter.ts";
 import type { Damage, HeldScene } from "./held-scene.ts";
+import { Recolouring, type Values } from "./recolouring.ts";
 import type { Size, View } from "./view.ts";
 
 export class ArtSurface {
   private view: View | undefined;
   private size: Size = { width: 0, height: 0 };
   private damage: Damage = "all";
+  /** Tones whose values have changed since it was painted, if nothing else has. */
+  private turned: Values | undefined;
+  /** Those that had changed when it was painted last. */
+  private last: Values | undefined;
+  private recolouring: Recolouring | undefined;
 
   constructor(
     private readonly canvas: OffscreenCanvas,
@@ -17,6 +23,10 @@ export class ArtSurface {
 
   /** What a message has changed in the held scene is painted next. */
   mark(damage: Damage): void {
+    if (!damage) return;
+    const { recoloured } = this.held;
+    const alone = recoloured && (!this.damage || this.turned);
+    this.turned = alone ? new Map([...(this.turned ?? []), ...recoloured]) : undefined;
     this.damage = damage === "all" || this.damage === "all" ? "all" : around(this.damage, damage);
   }
 
@@ -25,12 +35,24 @@ export class ArtSurface {
     this.view = view;
     this.size = size;
     this.damage = "all";
+    this.turned = undefined;
+  }
+
+  /** Paints what was only recoloured once more from its items; whether there was any. */
+  settle(): boolean {
+    if (!this.recolouring) return false;
+    this.recolouring = undefined;
+    this.damage = "all";
+    this.turned = undefined;
+    return true;
   }
 
   paint(): void {
     const { view, damage, canvas, size } = this;
     if (!view || !damage) return;
     if (canvas.width !== size.width || canvas.height !== size.height) Object.assign(canvas, size);
+    if (this.turns(damage, view)) return;
+    this.recolouring = undefined;
     const pixels = damage === "all" ? { x: 0, y: 0, ...size } : this.pixelsOf(damage, view);
     this.damage = undefined;
     if (pixels.width <= 0 || pixels.height <= 0) return;
@@ -43,6 +65,25 @@ export class ArtSurface {
     context.clearRect(pixels.x, pixels.y, pixels.width, pixels.height);
     paintParts(context, this.held.parts, view, onPage(grow(pixels, 1), view));
     context.restore();
+  }
+
+  /** Where tones turn as a slider does, paints no more than their pixels; from the second step on. */
+  private turns(damage: Damage, view: View): boolean {
+    const { turned, last } = this;
+    this.last = turned;
+    this.turned = undefined;
+    if (!turned || !damage || damage === "all") return false;
+    const again = last !== undefined && [...turned.keys()].every((name) => last.has(name));
+    const pixels = this.pixelsOf(damage, view);
+    if (!this.recolouring?.knows(turned))
+      this.recolouring =
+        again && pixels.width > 0 && pixels.height > 0
+          ? Recolouring.of(this.held.parts, turned, view, pixels)
+          : undefined;
+    if (!this.recolouring) return false;
+    this.damage = undefined;
+    this.recolouring.paint(this.canvas.getContext("2d")!, turned);
+    return true;
   }
 
   /** The whole pixels of the canvas that a box in page units touches. */

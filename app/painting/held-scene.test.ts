@@ -136,4 +136,33 @@ describe("the scene as the art's worker holds it", () => {
     expect(sendAll(sender, held, partsOf(changed)).sent).toBe(1601);
     expect(held.itemsOf("main", "flats").map(({ id }) => id)).toEqual(changed.map(({ id }) => id));
   });
+
+  it("takes another value of a colour with many uses as paints alone, and says so", () => {
+    const many = Array.from({ length: 100 }, (_, i) => square(`i${i}`, 20 * i));
+    const turned = (value: string, variable = "dusk") => {
+      const paint = { kind: "tone" as const, tone: { value, variable } };
+      return many.map((item, i) => (i % 10 === 0 ? item : { ...item, paint }));
+    };
+    const sender = new SceneSender();
+    const held = new HeldScene();
+    const show = (items: readonly Item[]) => {
+      const result = sendAll(sender, held, [{ id: "main", name: "", sheets: [sheet(items)], hides: NONE }]);
+      expect(held.itemsOf("main", "flats")).toEqual(items);
+      return result;
+    };
+    show(many);
+    expect(held.recoloured).toBeUndefined();
+    const first = turned("#445566");
+    expect(show(first)).toEqual({ sent: 0, damage: { x: 20, y: 0, width: 1970, height: 10 } });
+    expect([...held.recoloured!]).toEqual([["dusk", "#445566"]]);
+    // Items that came so are known from then on.
+    const other = turned("#778899");
+    show([...other.slice(0, 50), ...first.slice(50)]);
+    show(other);
+    expect([...held.recoloured!]).toEqual([["dusk", "#778899"]]);
+    show(turned("#778899", "frond"));
+    expect(held.recoloured).toBeUndefined();
+    show([...many.slice(0, 99), square("new", 5)]);
+    expect(held.recoloured).toBeUndefined();
+  });
 });

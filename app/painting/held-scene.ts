@@ -8,6 +8,7 @@ import { around, boxOfItem } from "#core/scene/item-box.ts";
 import type { Area, Chain, Item, ItemPaint, ScenePart } from "#core/scene/items.ts";
 import type { PaintedPart, PaintedSheet } from "./canvas-painter.ts";
 import { fewChanges, type ListChange, withChanges } from "./few-changes.ts";
+import type { Values } from "./recolouring.ts";
 
 /** A sheet by the numbers of its items: of all, or of those added to what the message before had. */
 export interface NumberedSheet {
@@ -15,6 +16,16 @@ export interface NumberedSheet {
   readonly opacity: number;
   readonly numbers: Uint32Array<ArrayBuffer>;
   readonly change?: ListChange;
+  /** Where many items differ from those before them in their paint alone: `numbers` are those of what takes their places. */
+  readonly repainted?: Repainted;
+}
+
+export interface Repainted {
+  /** Places in the sheet, rising. */
+  readonly places: Uint32Array<ArrayBuffer>;
+  /** For each the number of its paint among these. */
+  readonly paintOf: Uint32Array<ArrayBuffer>;
+  readonly paints: readonly ItemPaint[];
 }
 
 export interface NumberedPart {
@@ -43,7 +54,12 @@ export type SceneMessage = Packed<SceneNews>;
 /** The memory that is handed over with a message. */
 export const memoryOfMessage = (message: SceneMessage): ArrayBuffer[] => [
   ...memoryOfPacked(message),
-  ...(message.frame.parts ?? []).flatMap(({ sheets }) => sheets.map(({ numbers }) => numbers.buffer)),
+  ...(message.frame.parts ?? []).flatMap(({ sheets }) =>
+    sheets.flatMap(({ numbers, repainted }) => [
+      numbers.buffer,
+      ...(repainted ? [repainted.places.buffer, repainted.paintOf.buffer] : []),
+    ]),
+  ),
 ];
 
 const keyOf = (part: string, sheet: string): string => `${sheet} ${part}`;
@@ -100,6 +116,7 @@ export class SceneSender {
       for (const { name, items } of sheets) {
         const last = this.items.get(keyOf(id, name)) ?? NONE;
         const change = fewChanges(last, items);
+        if (!change && repaintedPlaces(last, items)) continue;
         const held = new Set(change ? change.removed.map((place) => last[place]) : last);
         for (const item of change ? change.added.map((place) => items[place]) : items) {
           if (held.has(item) || this.ahead.has(item)) continue;
@@ -116,8 +133,28 @@ export class SceneSender {
   private numberedSheet(part: string, { name, opacity, items }: ScenePart["sheets"][number]): NumberedSheet {
     const last = this.items.get(keyOf(part, name)) ?? NONE;
     const change = fewChanges(last, items);
+    const places = change ? undefined : repaintedPlaces(last, items);
+    if (places) return { name, opacity, ...this.repainted(items, places) };
     const told = change ? change.added.map((place) => items[place]) : items;
     return { name, opacity, numbers: Uint32Array.from(told, (item) => this.numberOf(item)), change };
+  }
+
+  private repainted(
+    items: readonly Item[],
+    places: readonly number[],
+  ): Pick<NumberedSheet, "numbers" | "repainted"> {
+    const known = new Map<ItemPaint, number>();
+    const paintOf = new Uint32Array(places.length);
+    const numbers = new Uint32Array(places.length);
+    places.forEach((place, k) => {
+      const item = items[place];
+      const paint = known.get(item.paint) ?? known.size;
+      known.set(item.paint, paint);
+      paintOf[k] = paint;
+      numbers[k] = this.numberOf(item);
+      this.ofArea.set(item.area, item);
+    });
+    return { numbers, repainted: { places: Uint32Array.from(places), paintOf, paints: [...known.keys()] } };
   }
 
   private freshOf(item: Item, like: Item | undefined): Fresh {
@@ -143,6 +180,18 @@ interface Missing {
 const sameButPaint = (a: Item, b: Item): boolean =>
   a.area === b.area && a.effects === b.effects && a.says === b.says && a.hidden === b.hidden;
 
+/** Where two lists differ, if only in paints. */
+function repaintedPlaces(before: readonly Item[], after: readonly Item[]): number[] | undefined {
+  if (before.length !== after.length) return undefined;
+  const places: number[] = [];
+  for (let k = 0; k < after.length; k++) {
+    if (before[k] === after[k]) continue;
+    if (!sameButPaint(before[k], after[k])) return undefined;
+    places.push(k);
+  }
+  return places;
+}
+
 const NONE: readonly Item[] = [];
 
 /** What has to be painted again: a box in page units, everything, or nothing. */
@@ -165,6 +214,8 @@ export class HeldScene {
   private held = new Map<string, HeldSheet>();
   parts: readonly HeldPart[] = [];
   private ahead = new Map<number, Item>();
+  /** Where the last message changed the values of tones and nothing else: these. */
+  recoloured: Values | undefined;
 
   /** Takes a message in and says what it changes. */
   take(message: SceneMessage): Damage {
@@ -174,6 +225,7 @@ export class HeldScene {
     if (!parts) return undefined;
     const sheetsBefore = this.held;
     const before = this.parts;
+    this.recoloured = fresh.length === 0 ? recolouredIn(parts, sheetsBefore) : undefined;
     this.held = new Map();
     this.parts = parts.map(({ id, dim, sheets, hides }): HeldPart => {
       const last = before.find((part) => part.id === id);
@@ -210,11 +262,16 @@ export class HeldScene {
 
   private takeSheet(
     key: string,
-    { opacity, numbers: told, change }: NumberedSheet,
+    { opacity, numbers: told, change, repainted }: NumberedSheet,
     before: ReadonlyMap<string, HeldSheet>,
     incoming: ReadonlyMap<number, Item>,
   ): HeldSheet {
     const last = before.get(key) ?? NOTHING;
+    if (repainted) {
+      const sheet = { opacity, ...withPaints(last, told, repainted) };
+      this.held.set(key, sheet);
+      return sheet;
+    }
     const places = change?.removed ?? last.items.keys();
     const held = new Map(Array.from(places, (place) => [last.numbers[place], last.items[place]]));
     const named = Array.from(told, (number) => incoming.get(number) ?? held.get(number)!);
@@ -228,6 +285,44 @@ export class HeldScene {
     this.held.set(key, sheet);
     return sheet;
   }
+}
+
+function withPaints(
+  { items: before, numbers: had }: HeldSheet,
+  told: Uint32Array,
+  { places, paintOf, paints }: Repainted,
+): Pick<HeldSheet, "items" | "numbers"> {
+  const items = [...before];
+  const numbers = [...had];
+  for (let k = 0; k < places.length; k++) {
+    items[places[k]] = { ...before[places[k]], paint: paints[paintOf[k]] };
+    numbers[places[k]] = told[k];
+  }
+  return { items, numbers };
+}
+
+/** The new values of tones, where parts differ from before in nothing else. */
+function recolouredIn(
+  parts: readonly NumberedPart[],
+  before: ReadonlyMap<string, HeldSheet>,
+): Values | undefined {
+  const values = new Map<string, string>();
+  for (const { id, sheets, hides } of parts) {
+    if (hides) return undefined;
+    for (const { name, opacity, numbers, change, repainted } of sheets) {
+      const last = before.get(keyOf(id, name));
+      if (!last || last.opacity !== opacity) return undefined;
+      if (repainted) {
+        for (let k = 0; k < repainted.places.length; k++) {
+          const [was, now] = [last.items[repainted.places[k]].paint, repainted.paints[repainted.paintOf[k]]];
+          if (was.kind !== "tone" || now.kind !== "tone") return undefined;
+          if (was.tone.variable !== now.tone.variable) return undefined;
+          values.set(now.tone.variable, now.tone.value);
+        }
+      } else if (numbers.length > 0 || !change || change.removed.length > 0) return undefined;
+    }
+  }
+  return values.size > 0 ? values : undefined;
 }
 
 const around2 = (a: Damage, b: Damage): Damage => (a === "all" || b === "all" ? "all" : around(a, b));

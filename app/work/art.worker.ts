@@ -16,6 +16,14 @@ function take(message: ArtMessage): void {
   }
 }
 
+/** Milliseconds without a change after which what was only recoloured is painted from its items. */
+const SETTLED = 250;
+let settling: ReturnType<typeof setTimeout> | undefined;
+
+function settle(): void {
+  for (const surface of surfaces.values()) if (surface.settle()) surface.paint();
+}
+
 self.onmessage = ({ data }: MessageEvent<ArtMessage>) => {
   take(data);
   if (asked) return;
@@ -23,5 +31,7 @@ self.onmessage = ({ data }: MessageEvent<ArtMessage>) => {
   requestAnimationFrame(() => {
     asked = false;
     for (const surface of surfaces.values()) surface.paint();
+    clearTimeout(settling);
+    settling = setTimeout(settle, SETTLED);
   });
 };

@@ -33,11 +33,14 @@ export function paintOfShape(
       paint: keptGradient(gradient, [palette, tone], () => gradientPaint(gradient, tone, palette)),
       strength: gradientStrength,
     };
-  return { paint: keptTone(tone, [], () => ({ kind: "tone", tone })), strength: tone.opacity ?? 1 };
+  return { paint: tonePaint(tone), strength: tone.opacity ?? 1 };
 }
 
 const keptGradient = keeper<Gradient, ItemPaint>();
 const keptTone = keeper<Tone, ItemPaint>();
+
+/** One for each tone, so that a thousand uses of it are sent as one. */
+export const tonePaint = (tone: Tone): ItemPaint => keptTone(tone, [], () => ({ kind: "tone", tone }));
 
 export function colourItem(
   { id, outline, evenOdd, opacity, blend, soft }: ColourShape,

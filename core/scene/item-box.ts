@@ -1,22 +1,28 @@
 /** The box in page units that holds all an item paints; undefined where it paints nothing. */
 import { type Box, boundsOf, grow } from "../geometry/point.ts";
-import type { Area, Item, LineArea } from "./items.ts";
+import type { Area, Effects, Item, LineArea } from "./items.ts";
 
-const boxes = new WeakMap<Item, { readonly box: Box | undefined }>();
+interface KnownBox {
+  readonly effects: Effects;
+  readonly box: Box | undefined;
+}
+
+/** By what is painted: items that differ in their paint alone have one box. */
+const boxes = new WeakMap<Area, KnownBox>();
 
 /** Beyond so many standard deviations a blur leaves less than a screen shows. */
 export const BLUR_REACH = 3;
 
-export function boxOfItem(item: Item): Box | undefined {
-  const known = boxes.get(item);
-  if (known) return known.box;
-  const { clip, seam, blur = 0 } = item.effects;
-  const sharp = boxOfArea(item.area);
+export function boxOfItem({ area, effects }: Pick<Item, "area" | "effects">): Box | undefined {
+  const known = boxes.get(area);
+  if (known?.effects === effects) return known.box;
+  const { clip, seam, blur = 0 } = effects;
+  const sharp = boxOfArea(area);
   const own = sharp && grow(sharp, BLUR_REACH * blur);
   const clipped = own && clip ? common(own, boundsOf(clip)) : own;
   const seamBox = seam && boundsOf(seam.chains);
   const box = around(clipped, seamBox && grow(seamBox, seam.width));
-  boxes.set(item, { box });
+  boxes.set(area, { effects, box });
   return box;
 }
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { expect, it } from "vitest";
-import { changeColour } from "../drawing/colour-edits.ts";
+import { changeColour, setColourOpacity } from "../drawing/colour-edits.ts";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
@@ -29,6 +29,7 @@ const acts = fc.array(
   fc.oneof(
     fc.record({ at: some, colour: fc.constantFrom("frond", "radish", null) }),
     fc.record({ value: fc.constantFrom("#102030", "#a0b0c0") }),
+    fc.record({ opacity: fc.constantFrom(0.5, 1) }),
     fc.record({ wide: fc.boolean() }),
   ),
   { maxLength: 12 },
@@ -47,6 +48,7 @@ it("lays the same colour from edit to edit as all anew", () => {
         if ("at" in act)
           edit(pour(pourTargets(drawing, before, act.at), act.colour && { colour: act.colour, step: 0 }));
         else if ("value" in act) edit(changeColour("frond", act.value, "Frond"));
+        else if ("opacity" in act) edit(setColourOpacity("frond", act.opacity, "Frond"));
         else
           drawing = {
             ...drawing,

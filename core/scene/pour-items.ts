@@ -5,6 +5,7 @@ import { diagonal } from "../geometry/point.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { neighboursOf } from "../pockets/neighbours.ts";
 import type { Border, Pocket } from "../pockets/pockets.ts";
+import { tonePaint } from "./colour-item.ts";
 import { type FlatsOf, NO_EFFECTS, type PocketsDerived, type Ranked } from "./flat-of.ts";
 import type { Chain, Effects, Item } from "./items.ts";
 import { sameList } from "./kept.ts";
@@ -44,8 +45,11 @@ export function pourItems(
   const lists = laid.get(pockets) ?? new Map<string, Laid>();
   laid.set(pockets, lists);
   const last = lists.get(part);
-  const before = last?.toneOf === toneOf && last.width === width ? last : undefined;
-  const now = lay(pockets, { pourIn, toneOf, width }, before);
+  const same = last?.width === width ? last : undefined;
+  const now =
+    same && same.toneOf !== toneOf && sameList(same.pourIn, pourIn)
+      ? recoloured(same, pockets, toneOf)
+      : lay(pockets, { pourIn, toneOf, width }, same?.toneOf === toneOf ? same : undefined);
   lists.set(part, now);
   return now.order.flatMap((index) => {
     const laid = now.items[index];
@@ -94,6 +98,22 @@ function lay(
   return { pourIn, order, items, toneOf, width };
 }
 
+/** The same pours in other colours; laid anew where one of them is seen through now, or no more. */
+function recoloured(before: Laid, pockets: readonly Pocket[], toneOf: Palette["toneOf"]): Laid {
+  const { pourIn, order, width } = before;
+  const items = [...before.items];
+  for (const index of order) {
+    const laid = items[index];
+    if (laid?.item.paint.kind !== "tone") continue;
+    const before = laid.item.paint.tone;
+    const tone = toneOf(pourIn[index]!.paint!);
+    if (before === tone) continue;
+    if (before.opacity !== tone.opacity) return lay(pockets, { pourIn, toneOf, width }, undefined);
+    items[index] = { rank: laid.rank, item: { ...laid.item, paint: tonePaint(tone) } };
+  }
+  return { ...before, items, toneOf };
+}
+
 /** What the item of a poured pocket is made of. */
 interface Poured {
   readonly pour: Pour;
@@ -127,7 +147,7 @@ function pourItem(pocket: Pocket, of: Poured): Item {
     before.width === width &&
     before.tone.opacity === tone.opacity &&
     sameList(before.under, under);
-  const item: Item = sameArea ? { ...before.item, paint: { kind: "tone", tone } } : itemOf(pocket, of, under);
+  const item: Item = sameArea ? { ...before.item, paint: tonePaint(tone) } : itemOf(pocket, of, under);
   pouredItems.set(pocket, { pour, tone, width, under, item });
   return item;
 }
@@ -166,7 +186,7 @@ function itemOf(
       chains: beyond.length > 0 ? [...pocket.cover, ...beyond] : pocket.cover,
       evenOdd: false,
     },
-    paint: { kind: "tone", tone },
+    paint: tonePaint(tone),
     effects: isClear(tone) ? { opacity: tone.opacity } : seamEffects(chains, width),
   };
 }
