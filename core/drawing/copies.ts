@@ -4,8 +4,8 @@ import { movedAnchor } from "./anchor.ts";
 import { type Drawing, type Gradient, type Paint, type Pour, type Shade, topRank } from "./drawing.ts";
 import { movedSide } from "./moved-crease.ts";
 import { movedGradient } from "./moved-gradient.ts";
-import { movedOver } from "./moved-over.ts";
 import { newId } from "./new-id.ts";
+import { movedOver, type Over } from "./over.ts";
 import { inPart, PARTED, partOf } from "./parts.ts";
 
 export interface Copying {
@@ -91,8 +91,8 @@ const gradientPlaced = (gradient: Gradient, { matrix, idOf, paintOf }: Copying):
 });
 
 /** What lies over a pour's colour, where it is put; its gradient is placed already. */
-function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf }: Copying): Partial<Pour> {
-  const { pattern, bands, form } = movedOver(pour, matrix);
+function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf }: Copying): Partial<Over> {
+  const { gradient: _, pattern, bands, ...over } = movedOver(pour, matrix);
   const placedPattern = pattern && {
     ...pattern,
     cloth: idOf(pattern.cloth),
@@ -105,9 +105,9 @@ function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf }: Copying): Par
     bands: bands.bands.map(({ width, paint }) => ({ width, paint: paintOf(paint) })),
   };
   return {
+    ...over,
     ...(pattern ? { pattern: placedPattern } : {}),
     ...(bands ? { bands: placedBands } : {}),
-    ...(form ? { form } : {}),
   };
 }
 

@@ -21,6 +21,8 @@ export interface Part {
   readonly name: string;
   readonly visible: boolean;
   readonly locked: boolean;
+  /** Falls on the parts behind it. */
+  readonly cast?: Cast;
 }
 
 /** What belongs to a part; to the drawing's first where none is named (parts.ts). */
@@ -311,6 +313,51 @@ export interface Form {
   readonly soft?: number;
 }
 
+/** Light along the edge that faces the lamp, or the edge away from it, made as a form is. */
+export interface Rim {
+  /** Steps of the ladder; below 0 lighter. */
+  readonly deeper: number;
+  /** Where it is widest, and how far it stays back from the outline; page units. */
+  readonly width: number;
+  readonly gap: number;
+  /** Light from behind: the edge that is turned away. */
+  readonly behind?: true;
+  /** The standard deviation of its edge's blur in page units; sharp where left out. */
+  readonly soft?: number;
+}
+
+/** The shadow that something throws away from the lamp on what lies beside or behind it. */
+export interface Cast {
+  /** Steps of the ladder of whatever it falls on. */
+  readonly deeper: number;
+  /** How high the thing stands above that, in page units: the lower the lamp, the longer the shadow. */
+  readonly high: number;
+  /** How soft its edge is, as a share of its length; sharp where left out. */
+  readonly soft?: number;
+}
+
+/** The shadow of all that is drawn on the ground it stands on. */
+export interface GroundShadow {
+  /** An ellipse at its foot, or its outline laid flat away from the lamp. */
+  readonly kind: (typeof GROUND_SHADOWS)[number];
+  readonly paint: Paint;
+  readonly opacity: number;
+  /** The standard deviation of its edge's blur in page units; sharp where left out. */
+  readonly soft?: number;
+}
+
+export const GROUND_SHADOWS = ["ellipse", "flat"] as const;
+
+/** Kinds of light, each of which can be hidden or made fainter wherever it lies. */
+export const LIGHTS = ["form", "shine", "rim", "cast", "crease", "drawn"] as const;
+export type LightKind = (typeof LIGHTS)[number];
+
+export interface LightSetting {
+  readonly visible: boolean;
+  /** 0 to 1. */
+  readonly strength: number;
+}
+
 /** A line across pockets: on one side of it each is some steps deeper. It goes on straight where it ends. */
 export interface Crease extends InPart {
   readonly id: string;
@@ -348,8 +395,11 @@ export interface Pour extends Anchored {
   readonly gradient?: Gradient;
   readonly pattern?: Pattern;
   readonly bands?: Bands;
-  /** On the shade sheet. */
+  /** On the shade sheet, made by the lamp. */
   readonly form?: Form;
+  readonly rim?: Rim;
+  /** On the pockets around it. */
+  readonly cast?: Cast;
 }
 
 /** A freehand shape on the shade sheet, trimmed to its pocket. */
@@ -403,6 +453,10 @@ export interface Drawing {
   readonly lamp: Lamp;
   /** What all ink is drawn in that has no colour of its own. */
   readonly ink: Paint;
+  /** On the ground; null for none. */
+  readonly groundShadow: GroundShadow | null;
+  /** Kinds of light that are not as they begin: seen, at full strength. */
+  readonly lights: Readonly<Partial<Record<LightKind, LightSetting>>>;
   /** How strongly all gradients show, 0 to 1. */
   readonly gradientStrength: number;
   /** Beneath the flats, under everything that is enclosed; null for none. */

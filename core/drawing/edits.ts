@@ -14,6 +14,7 @@ import {
 } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { newId } from "./new-id.ts";
+import { overOf } from "./over.ts";
 
 /** What pouring needs to know of a pocket. */
 export interface PourTarget {
@@ -100,19 +101,6 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
     }
   };
 }
-
-/** What lies over a pour's colour stays when another is poured. */
-const overOf = ({
-  gradient,
-  pattern,
-  bands,
-  form,
-}: Pick<Pour, "gradient" | "pattern" | "bands" | "form">) => ({
-  ...(form ? { form } : {}),
-  ...(gradient ? { gradient } : {}),
-  ...(pattern ? { pattern } : {}),
-  ...(bands ? { bands } : {}),
-});
 
 /** As it was before this change: asking a draft for each of its entities would make a draft of each. */
 const plainTable = <T extends object>(table: Draft<T>): T => original(table) as T;

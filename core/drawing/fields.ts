@@ -47,6 +47,8 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   sheets: { form: "sheets", lines: "none", svg: "facts", start: startingSheets },
   ink: { form: "value", lines: "none", svg: "facts", start: startingInk },
   lamp: { form: "value", lines: "none", svg: "facts", start: startingLamp },
+  groundShadow: { form: "value", lines: "none", svg: "facts", start: () => null },
+  lights: { form: "value", lines: "none", svg: "facts", start: () => ({}) },
   gradientStrength: { form: "value", lines: "none", svg: "facts", start: () => 1 },
   undercoat: { form: "value", lines: "none", svg: "facts", start: () => null },
   strict: { form: "value", lines: "gaps", svg: "facts", start: () => false },

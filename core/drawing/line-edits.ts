@@ -10,8 +10,8 @@ import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { movedCrease } from "./moved-crease.ts";
-import { movedOver } from "./moved-over.ts";
 import { movedShape } from "./moved-shape.ts";
+import { movedOver } from "./over.ts";
 import { ringNamed } from "./rings.ts";
 
 const countLines = (count: number): string => (count === 1 ? "line" : `${count} lines`);

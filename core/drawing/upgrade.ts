@@ -110,8 +110,8 @@ function withShadeOutlines(record: RecordForm): RecordForm {
   return changed(changed(now, "shades", shadeWithOutline), "flatShapes", raised);
 }
 
-/** Up to version 6 no pattern was made of a picture. */
-const NEW_IN_7 = { tiles: [] };
+/** Up to version 6 no pattern was made of a picture, and nothing threw a shadow. */
+const NEW_IN_7 = { tiles: [], groundShadow: null, lights: {} };
 function withTiles(record: RecordForm): RecordForm {
   return { ...NEW_IN_7, ...record };
 }

@@ -33,7 +33,9 @@ import {
   ECHOES,
   type Echo,
   GRADIENTS,
+  GROUND_SHADOWS,
   JOINS,
+  type LightKind,
   MIXES,
   PATTERNS,
   SHAPE_SHEETS,
@@ -125,10 +127,17 @@ export class PaintRecord {
 /** A yes; there is no other answer than leaving it out. */
 const IsTrue = () => Equals(true);
 
+export class CastRecord {
+  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @IsPositive() @Max(LARGEST) high!: number;
+  @IsOptional() @Min(0) @Max(1) soft?: number;
+}
+
 export class PartRecord extends Ranked {
   @IsString() @MaxLength(80) name!: string;
   @IsBoolean() visible!: boolean;
   @IsBoolean() locked!: boolean;
+  @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
 }
 
 class InkedRecord extends Ranked {
@@ -304,6 +313,35 @@ export class FormRecord {
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
 
+export class RimRecord {
+  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @IsPositive() @Max(LARGEST) width!: number;
+  @Min(0) @Max(LARGEST) gap!: number;
+  @IsOptional() @IsTrue() behind?: true;
+  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+}
+
+export class GroundShadowRecord {
+  @IsIn(GROUND_SHADOWS) kind!: (typeof GROUND_SHADOWS)[number];
+  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @Min(0) @Max(1) opacity!: number;
+  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+}
+
+export class LightSettingRecord {
+  @IsBoolean() visible!: boolean;
+  @Min(0) @Max(1) strength!: number;
+}
+
+export class LightsRecord implements Partial<Record<LightKind, LightSettingRecord>> {
+  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) form?: LightSettingRecord;
+  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) shine?: LightSettingRecord;
+  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) rim?: LightSettingRecord;
+  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) cast?: LightSettingRecord;
+  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) crease?: LightSettingRecord;
+  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) drawn?: LightSettingRecord;
+}
+
 /** Not far from the page, in shares of it. */
 const FARTHEST_LAMP = 20;
 
@@ -327,6 +365,8 @@ export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => PatternRecord) pattern?: PatternRecord;
   @IsOptional() @ValidateNested() @Type(() => BandsRecord) bands?: BandsRecord;
   @IsOptional() @ValidateNested() @Type(() => FormRecord) form?: FormRecord;
+  @IsOptional() @ValidateNested() @Type(() => RimRecord) rim?: RimRecord;
+  @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
@@ -392,6 +432,8 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   sheets: SheetRecord,
   ink: PaintRecord,
   lamp: LampRecord,
+  groundShadow: [IsOptional(), ValidateNested(), Type(() => GroundShadowRecord)],
+  lights: LightsRecord,
   gradientStrength: [Min(0), Max(1)],
   undercoat: [IsOptional(), ValidateNested(), Type(() => PaintRecord)],
   strict: [IsBoolean()],

@@ -1,13 +1,16 @@
 /** Reads back what svg-facts.ts wrote; every part of it is checked. */
 import type { Colour, Drawing, Pour, Shade } from "../drawing/drawing.ts";
+import { OVERS, type Over, type OverName } from "../drawing/over.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
 import { upgradedRecord } from "../drawing/upgrade.ts";
 import {
   BandsRecord,
+  CastRecord,
   checked,
   FormRecord,
   GradientRecord,
   PatternRecord,
+  RimRecord,
   recordOf,
 } from "./drawing-records.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
@@ -45,22 +48,18 @@ export function readFacts(text: string): ReadFacts | undefined {
   };
 }
 
+const OVER_RECORDS: Readonly<Record<OverName, new () => object>> = {
+  gradient: GradientRecord,
+  pattern: PatternRecord,
+  bands: BandsRecord,
+  form: FormRecord,
+  rim: RimRecord,
+  cast: CastRecord,
+};
+
 /** What lies over a pour, as its element tells it; what is not as expected is left out. */
-export const checkedOver = ({
-  spot,
-  cuts,
-  gradient,
-  pattern,
-  bands,
-  form,
-}: ToldOver): Pick<Pour, "spot" | "cuts" | "gradient" | "pattern" | "bands" | "form"> => ({
-  ...checkedText("form", FormRecord, form),
-  ...(spot ? { spot } : {}),
-  ...(cuts ? { cuts } : {}),
-  ...checkedGradient(gradient),
-  ...checkedText("pattern", PatternRecord, pattern),
-  ...checkedText("bands", BandsRecord, bands),
-});
+export const checkedOver = ({ over, ...told }: ToldOver): Pick<Pour, "spot" | "cuts"> & Over =>
+  Object.assign({}, told, ...OVERS.map((name) => checkedText(name, OVER_RECORDS[name], over[name])));
 
 export const checkedGradient = (gradient: string | undefined): Pick<Pour, "gradient"> =>
   checkedText("gradient", GradientRecord, gradient);

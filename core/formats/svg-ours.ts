@@ -3,11 +3,13 @@ import {
   BLENDS,
   type ColourShape,
   type FlatShape,
+  type Pour,
   SHAPE_SHEETS,
   type Shade,
   type Stroke,
   TRIMS,
 } from "../drawing/drawing.ts";
+import { OVERS, type OverName } from "../drawing/over.ts";
 import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
 import { isId, LARGEST } from "./bounds.ts";
@@ -65,25 +67,16 @@ export function partIn({ element }: Mark): { readonly part?: string } {
 }
 
 /** What a pour is beside its colour, as its element tells it; nothing of it is checked. */
-export interface ToldOver {
-  readonly spot?: true;
-  readonly cuts?: true;
-  readonly gradient?: string;
-  readonly pattern?: string;
-  readonly bands?: string;
-  readonly form?: string;
+export interface ToldOver extends Pick<Pour, "spot" | "cuts"> {
+  readonly over: Readonly<Partial<Record<OverName, string>>>;
 }
 
-export function overIn({ element }: Mark): ToldOver {
-  const {
-    "data-spot": spot,
-    "data-cuts": cuts,
-    "data-gradient": gradient,
-    "data-pattern": pattern,
-    "data-bands": bands,
-    "data-form": form,
-  } = element.attributes;
-  return { ...(spot ? { spot: true } : {}), ...(cuts ? { cuts: true } : {}), gradient, pattern, bands, form };
+export function overIn({ element: { attributes } }: Mark): ToldOver {
+  return {
+    ...(attributes["data-spot"] ? { spot: true } : {}),
+    ...(attributes["data-cuts"] ? { cuts: true } : {}),
+    over: Object.fromEntries(OVERS.map((name) => [name, attributes[`data-${name}`]])),
+  };
 }
 
 /** Where a colour shape lies, and what it is trimmed to. */

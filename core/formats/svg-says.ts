@@ -3,6 +3,7 @@
  * needs to come back. One place for writer and reader.
  */
 import { CAPS, type ColourShape, ECHOES, type Echo, type Stroke } from "../drawing/drawing.ts";
+import { OVERS } from "../drawing/over.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Item, Says } from "../scene/items.ts";
@@ -20,15 +21,12 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ at, spot, cuts, gradient, pattern, bands, form }) => ({
+  pour: ({ is: _, at, spot, cuts, ...over }) => ({
     "data-is": "pour",
     "data-at": placesText([at]),
     "data-spot": spot && "yes",
     "data-cuts": cuts && "yes",
-    "data-gradient": gradient && JSON.stringify(gradient),
-    "data-pattern": pattern && JSON.stringify(pattern),
-    "data-form": form && JSON.stringify(form),
-    "data-bands": bands && JSON.stringify(bands),
+    ...Object.fromEntries(OVERS.map((name) => [`data-${name}`, over[name] && JSON.stringify(over[name])])),
   }),
   over: () => ({ "data-is": "over" }),
   undercoat: () => ({ "data-is": "undercoat" }),

@@ -3,6 +3,7 @@
  * of what an item means; that is said beside them, for files that are to come back and for hit tests.
  */
 import type { Blend, Echo, FlatShape, Gradient, Pour, Shade, SheetName, Stroke } from "../drawing/drawing.ts";
+import type { Over } from "../drawing/over.ts";
 import type { Matrix } from "../geometry/matrix.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Tone } from "./palette.ts";
@@ -79,11 +80,8 @@ export interface Effects {
 /** What an item stands for in the drawing. */
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
-  | ({ readonly is: "pour"; readonly at: Point } & Pick<
-      Pour,
-      "spot" | "cuts" | "gradient" | "pattern" | "bands" | "form"
-    >)
-  /** Over a pour's colour: a pattern's figures, or a band. */
+  | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "spot" | "cuts"> & Over)
+  /** Over a pour's colour, made of what it says itself: a pattern's figures, a band, light. */
   | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */

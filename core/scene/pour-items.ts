@@ -1,5 +1,6 @@
 /** Poured pockets, in the order they were poured; made anew only where pours differ and beside them. */
 import type { Drawing, Pour } from "../drawing/drawing.ts";
+import { overOf } from "../drawing/over.ts";
 import { enclosedArea, reversed } from "../geometry/cubic.ts";
 import { diagonal } from "../geometry/point.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
@@ -161,7 +162,7 @@ function holds(borders: readonly Border[], isLater: Poured["isLater"], under: re
 
 function itemOf(
   pocket: Pocket,
-  { pour: { id, cuts, gradient, pattern, bands, form }, tone, width }: Omit<Poured, "isLater">,
+  { pour, tone, width }: Omit<Poured, "isLater">,
   under: readonly Border[],
 ): Item {
   const lines = under.flatMap(({ chain, strip }) => (strip ? [] : [chain]));
@@ -171,15 +172,12 @@ function itemOf(
   const ribbons = isClear(tone) ? ribbonsAlong(chains, width, pocket.cover) : [];
   const beyond = [...strips, ...ribbons];
   return {
-    id,
+    id: pour.id,
     says: {
       is: "pour",
       at: pocket.seed,
-      ...(cuts && { cuts }),
-      ...(gradient && { gradient }),
-      ...(pattern && { pattern }),
-      ...(bands && { bands }),
-      ...(form && { form }),
+      ...(pour.cuts && { cuts: pour.cuts }),
+      ...overOf(pour),
     },
     area: {
       kind: "region",
