@@ -1,8 +1,9 @@
 /** Edits of the lamp, and of what it makes. */
 import type { Draft } from "immer";
-import type { Crease, Drawing, Form, Lamp } from "./drawing.ts";
+import type { Cast, Crease, Drawing, GroundShadow, Lamp, LightKind, LightSetting, Pour } from "./drawing.ts";
 import { countPockets } from "./edits.ts";
 import type { Edit } from "./history.ts";
+import type { LAMP_MADE } from "./over.ts";
 import { highest } from "./shape-edits.ts";
 
 export const setLamp = (change: Partial<Lamp>): Edit => ({
@@ -13,41 +14,93 @@ export const setLamp = (change: Partial<Lamp>): Edit => ({
   },
 });
 
-/** Shades pours by the lamp, or leaves them out. */
-export const setForm = (ids: readonly string[], form: Form | null): Edit => ({
-  sheet: "shade",
-  label: `${form ? "Shade" : "Leave out"} ${countPockets(ids.length)}`,
-  change: (draft) => {
-    for (const id of ids) {
-      if (form) draft.pours[id].form = { ...form } as Draft<Form>;
-      else delete draft.pours[id].form;
-    }
-  },
-});
+export type LampMade = (typeof LAMP_MADE)[number];
 
-/** Changes the form shade of pours that have one. */
-export const changeForm = (
+const MADE_WORDS: Readonly<Record<LampMade, string>> = {
+  form: "Shade",
+  rim: "Light the rim of",
+  cast: "Throw the shadow of",
+};
+
+/** Has the lamp make something of pours, or nothing. */
+export const setMade = <K extends LampMade>(
+  made: K,
   ids: readonly string[],
-  change: { readonly [K in keyof Form]?: Form[K] | undefined },
+  value: NonNullable<Pour[K]> | null,
 ): Edit => ({
   sheet: "shade",
-  label: "Change form shade",
-  merge: `form-${ids.join()}-${Object.keys(change).join()}`,
+  label: `${value ? MADE_WORDS[made] : "Leave out"} ${countPockets(ids.length)}`,
   change: (draft) => {
     for (const id of ids) {
-      const { form } = draft.pours[id];
-      if (!form) continue;
-      Object.assign(form, change);
-      if (!form.soft) delete form.soft;
-      if (!form.folds) delete form.folds;
-      if (!form.shine) delete form.shine;
+      if (value) Object.assign(draft.pours[id], { [made]: { ...value } });
+      else delete draft.pours[id][made];
     }
   },
 });
 
-/** Ids of the pours that are shaded by the lamp. */
-export const formedPours = ({ pours }: Pick<Drawing, "pours">): string[] =>
-  Object.values(pours).flatMap(({ id, form }) => (form ? [id] : []));
+/** Left out where they are nothing. */
+const OPTIONAL = ["soft", "folds", "shine", "behind"] as const;
+
+/** Changes what the lamp makes of those pours that have it. */
+export const changeMade = <K extends LampMade>(
+  made: K,
+  ids: readonly string[],
+  change: Readonly<Partial<Record<keyof NonNullable<Pour[K]>, unknown>>>,
+): Edit => ({
+  sheet: "shade",
+  label: `Change ${made === "form" ? "form shade" : made === "rim" ? "rim" : "cast shadow"}`,
+  merge: `${made}-${ids.join()}-${Object.keys(change).join()}`,
+  change: (draft) => {
+    for (const id of ids) changeOwn(draft.pours[id][made], change);
+  },
+});
+
+function changeOwn(own: object | undefined, change: object): void {
+  if (!own) return;
+  Object.assign(own, change);
+  const loose = own as Record<string, unknown>;
+  for (const key of OPTIONAL) if (!loose[key]) delete loose[key];
+}
+
+/** Ids of the pours of which the lamp makes something. */
+export const poursWith = ({ pours }: Pick<Drawing, "pours">, made: LampMade): string[] =>
+  Object.values(pours).flatMap((pour) => (pour[made] ? [pour.id] : []));
+
+/** Has a part throw a shadow on those behind it, or not. */
+export const setPartCast = (part: string, cast: Cast | null): Edit => ({
+  sheet: "shade",
+  label: cast ? "Throw the shadow of a part" : "Leave out part",
+  change: (draft) => {
+    if (cast) draft.parts[part].cast = { ...cast };
+    else delete draft.parts[part].cast;
+  },
+});
+
+export const changePartCast = (part: string, change: Partial<Cast>): Edit => ({
+  sheet: "shade",
+  label: "Change cast shadow",
+  merge: `part-cast-${part}-${Object.keys(change).join()}`,
+  change: (draft) => changeOwn(draft.parts[part].cast, change),
+});
+
+export const setGroundShadow = (shadow: GroundShadow | null): Edit => ({
+  sheet: "ground",
+  label: shadow ? "Lay shadow on the ground" : "Take shadow from the ground",
+  merge: shadow ? "ground-shadow" : undefined,
+  change: (draft) => {
+    draft.groundShadow = shadow && { ...shadow, paint: { ...shadow.paint } };
+  },
+});
+
+export const setLight = (kind: LightKind, setting: LightSetting): Edit => ({
+  label: "Change light",
+  merge: `light-${kind}`,
+  opens: true,
+  change: (draft) => {
+    if (setting.visible && setting.strength === 1) delete draft.lights[kind];
+    else draft.lights[kind] = { ...setting };
+  },
+});
 
 /** Lies above all shade there is. */
 export const addCrease = (crease: Omit<Crease, "rank">): Edit => ({

@@ -21,3 +21,11 @@ export function lampOn({ lamp, page: { box } }: Pick<Drawing, "lamp" | "page">):
     finest: diagonal(box) * FINEST,
   };
 }
+
+/** The way to the lamp from a place on the paper, seen from above; of length 1, or 0 right beneath it. */
+export function directionFrom({ at, far, middle }: PlacedLamp, place: Point): Point {
+  const from = far ? middle : place;
+  const [dx, dy] = [at[0] - from[0], at[1] - from[1]];
+  const length = Math.sqrt(dx * dx + dy * dy);
+  return length > 0 ? [dx / length, dy / length] : [0, 0];
+}

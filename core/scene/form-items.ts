@@ -7,12 +7,15 @@ import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Item } from "./items.ts";
 import { keeper, sameList } from "./kept.ts";
+import { lampRank } from "./lamp-order.ts";
 import type { Palette } from "./palette.ts";
 
 /** One tone of a form: closed chains of cubics, and how many steps deeper than its pocket they are. */
 export interface FormTone {
   readonly chains: readonly (readonly number[])[];
   readonly deeper: number;
+  /** Whether it is where the form faces the lamp. */
+  readonly shines: boolean;
 }
 
 interface Shaped {
@@ -23,8 +26,9 @@ interface Shaped {
 const shaped = new WeakMap<Pocket, Shaped>();
 const kept = keeper<Pocket, readonly Item[]>();
 
-/** Beneath all that is drawn on the sheet by hand. */
+/** Its shade, or where it shines. */
 export const formItems = (
+  what: "form" | "shine",
   drawing: Drawing,
   part: string,
   { pockets, pourOf }: PocketsDerived,
@@ -34,10 +38,11 @@ export const formItems = (
     if (pocket.part !== part) return [];
     const pour = drawing.pours[pourOf[index] ?? ""];
     if (!pour?.form || !pour.paint || pour.spot) return [];
-    return itemsOf(pocket, pour, drawing, palette).map((item): Ranked => ({ rank: BELOW, item }));
+    const items = itemsOf(pocket, pour, drawing, palette);
+    return formTones(pocket, pour, drawing).flatMap(({ deeper, shines }, k): Ranked[] =>
+      shines === (what === "shine") ? [{ rank: lampRank(deeper), item: items[k] }] : [],
+    );
   });
-
-const BELOW = Number.MIN_SAFE_INTEGER;
 
 function itemsOf(pocket: Pocket, pour: Pour, drawing: Drawing, palette: Palette): readonly Item[] {
   const { id, paint, gradient, form } = pour;
@@ -68,10 +73,10 @@ export function formTones(
   const lamp = lampOn(drawing);
   const { deeper, shine } = form;
   const shade = formShade(pocket, lamp, form).map(
-    (chains, k): FormTone => ({ chains, deeper: deeper * (k + 1) }),
+    (chains, k): FormTone => ({ chains, deeper: deeper * (k + 1), shines: false }),
   );
   const light = shine
-    ? [{ chains: formShine(pocket, lamp, { ...form, size: shine }), deeper: -Math.abs(deeper) }]
+    ? [{ chains: formShine(pocket, lamp, { ...form, size: shine }), deeper: -Math.abs(deeper), shines: true }]
     : [];
   const tones = [...shade, ...light].filter(({ chains }) => chains.length > 0);
   shaped.set(pocket, { of, tones });

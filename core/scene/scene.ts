@@ -6,6 +6,7 @@ import {
   type Drawing,
   entitiesOf,
   type FlatShape,
+  type LightKind,
   type Part,
   SHEETS,
   type SheetName,
@@ -15,14 +16,18 @@ import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { type Matches, matchAnchors } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { castItems } from "./cast-items.ts";
 import { creaseItems } from "./crease-items.ts";
 import { flatItems } from "./flat-items.ts";
 import type { Ranked } from "./flat-of.ts";
 import { formItems } from "./form-items.ts";
+import { groundShadowItem } from "./ground-shadow-item.ts";
 import { inkItems } from "./ink-items.ts";
 import { type Chain, type Item, type ScenePart, type SceneSheet, tonesIn } from "./items.ts";
 import { keeper } from "./kept.ts";
+import { asSet } from "./light-kinds.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
+import { rimItems } from "./rim-items.ts";
 import { shadeItems } from "./shade-items.ts";
 import { shapeItems } from "./shape-items.ts";
 import { spotItems } from "./spot-items.ts";
@@ -89,7 +94,7 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
   const { whole } = derived;
   const parts = partsOf(drawing).flatMap((part, index): ScenePart[] => {
     if (!part.visible && !hidden) return [];
-    const sheets = sheetsOf(drawing, part, { derived: whole, palette, hidden });
+    const sheets = sheetsOf(drawing, part, { derived: whole, palette, hidden, isBackmost: index === 0 });
     if (sheets.length === 0) return [];
     const hides = index === 0 ? NOTHING : hiddenBehind(part, drawing, whole);
     return [{ id: part.id, name: part.name, sheets, hides, ...(part.visible ? {} : { hidden: true }) }];
@@ -127,25 +132,36 @@ interface PartWork {
   readonly palette: Palette;
   /** Whether hidden sheets are wanted. */
   readonly hidden: boolean;
+  /** Whether all else lies before it. */
+  readonly isBackmost: boolean;
 }
 
-function sheetsOf(drawing: Drawing, { id }: Part, { derived, palette, hidden }: PartWork): SceneSheet[] {
+function sheetsOf(
+  drawing: Drawing,
+  { id }: Part,
+  { derived, palette, hidden, isBackmost }: PartWork,
+): SceneSheet[] {
   const own = drawingOfPart(drawing, id);
   const region = () => hiddenBehind({ id }, drawing, derived);
   const of = { part: id, region };
   const shapes = (sheet: NonNullable<FlatShape["sheet"]>) => shapeItems(own, of, derived, palette, sheet);
+  const made = [own, id, derived, palette] as const;
+  const lit = (kind: LightKind, items: readonly Ranked[]) => asSet(drawing, kind, items);
+  const shadow = isBackmost ? groundShadowItem(drawing, derived.pockets, palette) : undefined;
   const items: Record<SheetName, Item[]> = {
-    ground: stacked(shapes("ground")),
+    ground: [...(shadow ? [shadow] : []), ...stacked(shapes("ground"))],
     flats: flatItems(own, of, derived, palette),
     shade: stacked([
-      ...formItems(own, id, derived, palette),
-      ...creaseItems(own, id, derived, palette),
-      ...shadeItems(own, id, derived, palette),
-      ...shapes("shade"),
+      ...lit("form", formItems("form", ...made)),
+      ...lit("shine", formItems("shine", ...made)),
+      ...lit("rim", rimItems(...made)),
+      ...lit("cast", castItems(...made)),
+      ...lit("crease", creaseItems(...made)),
+      ...lit("drawn", [...shadeItems(...made), ...shapes("shade")]),
     ]),
-    light: stacked(shapes("light")),
+    light: stacked(lit("drawn", shapes("light"))),
     ink: [...spotItems(own, id, derived, palette), ...inkItems(own, { region, palette, hidden })],
-    gloss: stacked(shapes("gloss")),
+    gloss: stacked(lit("drawn", shapes("gloss"))),
   };
   return SHEETS.flatMap((name): SceneSheet[] => {
     const { visible, opacity } = drawing.sheets[name];

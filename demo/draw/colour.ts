@@ -5,7 +5,7 @@ import { addColourway, showColourway } from "../../core/drawing/colour-edits.ts"
 import type { Drawing, Form, Lamp, Paint, Pattern } from "../../core/drawing/drawing.ts";
 import { addBridges, pour } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
-import { setForm, setLamp } from "../../core/drawing/light-edits.ts";
+import { setLamp, setMade } from "../../core/drawing/light-edits.ts";
 import { newDrawing } from "../../core/drawing/new-drawing.ts";
 import { setPattern } from "../../core/drawing/patterns.ts";
 import { addShade, addShape, orderShapes } from "../../core/drawing/shape-edits.ts";
@@ -100,7 +100,7 @@ export function colouredDemo(
   if (form) {
     const left = new Set(unlit.flatMap((place) => pourAt(place)?.id ?? []));
     const lit = Object.values(drawing.pours).filter(({ id, paint }) => paint && !left.has(id));
-    apply(setForm(lit.map(({ id }) => id), form));
+    apply(setMade("form", lit.map(({ id }) => id), form));
   }
   apply(addColourway("second", way.name, turned(valuesIn(drawing), way.turn)));
   apply(showColourway(FIRST_COLOURWAY, "First colours"));

@@ -1,6 +1,6 @@
 /** Light: shade beneath the ink. */
-import { formedPours } from "#core/drawing/light-edits.ts";
-import { JudgePanel } from "../judge/judge-panel.tsx";
+import { poursWith } from "#core/drawing/light-edits.ts";
+import { LightLists } from "../light/light-lists.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { creaseTool } from "../tools/crease/crease.ts";
 import { dipTool } from "../tools/dip/dip.ts";
@@ -19,11 +19,12 @@ export const lightStage: Stage = {
   tools: [shadeTool, creaseTool, lampTool, gradientTool, shapesTool, dipTool, lookTool],
   figure: ({ drawing }) => {
     const { shades, creases } = drawing;
-    const count = Object.keys(shades).length + Object.keys(creases).length + formedPours(drawing).length;
+    const count =
+      Object.keys(shades).length + Object.keys(creases).length + poursWith(drawing, "form").length;
     return count === 1 ? "1 shade" : `${count} shades`;
   },
   keys: "Arrows walk the pockets, Backspace removes the chosen shade.",
-  List: JudgePanel,
+  List: LightLists,
   Panel: ShadePanel,
   menu: shadeMenu,
   nextSnag: nextPocketSnag,

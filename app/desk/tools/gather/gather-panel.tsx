@@ -9,7 +9,7 @@ import {
   SquareDashed,
   X,
 } from "lucide-react";
-import { setForm } from "#core/drawing/light-edits.ts";
+import { setMade } from "#core/drawing/light-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { Range } from "../../../ui/range.tsx";
@@ -19,7 +19,7 @@ import { pourInto } from "../../pockets/pour-into.ts";
 import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { nextForm } from "../lamp/lamp-state.ts";
+import { nextMade } from "../lamp/lamp-state.ts";
 import {
   countGathered,
   gather,
@@ -93,7 +93,7 @@ function Taking() {
 function shadeGathered(desk: DeskStore): void {
   const state = desk.getState();
   const ids = gatheredPockets(state).flatMap((pocket) => colouredIn(state, pocket)?.id ?? []);
-  if (ids.length > 0) state.edit(setForm([...new Set(ids)], nextForm(state)));
+  if (ids.length > 0) state.edit(setMade("form", [...new Set(ids)], nextMade(state, "form")));
   else state.tell("Gather coloured pockets first: shade is made of their ladders.");
 }
 

@@ -1,15 +1,27 @@
-/** How pockets are shaded by the lamp, and which of those that are was chosen. */
-import type { Form } from "#core/drawing/drawing.ts";
-import { changeForm, formedPours, setForm } from "#core/drawing/light-edits.ts";
+/** What the lamp makes of pockets, how, and which of those that have it was chosen. */
+import type { Cast, Form, Pour, Rim } from "#core/drawing/drawing.ts";
+import {
+  changeMade,
+  changePartCast,
+  type LampMade,
+  poursWith,
+  setMade,
+  setPartCast,
+} from "#core/drawing/light-edits.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
-interface Settings extends Omit<Form, "soft" | "folds" | "shine"> {
-  /** 0 for none. */
-  readonly shine: number;
-  readonly folds: boolean;
-  /** As a share of the page's width; 0 for a sharp edge. */
-  readonly soft: number;
+/** Lengths as shares of the page's width; 0 and false for what is left out. */
+interface Made {
+  readonly form: Omit<Required<Form>, "folds"> & { readonly folds: boolean };
+  readonly rim: Omit<Required<Rim>, "behind"> & { readonly behind: boolean };
+  readonly cast: Required<Cast>;
+}
+
+interface Settings extends Made {
+  readonly makes: LampMade;
+  /** Whether a pocket that is clicked throws its shadow on those around it, or its part on those behind. */
+  readonly castOf: "pocket" | "part";
 }
 
 interface Held {
@@ -19,50 +31,109 @@ interface Held {
 
 export const lampState = toolState<Settings, Held>(
   "lamp",
-  { tones: 1, deeper: 1, roundness: 1, reach: 0.55, shine: 0, folds: false, soft: 0 },
+  {
+    makes: "form",
+    form: { tones: 1, deeper: 1, roundness: 1, reach: 0.55, shine: 0, folds: false, soft: 0 },
+    rim: { deeper: -2, width: 0.012, gap: 0.006, behind: false, soft: 0 },
+    cast: { deeper: 2, high: 0.02, soft: 0 },
+    castOf: "pocket",
+  },
   { pour: null },
 );
 
-/** The form of the pocket that was clicked last, or of the first that has one. */
-export const shownForm = (desk: Desk): Form | undefined =>
-  desk.drawing.pours[lampState.held(desk).pour ?? ""]?.form ??
-  Object.values(desk.drawing.pours).find(({ form }) => form)?.form;
+/** Which of the settings are lengths, kept in page units. */
+const LENGTHS: Readonly<Record<LampMade, readonly string[]>> = {
+  form: ["soft"],
+  rim: ["width", "gap", "soft"],
+  cast: ["high"],
+};
 
-/** The next form as it is kept. */
-export function nextForm(desk: Desk): Form {
-  const { soft, folds, shine, ...form } = lampState.settings(desk);
-  return {
-    ...form,
-    ...(folds ? { folds } : {}),
-    ...(shine > 0 ? { shine } : {}),
-    ...(soft > 0 ? { soft: soft * desk.drawing.page.box.width } : {}),
-  };
+function inPageUnits(desk: Desk, made: LampMade, settings: object): Record<string, unknown> {
+  const { width } = desk.drawing.page.box;
+  return Object.fromEntries(
+    Object.entries(settings).map(([key, value]) => [
+      key,
+      LENGTHS[made].includes(key) ? value * width : value,
+    ]),
+  );
 }
 
-/** Changes the chosen form, or all with none chosen, and how the next will be. */
-export function changeForms(desk: DeskStore, change: Partial<Settings>, how: "edit" | "show" = "edit"): void {
+/** Left out where they are nothing. */
+const OPTIONAL = ["soft", "folds", "shine", "behind"];
+
+/** What is made next, as it is kept. */
+export function nextMade<K extends LampMade>(desk: Desk, made: K): NonNullable<Pour[K]> {
+  const all = Object.entries(inPageUnits(desk, made, lampState.settings(desk)[made]));
+  return Object.fromEntries(
+    all.filter(([key, value]) => value || !OPTIONAL.includes(key)),
+  ) as unknown as NonNullable<Pour[K]>;
+}
+
+/** The part whose shadow is meant where parts throw theirs: the one at work. */
+export const castingPart = (desk: Desk): string | undefined => {
+  const { makes, castOf } = lampState.settings(desk);
+  return makes === "cast" && castOf === "part" ? desk.part : undefined;
+};
+
+/** What the pocket that was clicked last has, or the first that has it; of parts the one at work. */
+export function ownMade<K extends LampMade>(desk: Desk, made: K): Pour[K] {
+  const { pours, parts } = desk.drawing;
+  const part = castingPart(desk);
+  if (made === "cast" && part) return parts[part]?.cast as Pour[K];
+  const clicked = pours[lampState.held(desk).pour ?? ""]?.[made];
+  return clicked ?? Object.values(pours).find((pour) => pour[made])?.[made];
+}
+
+/** The same in the form that settings have, or these where there is none. */
+export function shownAs<K extends LampMade>(
+  made: K,
+  own: Pour[K],
+  settings: Made[K],
+  pageWidth: number,
+): Made[K] {
+  if (!own) return settings;
+  const kept: Readonly<Record<string, unknown>> = { ...own };
+  return Object.fromEntries(
+    Object.entries(settings).map(([key, value]) => {
+      const shown = kept[key] ?? (typeof value === "boolean" ? false : 0);
+      return [key, LENGTHS[made].includes(key) ? (shown as number) / pageWidth : shown];
+    }),
+  ) as unknown as Made[K];
+}
+
+/** Changes what the chosen pocket has, or all with none chosen, and how the next will be. */
+export function changeMakes<K extends LampMade>(
+  desk: DeskStore,
+  made: K,
+  part: Partial<Made[K]>,
+  how: "edit" | "show" = "edit",
+): void {
   const state = desk.getState();
   const { pour } = lampState.held(state);
-  const chosen = pour !== null && state.drawing.pours[pour]?.form ? [pour] : formedPours(state.drawing);
-  lampState.change(desk, change);
-  const { soft, folds, ...rest } = change;
-  const kept = {
-    ...rest,
-    ...(folds === undefined ? {} : { folds: folds || undefined }),
-    ...(soft === undefined ? {} : { soft: soft * state.drawing.page.box.width }),
-  };
-  if (chosen.length > 0) state[how](changeForm(chosen, kept));
+  const chosen = pour !== null && state.drawing.pours[pour]?.[made] ? [pour] : poursWith(state.drawing, made);
+  lampState.change(desk, { [made]: { ...lampState.settings(state)[made], ...part } });
+  const kept = inPageUnits(state, made, part);
+  const casting = castingPart(state);
+  if (casting) {
+    if (state.drawing.parts[casting]?.cast) state[how](changePartCast(casting, kept as Partial<Cast>));
+  } else if (chosen.length > 0) state[how](changeMade(made, chosen, kept as Partial<NonNullable<Pour[K]>>));
 }
 
-/** Shades every coloured pocket, or none. */
-export function shadeAll(desk: DeskStore, on: boolean): void {
+/** Has it made of every coloured pocket, or of none; of parts, of the one at work. */
+export function makeAll(desk: DeskStore, on: boolean): void {
   const state = desk.getState();
   const { drawing, edit } = state;
+  const { makes } = lampState.settings(state);
+  const part = castingPart(state);
+  if (part) {
+    edit(setPartCast(part, on ? nextMade(state, "cast") : null));
+    return;
+  }
   const ids = on
-    ? Object.values(drawing.pours).flatMap(({ id, paint, spot, form }) =>
-        paint && !spot && !form ? [id] : [],
+    ? Object.values(drawing.pours).flatMap((pour) =>
+        pour.paint && !pour.spot && !pour[makes] ? [pour.id] : [],
       )
-    : formedPours(drawing);
-  if (ids.length > 0) edit(setForm(ids, on ? nextForm(state) : null));
-  else state.tell(on ? "Every coloured pocket is shaded already." : "No pocket is shaded by the lamp.");
+    : poursWith(drawing, makes);
+  if (ids.length > 0) edit(setMade(makes, ids, on ? nextMade(state, makes) : null));
+  else state.tell(on ? "Every coloured pocket has that already." : "No pocket has that.");
 }

@@ -1,7 +1,6 @@
 /** Lamp: stands on the paper or far off; pockets that are clicked are shaded by it, and left out by another click. */
 import { LampDesk } from "lucide-react";
-import type { Form } from "#core/drawing/drawing.ts";
-import { setForm, setLamp } from "#core/drawing/light-edits.ts";
+import { setLamp, setMade, setPartCast } from "#core/drawing/light-edits.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { lampOn } from "#core/light/lamp.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
@@ -13,7 +12,7 @@ import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { LampPanel } from "./lamp-panel.tsx";
-import { lampState, nextForm } from "./lamp-state.ts";
+import { lampState, nextMade } from "./lamp-state.ts";
 
 const GRAB_PIXELS = 14;
 const RAYS = 8;
@@ -21,7 +20,7 @@ const RAYS = 8;
 export const lampTool: Tool = {
   name: lampState.name,
   word: "Lamp",
-  hint: "Drag the lamp; click coloured pockets to shade them by it, again to leave them out",
+  hint: "Drag the lamp; click coloured pockets to light them by it, again to leave them out",
   icon: LampDesk,
   cursor: "pointer",
   lights: true,
@@ -35,7 +34,7 @@ export const lampTool: Tool = {
     const pocket = walkedPocket(state);
     const arrow = arrowOf(event);
     if (event.key === "Enter" && pocket) toggle(desk, [pocket]);
-    else if (isRemoval(event) && pocket) lay(desk, [pocket], null);
+    else if (isRemoval(event) && pocket) lay(desk, [pocket], false);
     else if (arrow && event.shiftKey) nudge(desk, arrow);
     else return false;
     return true;
@@ -65,40 +64,47 @@ function nudge(desk: DeskStore, [dx, dy]: Point): void {
   state.edit(setLamp({ at: [x + dx * STEP, y + dy * STEP] }));
 }
 
-/** A click shades a pocket or leaves it out; a drag does to all it crosses what it did to the first. */
+/** Whether the lamp makes of a pocket, or of its part, what it is to make. */
+function isMade(state: Desk, pocket: Pocket): boolean {
+  const { makes, castOf } = lampState.settings(state);
+  if (makes === "cast" && castOf === "part") return state.drawing.parts[pocket.part]?.cast !== undefined;
+  return colouredIn(state, pocket)?.[makes] !== undefined;
+}
+
+/** A click has it made of a pocket or leaves it out; a drag does to all it crosses what it did to the first. */
 function shading({ desk, at, pixel }: Press): Gesture | undefined {
   const state = desk.getState();
   const first = pocketAt(state.derived.pockets, at);
   if (!first) {
-    state.tell("Shade by the lamp needs a coloured pocket. Click inside one, or drag the lamp.");
+    state.tell("Light by the lamp needs a coloured pocket. Click inside one, or drag the lamp.");
     return undefined;
   }
-  const form = colouredIn(state, first)?.form ? null : nextForm(state);
+  const on = !isMade(state, first);
   const crossed = new Crossed(state.derived.pockets, at, pixel);
   const cross = (to: Point) => {
-    if (crossed.to(to)) lay(desk, crossed.pockets, form, "show");
+    if (crossed.to(to)) lay(desk, crossed.pockets, on, "show");
   };
   cross(at);
   return { move: (press) => cross(press.at) };
 }
 
 function toggle(desk: DeskStore, pockets: readonly Pocket[]): void {
-  const state = desk.getState();
-  lay(desk, pockets, colouredIn(state, pockets[0])?.form ? null : nextForm(state));
+  lay(desk, pockets, !isMade(desk.getState(), pockets[0]));
 }
 
-function lay(
-  desk: DeskStore,
-  pockets: readonly Pocket[],
-  form: Form | null,
-  how: "edit" | "show" = "edit",
-): void {
+function lay(desk: DeskStore, pockets: readonly Pocket[], on: boolean, how: "edit" | "show" = "edit"): void {
   const state = desk.getState();
+  const { makes, castOf } = lampState.settings(state);
+  if (makes === "cast" && castOf === "part") {
+    state.set({ part: pockets[0].part });
+    state[how](setPartCast(pockets[0].part, on ? nextMade(state, "cast") : null));
+    return;
+  }
   const ids = [...new Set(pockets.flatMap((pocket) => colouredIn(state, pocket)?.id ?? []))];
-  if (ids.length === 0) state.tell("Pour a colour here first: shade is made of its ladder.");
+  if (ids.length === 0) state.tell("Pour a colour here first: light is made of its ladder.");
   else {
-    lampState.hold(desk, { pour: form ? ids[ids.length - 1] : null });
-    state[how](setForm(ids, form));
+    lampState.hold(desk, { pour: on ? ids[ids.length - 1] : null });
+    state[how](setMade(makes, ids, on ? nextMade(state, makes) : null));
   }
 }
 

@@ -1,42 +1,81 @@
-/** Shade made by the lamp becomes drawn: it stays where it is, in the colour it had, and the lamp moves it no more. */
-import type { Shade } from "#core/drawing/drawing.ts";
+/** What the lamp makes becomes drawn: it stays where it is, in the colour it had, and the lamp moves it no more. */
+import type { Pour, Shade } from "#core/drawing/drawing.ts";
 import { steppedGradient } from "#core/drawing/gradients.ts";
 import type { Edit } from "#core/drawing/history.ts";
-import { setForm } from "#core/drawing/light-edits.ts";
+import { type LampMade, setMade } from "#core/drawing/light-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { addShade } from "#core/drawing/shape-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import { shadowsOf } from "#core/scene/cast-items.ts";
 import { formTones } from "#core/scene/form-items.ts";
+import { rimChains } from "#core/scene/rim-items.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import type { Desk } from "../../store/desk-state.ts";
 
+/** A shape of it: where it lies, in which pocket, and how deep in that one's colour. */
+interface Taken {
+  readonly pocket: Pocket;
+  readonly pour: Pour;
+  readonly chains: readonly (readonly number[])[];
+  readonly deeper: number;
+  readonly soft: number;
+}
+
+const TAKEN: {
+  readonly [K in LampMade]: (desk: Desk, own: Pour, pockets: readonly Pocket[]) => readonly Taken[];
+} = {
+  form: ({ drawing }, own, pockets) =>
+    pockets.flatMap((pocket) =>
+      formTones(pocket, own, drawing).map((tone) => ({
+        ...tone,
+        pocket,
+        pour: own,
+        soft: own.form!.soft ?? 0,
+      })),
+    ),
+  rim: ({ drawing }, own, pockets) =>
+    pockets.map((pocket) => ({
+      pocket,
+      pour: own,
+      chains: rimChains(pocket, own.rim!, drawing),
+      deeper: own.rim!.deeper,
+      soft: own.rim!.soft ?? 0,
+    })),
+  cast: ({ drawing, derived }, own) => shadowsOf(own.id, drawing, derived.whole),
+};
+
 export function takeOver(
-  { drawing, derived }: Desk,
+  desk: Desk,
   pour: string,
+  made: LampMade,
 ): { readonly edit: Edit; readonly ids: readonly string[] } {
+  const { drawing, derived } = desk;
   const own = drawing.pours[pour];
   const pockets = derived.pockets.filter((_, index) => derived.pourOf[index] === pour);
-  const shades = pockets.flatMap((pocket) =>
-    formTones(pocket, own, drawing).map(
-      ({ chains, deeper }): Omit<Shade, "rank"> => ({
+  const shades = TAKEN[made](desk, own, pockets)
+    .filter(({ chains }) => chains.length > 0)
+    .map(
+      ({ pocket, pour: under, chains, deeper, soft }): Omit<Shade, "rank"> => ({
         id: newId(),
         kind: "drawn",
         anchor: anchorOf(pocket),
         outline: chains,
         evenOdd: false,
-        paint: steppedPaint(drawing, own.paint!, -deeper),
-        ...(own.gradient ? { gradient: { ...steppedGradient(own.gradient, -deeper), cloth: newId() } } : {}),
+        paint: steppedPaint(drawing, under.paint!, -deeper),
+        ...(under.gradient
+          ? { gradient: { ...steppedGradient(under.gradient, -deeper), cloth: newId() } }
+          : {}),
         opacity: 1,
-        ...(own.form!.soft ? { soft: own.form!.soft } : {}),
+        ...(soft > 0 ? { soft } : {}),
       }),
-    ),
-  );
-  const left = setForm([pour], null);
+    );
+  const left = setMade(made, [pour], null);
   return {
     ids: shades.map(({ id }) => id),
     edit: {
       ...left,
-      label: "Take shade over",
+      label: "Take light over",
       change: (draft) => {
         left.change(draft);
         for (const shade of shades) addShade(shade).change(draft);

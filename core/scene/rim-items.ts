@@ -1,0 +1,44 @@
+/** Rim light, in steps of its pocket's own colour. */
+import type { Drawing, Pour } from "../drawing/drawing.ts";
+import { lampOn } from "../light/lamp.ts";
+import { rimLight } from "../light/rim.ts";
+import type { Pocket } from "../pockets/pockets.ts";
+import { deeperPaint } from "./deeper-paint.ts";
+import type { PocketsDerived, Ranked } from "./flat-of.ts";
+import type { Chain, Item } from "./items.ts";
+import { keeper } from "./kept.ts";
+import { lampRank } from "./lamp-order.ts";
+import type { Palette } from "./palette.ts";
+
+const shaped = keeper<Pocket, readonly Chain[]>();
+const kept = keeper<Pocket, Item>();
+
+export const rimItems = (
+  drawing: Drawing,
+  part: string,
+  { pockets, pourOf }: PocketsDerived,
+  palette: Palette,
+): Ranked[] =>
+  pockets.flatMap((pocket, index): Ranked[] => {
+    const pour = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
+    if (!pour?.rim || !pour.paint || pour.spot) return [];
+    const { id, paint, gradient, rim } = pour;
+    const chains = rimChains(pocket, rim, drawing);
+    if (chains.length === 0) return [];
+    const item = kept(pocket, [id, paint, gradient, rim, chains, palette], () => ({
+      id: `${id}-rim`,
+      says: { is: "over" },
+      area: { kind: "region", chains, evenOdd: false },
+      paint: deeperPaint(pour, rim.deeper, palette),
+      effects: { clip: pocket.cover, ...(rim.soft ? { blur: rim.soft } : {}) },
+    }));
+    return [{ rank: lampRank(rim.deeper), item }];
+  });
+
+/** The shape of a pocket's rim; made anew only where pocket, lamp or rim have changed. */
+export const rimChains = (
+  pocket: Pocket,
+  rim: NonNullable<Pour["rim"]>,
+  drawing: Pick<Drawing, "lamp" | "page">,
+): readonly Chain[] =>
+  shaped(pocket, [drawing.lamp, drawing.page.box, rim], () => rimLight(pocket, lampOn(drawing), rim));
