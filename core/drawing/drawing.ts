@@ -37,6 +37,16 @@ interface InPart {
 export const ECHOES = ["within", "over"] as const;
 export type Echo = (typeof ECHOES)[number];
 
+/** Which of the colours beside a line it takes its own from: that laid last, the darker one, or that of the larger pocket. */
+export const HOLDS = ["front", "darker", "larger"] as const;
+
+/** A line that takes its colour from what lies beside it. */
+export interface Hold {
+  readonly by: (typeof HOLDS)[number];
+  /** So many steps of the ladder deeper. */
+  readonly deeper: number;
+}
+
 /** What everything drawn in ink has. */
 interface Inked extends InPart {
   readonly id: string;
@@ -51,6 +61,8 @@ interface Inked extends InPart {
   readonly groups?: readonly string[];
   /** Its own colour; otherwise that of the drawing's ink. */
   readonly paint?: Paint;
+  /** In place of its own colour, where there is one beside it. */
+  readonly hold?: Hold;
 }
 
 /**
@@ -96,8 +108,8 @@ export interface Nib {
   readonly strands: number;
 }
 
-/** Sheets that colour shapes can lie on; ink has shapes of its own. */
-export const SHAPE_SHEETS = ["ground", "flats", "shade", "light", "gloss"] as const;
+/** Sheets that colour shapes can lie on; those on the ink are seen on its lines alone. */
+export const SHAPE_SHEETS = ["ground", "flats", "shade", "light", "ink", "gloss"] as const;
 export const TRIMS = ["coloured", "part"] as const;
 
 /** How colour is mixed with what lies beneath it (W3C Compositing and Blending, Level 1). */

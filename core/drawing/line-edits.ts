@@ -107,10 +107,10 @@ function followWithBridges(draft: Draft<Drawing>, shapes: ReadonlyMap<string, re
 export const reshapeLine = (id: string, points: readonly number[], label: string): Edit =>
   reshapeLines(new Map([[id, points]]), label);
 
-/** Changes how lines are drawn: width, nib, profile, colour. A part that is undefined is taken away. */
+/** Changes how lines are drawn: width, nib, profile, colour or the hold of one. A part that is undefined is taken away. */
 export const changeStrokes = (
   ids: readonly string[],
-  change: Partial<Pick<Stroke, "width" | "nib" | "profile" | "paint">>,
+  change: Partial<Pick<Stroke, "width" | "nib" | "profile" | "paint" | "hold">>,
 ): Edit => ({
   sheet: "ink",
   label: `Change ${countLines(ids.length)}`,
@@ -119,13 +119,16 @@ export const changeStrokes = (
     for (const id of ids) {
       const line = draft.strokes[id] ?? draft.inkShapes[id];
       for (const [key, value] of Object.entries(change)) {
-        if (key !== "paint" && !draft.strokes[id]) continue;
+        if (!OF_ALL_INK.includes(key) && !draft.strokes[id]) continue;
         if (value === undefined) delete line[key as keyof typeof line];
         else Object.assign(line, { [key]: copyOf(value) });
       }
     }
   },
 });
+
+/** What ink shapes have too. */
+const OF_ALL_INK = ["paint", "hold"];
 
 /** Colours all ink that has no colour of its own. */
 export const setInk = (paint: Paint, name: string): Edit => ({
@@ -143,8 +146,10 @@ export const setAllInk = (paint: Paint, name: string): Edit => ({
   label: `All ink in ${name}`,
   change: (draft) => {
     draft.ink = { ...paint };
-    for (const line of [...Object.values(draft.strokes), ...Object.values(draft.inkShapes)])
+    for (const line of [...Object.values(draft.strokes), ...Object.values(draft.inkShapes)]) {
       delete line.paint;
+      delete line.hold;
+    }
   },
 });
 

@@ -34,6 +34,7 @@ import {
   type Echo,
   GRADIENTS,
   GROUND_SHADOWS,
+  HOLDS,
   JOINS,
   type LightKind,
   MIXES,
@@ -140,6 +141,11 @@ export class PartRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
 }
 
+export class HoldRecord {
+  @IsIn(HOLDS) by!: (typeof HOLDS)[number];
+  @IsInt() @Min(-FARTHEST_STEP) @Max(FARTHEST_STEP) deeper!: number;
+}
+
 class InkedRecord extends Ranked {
   @IsOptional() @IsId() part?: string;
   @IsOptional() @IsIn(ECHOES) echo?: Echo;
@@ -148,6 +154,7 @@ class InkedRecord extends Ranked {
   @IsOptional() @IsString() @MaxLength(200) name?: string;
   @IsOptional() @IsArray() @IsString({ each: true }) groups?: string[];
   @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint?: PaintRecord;
+  @IsOptional() @ValidateNested() @Type(() => HoldRecord) hold?: HoldRecord;
 }
 
 export class CutRecord {

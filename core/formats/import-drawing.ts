@@ -214,7 +214,7 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   const sameInk = (paint: Paint) => paint.colour === facts.ink.colour && paint.step === facts.ink.step;
   const inked = <T extends Stroke | InkShape>(line: T): T => {
     const paint = paintOfId(line.id);
-    return sameInk(paint) ? line : { ...line, paint };
+    return line.hold || sameInk(paint) ? line : { ...line, paint };
   };
   const byId = <T extends { id: string }>(items: readonly T[]) =>
     Object.fromEntries(items.map((item) => [item.id, item]));

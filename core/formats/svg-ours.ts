@@ -15,7 +15,7 @@ import type { Point } from "../geometry/point.ts";
 import { isId, LARGEST } from "./bounds.ts";
 import { OURS } from "./svg-facts.ts";
 import { closedPoints, isEvenOdd, type Mark } from "./svg-mark.ts";
-import { KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn } from "./svg-says.ts";
+import { holdIn, KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn } from "./svg-says.ts";
 import type { SvgElement, SvgTree } from "./svg-tree.ts";
 
 /** The facts a file of ours carries, unread. */
@@ -42,9 +42,10 @@ export const isSaid = ({ attributes }: SvgElement): boolean =>
 export const isReadHidden = (element: SvgElement): boolean =>
   isFrame(element) || ["stroke", "shape"].includes(element.attributes["data-is"] ?? "");
 
-/** Whether the line that a mark stands for is hidden, and whether locked. */
-export function closedIn({ element, style }: Mark): Pick<Stroke, "hidden" | "locked"> {
+/** Whether the line that a mark stands for is hidden or locked, and whether it holds a colour. */
+export function lineSaidIn({ element, style }: Mark): Pick<Stroke, "hidden" | "locked" | "hold"> {
   return {
+    ...holdIn(element.attributes),
     ...(style.display === "none" ? { hidden: true } : {}),
     ...(element.attributes["data-locked"] ? { locked: true } : {}),
   };

@@ -16,11 +16,11 @@ import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke
 import { type AsideKind, type Asides, closedPoints, isEvenOdd, type Mark, type Tint } from "./svg-mark.ts";
 import { marksOf } from "./svg-marks.ts";
 import {
-  closedIn,
   factsIn,
   idOf,
   kindOf,
   laidIn,
+  lineSaidIn,
   lyingIn,
   overIn,
   paintNameOf,
@@ -210,7 +210,7 @@ class MarkReader {
     value: string,
   ): string {
     const id = `i${++this.rank}`;
-    const said = { ...this.saidOf(mark), ...(this.ours ? closedIn(mark) : {}) };
+    const said = { ...this.saidOf(mark), ...(this.ours ? lineSaidIn(mark) : {}) };
     this.inkShapes.push({ id, rank: this.rank, outline, evenOdd, ...calledAs(mark), ...said });
     this.tints.set(id, value);
     return id;
@@ -374,7 +374,7 @@ class MarkReader {
 
   private addOurStroke(mark: Mark): string[] {
     const drawn = drawnStroke(mark.element.attributes);
-    const called = { ...calledAs(mark), ...partIn(mark), ...closedIn(mark) };
+    const called = { ...calledAs(mark), ...partIn(mark), ...lineSaidIn(mark) };
     if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box))
       return [this.pushStroke({ ...drawn, ...called }, idOf(mark))];
     return mark.chains.flatMap(({ points, closed }) => {

@@ -2,7 +2,16 @@
  * What our SVGs say of their shapes beside how they look: each names in `data-is` what it stands for, and what its kind
  * needs to come back. One place for writer and reader.
  */
-import { CAPS, type ColourShape, ECHOES, type Echo, type Stroke } from "../drawing/drawing.ts";
+import { FARTHEST_STEP } from "../colour/ladder.ts";
+import {
+  CAPS,
+  type ColourShape,
+  ECHOES,
+  type Echo,
+  HOLDS,
+  type Hold,
+  type Stroke,
+} from "../drawing/drawing.ts";
 import { OVERS } from "../drawing/over.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
@@ -48,6 +57,7 @@ const WORDS: {
     ...cutWords(says),
     ...echoWords(says),
     ...lockWords(says),
+    ...holdWords(says),
   }),
   nibbed: ({ stroke }, _, digits) => ({
     "data-is": "stroke",
@@ -60,8 +70,9 @@ const WORDS: {
     ...cutWords(stroke),
     ...echoWords(stroke),
     ...lockWords(stroke),
+    ...holdWords(stroke),
   }),
-  shape: (says) => ({ "data-is": "shape", ...echoWords(says), ...lockWords(says) }),
+  shape: (says) => ({ "data-is": "shape", ...echoWords(says), ...lockWords(says), ...holdWords(says) }),
 };
 
 /** A shape's own opacity, where it or its colour is seen through, and how soft it is. */
@@ -80,6 +91,19 @@ const echoWords = ({ echo }: { readonly echo?: Echo }): Attributes => ({ "data-e
 const lockWords = ({ locked }: { readonly locked?: true }): Attributes => ({
   "data-locked": locked && "yes",
 });
+
+const holdWords = ({ hold }: { readonly hold?: Hold }): Attributes => ({
+  "data-hold": hold && `${hold.by} ${hold.deeper}`,
+});
+
+/** The colour hold that a line of a file of ours says it has. */
+export function holdIn(attributes: Attributes): { readonly hold?: Hold } {
+  const [, by, deeper] = /^(\w+) (-?\d{1,2})$/.exec(attributes["data-hold"] ?? "") ?? [];
+  const known = HOLDS.find((name) => name === by);
+  return known && Math.abs(Number(deeper)) <= FARTHEST_STEP
+    ? { hold: { by: known, deeper: Number(deeper) } }
+    : {};
+}
 
 const cutWords = ({ cut }: Pick<Stroke, "cut">): Attributes =>
   cut ? { "data-cut": `${cut.from} ${cut.to} ${cut.of}` } : {};

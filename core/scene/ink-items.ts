@@ -10,25 +10,34 @@ const hasEcho = keeper<Drawing["strokes"], boolean>();
 const lists = keeper<Drawing["strokes"], Item[]>();
 const allLists = keeper<Drawing["strokes"], Item[]>();
 
+interface InkWork {
+  /** That of their part. */
+  readonly region: Region;
+  readonly palette: Palette;
+  /** Tones of lines that take theirs from what lies beside them. */
+  readonly held: ReadonlyMap<string, Tone>;
+  /** Whether hidden lines are wanted. */
+  readonly hidden: boolean;
+}
+
 /**
- * Ink is the largest part of a scene and changes seldom: the same lines give the very same list. `region` is their part's;
- * hidden lines are there only where they are wanted.
+ * Ink is the largest part of a scene and changes seldom: the same lines give the very same list.
  */
 export function inkItems(
   { strokes, inkShapes, nibs, ink }: Drawing,
-  { region, palette, hidden }: { region: Region; palette: Palette; hidden: boolean },
+  { region, palette, held, hidden }: InkWork,
 ): Item[] {
   const lines = () => [...Object.values(strokes), ...Object.values(inkShapes)];
   const clip = hasEcho(strokes, [inkShapes], () => lines().some(({ echo }) => echo === "within"))
     ? region()
     : undefined;
   const made = hidden ? allLists : lists;
-  return made(strokes, [inkShapes, nibs, ink, palette, clip], () =>
+  return made(strokes, [inkShapes, nibs, ink, palette, clip, ...held.values()], () =>
     lines()
       .filter((line) => hidden || !line.hidden)
       .sort((a, b) => a.rank - b.rank)
       .map((line) => {
-        const tone = palette.toneOf(line.paint ?? ink);
+        const tone = held.get(line.id) ?? palette.toneOf(line.paint ?? ink);
         const shown = line.echo === "within" ? clip : undefined;
         return "outline" in line
           ? shapeItem(line, tone, shown)
@@ -51,7 +60,7 @@ const effectsOf = (clip: Clip, { opacity }: Tone): Effects =>
 const shapeItem = (shape: InkShape, tone: Tone, clip: Clip): Item =>
   kept(shape, [tone, clip], () => ({
     id: shape.id,
-    says: { is: "shape", echo: shape.echo, locked: shape.locked },
+    says: { is: "shape", echo: shape.echo, locked: shape.locked, hold: shape.hold },
     area: { kind: "region", chains: shape.outline, evenOdd: shape.evenOdd },
     paint: { kind: "tone", tone },
     effects: effectsOf(clip, tone),
@@ -75,7 +84,14 @@ function plainStroke(stroke: Stroke): Pick<Item, "says" | "area"> {
   const { points, closed, width } = stroke;
   const { cap = "round", join = "round", miterLimit = 4, dash = [], dashOffset = 0 } = stroke;
   return {
-    says: { is: "stroke", nib: stroke.nib, cut: stroke.cut, echo: stroke.echo, locked: stroke.locked },
+    says: {
+      is: "stroke",
+      nib: stroke.nib,
+      cut: stroke.cut,
+      echo: stroke.echo,
+      locked: stroke.locked,
+      hold: stroke.hold,
+    },
     area: { kind: "line", points, closed, width, cap, join, miterLimit, dash, dashOffset },
   };
 }
@@ -84,6 +100,9 @@ const nibbedStroke = (stroke: Stroke, nib: Nib | undefined): Pick<Item, "says" |
   says: { is: "nibbed", stroke },
   area: { kind: "region", chains: nibbedInk(stroke, nib), evenOdd: false },
 });
+
+/** What a stroke covers with ink, whatever it is painted as. */
+export const inkOf = (stroke: Stroke, nib: Nib | undefined): readonly Chain[] => nibbedInk(stroke, nib);
 
 const nibbed = keeper<Stroke, number[][]>();
 

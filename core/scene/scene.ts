@@ -22,6 +22,7 @@ import { flatItems } from "./flat-items.ts";
 import type { Ranked } from "./flat-of.ts";
 import { formItems } from "./form-items.ts";
 import { groundShadowItem } from "./ground-shadow-item.ts";
+import { heldTones } from "./holds.ts";
 import { inkItems } from "./ink-items.ts";
 import { type Chain, type Item, type ScenePart, type SceneSheet, tonesIn } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -160,7 +161,11 @@ function sheetsOf(
       ...lit("drawn", [...shadeItems(...made), ...shapes("shade")]),
     ]),
     light: stacked(lit("drawn", shapes("light"))),
-    ink: [...spotItems(own, id, derived, palette), ...inkItems(own, { region, palette, hidden })],
+    ink: [
+      ...spotItems(...made),
+      ...inkItems(own, { region, palette, hidden, held: heldTones(...made) }),
+      ...stacked(shapes("ink")),
+    ],
     gloss: stacked(lit("drawn", shapes("gloss"))),
   };
   return SHEETS.flatMap((name): SceneSheet[] => {

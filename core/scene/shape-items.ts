@@ -1,9 +1,12 @@
 /** Colour shapes: on any sheet but ink, free or trimmed. */
 import { type Drawing, entitiesOf, type FlatShape } from "../drawing/drawing.ts";
+import { boundsOf, grow } from "../geometry/point.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { inkAround } from "./bloom-clip.ts";
 import { colourItem, laidAs, paintOfShape } from "./colour-item.ts";
 import { seenBeside } from "./cut-out.ts";
 import type { FlatsOf, PocketsDerived, Ranked } from "./flat-of.ts";
+import { BLUR_REACH } from "./item-box.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette } from "./palette.ts";
@@ -21,6 +24,7 @@ export const shapeItems = (
   entitiesOf(drawing.flatShapes).flatMap((shape) => {
     const { rank, name, echo, sheet = "flats", trim } = shape;
     if (sheet !== on) return [];
+    if (on === "ink") return [{ rank, item: bloomItem(shape, drawing, part, { derived, palette }) }];
     const isWithin = echo === "within" || trim === "part";
     const clip = isWithin
       ? region()
@@ -36,6 +40,28 @@ export const shapeItems = (
     }));
     return [{ rank, item }];
   });
+
+const blooms = keeper<FlatShape, readonly Chain[]>();
+
+/** Colour on the ink alone. */
+function bloomItem(
+  shape: FlatShape,
+  drawing: Drawing,
+  part: string,
+  { derived, palette }: { readonly derived: PocketsDerived; readonly palette: Palette },
+): Item {
+  const { strokes, inkShapes, nibs, pours } = drawing;
+  const box = boundsOf(shape.outline)!;
+  const clip = blooms(shape, [strokes, inkShapes, nibs, pours, derived.pourOf], () =>
+    inkAround(grow(box, BLUR_REACH * (shape.soft ?? 0)), drawing, part, derived),
+  );
+  const painted = paintOfShape(shape, drawing, palette);
+  return keptShape(shape, [painted.paint, painted.strength, clip], () => ({
+    ...colourItem(shape, painted, clip),
+    says: { is: "flat", ...laidAs(shape) },
+    name: shape.name,
+  }));
+}
 
 const coloured = keeper<readonly Pocket[], readonly Chain[]>();
 

@@ -1,6 +1,8 @@
 import { Droplets, FileInput, Group, Layers2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
+import { FARTHEST_STEP } from "#core/colour/ladder.ts";
+import { HOLDS, type Hold } from "#core/drawing/drawing.ts";
 import { printed } from "#core/drawing/length.ts";
 import { changeStrokes, orderLines, removeLines, setAllInk, setInk } from "#core/drawing/line-edits.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
@@ -68,6 +70,7 @@ function ChosenSettings() {
           checked={settings.scaleWidths}
           onChange={(scaleWidths) => arrange.change(desk, { scaleWidths })}
         />
+        <HoldField />
       </div>
     </>
   );
@@ -182,7 +185,35 @@ function PutIn() {
   );
 }
 
-/** Ink takes the colour in hand: all of it, or the chosen lines alone. */
+const HOLD_WORDS: Readonly<Record<Hold["by"], string>> = {
+  front: "the colour beside them that was laid last",
+  darker: "the darker colour beside them",
+  larger: "the colour of the larger pocket beside them",
+};
+const FIRST_DEEPER = 3;
+
+/** How deep the chosen lines are in the colour they take from beside them. */
+function HoldField() {
+  const drawing = useDesk((s) => s.drawing);
+  const selected = useDesk((s) => s.selected);
+  const { edit } = useDeskStore().getState();
+  const held = selected.flatMap((id) => drawing.strokes[id] ?? drawing.inkShapes[id] ?? []);
+  const hold = held.find((line) => line.hold)?.hold;
+  if (!hold) return null;
+  return (
+    <NumberField
+      label="Steps deeper than beside"
+      className="w-10"
+      digits={0}
+      min={-FARTHEST_STEP}
+      max={FARTHEST_STEP}
+      value={hold.deeper}
+      onChange={(deeper) => edit(changeStrokes(selected, { hold: { ...hold, deeper } }))}
+    />
+  );
+}
+
+/** Ink takes the colour in hand: all of it, or the chosen lines alone, or these what lies beside them. */
 function InkMenu() {
   const desk = useDeskStore();
   const selected = useDesk((s) => s.selected);
@@ -194,17 +225,29 @@ function InkMenu() {
       <DropdownMenu.Item
         className={MENU_ITEM}
         disabled={selected.length === 0}
-        onSelect={() => edit(changeStrokes(selected, { paint }))}
+        onSelect={() => edit(changeStrokes(selected, { paint, hold: undefined }))}
       >
         These lines in {name}
       </DropdownMenu.Item>
       <DropdownMenu.Item
         className={MENU_ITEM}
         disabled={selected.length === 0}
-        onSelect={() => edit(changeStrokes(selected, { paint: undefined }))}
+        onSelect={() => edit(changeStrokes(selected, { paint: undefined, hold: undefined }))}
       >
         These lines in the drawing’s ink
       </DropdownMenu.Item>
+      {HOLDS.map((by) => (
+        <DropdownMenu.Item
+          key={by}
+          className={MENU_ITEM}
+          disabled={selected.length === 0}
+          onSelect={() =>
+            edit(changeStrokes(selected, { hold: { by, deeper: FIRST_DEEPER }, paint: undefined }))
+          }
+        >
+          These lines take {HOLD_WORDS[by]}
+        </DropdownMenu.Item>
+      ))}
       <DropdownMenu.Separator className="my-1 h-px bg-line" />
       <DropdownMenu.Item className={MENU_ITEM} onSelect={() => edit(setInk(paint, name))}>
         The drawing’s ink in {name}
