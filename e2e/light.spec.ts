@@ -237,9 +237,9 @@ test("gradients, soft shade and blends are the same in PNG, in Chromium's SVG an
 }) => {
   await open(page);
   await tool(page, "Gradient").click();
-  await page.getByRole("radio", { name: "From a centre" }).click();
+  await page.getByRole("radio", { name: "Round" }).click();
   await drag(page, [a.seed, across(a)[1]]);
-  await page.getByRole("radio", { name: "Along a line" }).click();
+  await page.getByRole("radio", { name: "Along" }).click();
   await tool(page, "Shade").click();
   for (const [pocket, blend] of [
     [a, "multiply"],

@@ -127,7 +127,7 @@ export const BLENDS = [
 ] as const;
 export type Blend = (typeof BLENDS)[number];
 
-export const GRADIENTS = ["linear", "radial"] as const;
+export const GRADIENTS = ["linear", "radial", "inward"] as const;
 /** The space in which colours between two stops are found. */
 export const MIXES = ["oklch", "srgb"] as const;
 
@@ -141,14 +141,17 @@ export interface GradientStop {
   readonly middle?: number;
 }
 
-/** Colour that changes along a line or from a centre outward, in page coordinates: it may lie over many things as one. */
+/**
+ * Colour that changes along a line, from a centre outward or from an outline inward, in page coordinates: it may lie over many
+ * things as one.
+ */
 export interface Gradient {
   /** Things with the same one are changed together. */
   readonly cloth: string;
   readonly kind: (typeof GRADIENTS)[number];
-  /** Where the first stop lies; of a radial one its centre. */
+  /** Where the first stop lies; of a radial one its centre, of one inward a place to measure from. */
   readonly from: Point;
-  /** Where the last one lies; of a radial one a place on its rim. */
+  /** Where the last one lies; of a radial one a place on its rim, of one inward as far off as it reaches. */
   readonly to: Point;
   /** Of a radial one: its width across, as a share of that from centre to rim; 1 where left out. */
   readonly ratio?: number;
@@ -370,7 +373,7 @@ export interface LightSetting {
   readonly strength: number;
 }
 
-/** A line across pockets: on one side of it each is some steps deeper. It goes on straight where it ends. */
+/** A line across pockets: on one side of it each is some steps deeper. Where it ends it goes on straight, or runs out. */
 export interface Crease extends InPart {
   readonly id: string;
   readonly rank: number;
@@ -380,6 +383,8 @@ export interface Crease extends InPart {
   readonly side: 1 | -1;
   /** Steps of the ladder; above 0 darker, below 0 lighter. */
   readonly deeper: number;
+  /** Where it ends inside a pocket it grows fainter along its direction until nothing of it shows. */
+  readonly runsOut?: true;
   /** The standard deviation of its edge's blur in page units; sharp where left out. */
   readonly soft?: number;
 }

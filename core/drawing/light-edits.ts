@@ -114,7 +114,7 @@ export const addCrease = (crease: Omit<Crease, "rank">): Edit => ({
 
 export const changeCrease = (
   id: string,
-  change: Partial<Pick<Crease, "points" | "side" | "deeper" | "soft">>,
+  change: Partial<Pick<Crease, "points" | "side" | "deeper" | "soft">> & { readonly runsOut?: boolean },
 ): Edit => ({
   sheet: "shade",
   label: "Change crease",
@@ -123,6 +123,7 @@ export const changeCrease = (
     const crease = draft.creases[id];
     Object.assign(crease, change);
     if (!crease.soft) delete crease.soft;
+    if (!crease.runsOut) delete crease.runsOut;
   },
 });
 

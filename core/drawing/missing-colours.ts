@@ -4,7 +4,7 @@ const GREY = "#808080";
 
 /** A drawing whose every paint is in its tin: a colour that a file has lost comes back as a grey to be changed. */
 export function withMissingColours(drawing: Drawing): Drawing {
-  const { tin, pours, shades, flatShapes, strokes, inkShapes, ink, undercoat } = drawing;
+  const { tin, pours, shades, flatShapes, strokes, inkShapes, ink, undercoat, groundShadow } = drawing;
   const tables = [pours, shades, flatShapes, strokes, inkShapes];
   const painted = tables.flatMap((table) => Object.values<{ readonly paint?: Paint | null }>(table));
   const gradients = [pours, flatShapes, shades].flatMap((table) =>
@@ -15,9 +15,14 @@ export function withMissingColours(drawing: Drawing): Drawing {
     ...(bands?.bands ?? []),
   ]);
   const used = new Set(
-    [...over, ...gradients, { paint: ink }, { paint: undercoat }, ...painted].flatMap(
-      ({ paint }) => paint?.colour ?? [],
-    ),
+    [
+      ...over,
+      ...gradients,
+      { paint: ink },
+      { paint: undercoat },
+      ...(groundShadow ? [groundShadow] : []),
+      ...painted,
+    ].flatMap(({ paint }) => paint?.colour ?? []),
   );
   const missing = [...used].filter((id) => !Object.hasOwn(tin, id));
   if (missing.length === 0) return drawing;

@@ -405,6 +405,7 @@ export class CreaseRecord extends Ranked {
   @IsChain() @ArrayMinSize(8) points!: number[];
   @IsIn([1, -1]) side!: 1 | -1;
   @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @IsOptional() @IsTrue() runsOut?: true;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
 

@@ -51,22 +51,27 @@ export function combined(a: Region, b: Region, how: Combining): Region {
   return { outline: rings.map((path) => fitted(path, size * FIT, scale)), evenOdd: true };
 }
 
-/** A region without what of it lies within a distance of its edge, in page units; by the nonzero rule. */
-export function inset(region: Region, by: number): number[][] {
+/**
+ * A region without what of it lies within each of some distances of its edge, in page units; by the nonzero rule. Curves are
+ * fitted within a part of its diagonal.
+ */
+export function insets(region: Region, distances: readonly number[], fit = FIT): number[][][] {
   const box = boundsOf(region.outline);
-  if (!box) return [];
+  if (!box) return distances.map(() => []);
   const size = diagonal(box) || 1;
   const scale = LATTICE / size;
-  const offset = new ClipperLib.ClipperOffset(2, size * FLAT * scale);
-  offset.AddPaths(
-    pathsOf(region, size * FLAT, scale),
-    ClipperLib.JoinType.jtMiter,
-    ClipperLib.EndType.etClosedPolygon,
-  );
-  const found: ClipperLib.Paths = [];
-  offset.Execute(found, -by * scale);
-  return found.map((path) => fitted(path, size * FLAT, scale));
+  const paths = pathsOf(region, size * FLAT, scale);
+  return distances.map((by) => {
+    const offset = new ClipperLib.ClipperOffset(2, size * FLAT * scale);
+    offset.AddPaths(paths, ClipperLib.JoinType.jtMiter, ClipperLib.EndType.etClosedPolygon);
+    const found: ClipperLib.Paths = [];
+    offset.Execute(found, -by * scale);
+    return found.map((path) => fitted(path, size * fit, scale));
+  });
 }
+
+/** The same for one distance, as exactly as it is computed. */
+export const inset = (region: Region, by: number): number[][] => insets(region, [by], FLAT)[0];
 
 /** Flattened, in whole numbers, and so that the even-odd rule holds for them. */
 function pathsOf({ outline, evenOdd }: Region, tolerance: number, scale: number): ClipperLib.Paths {

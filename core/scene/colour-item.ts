@@ -1,6 +1,6 @@
 /** The item of a colour shape, wherever it lies and whatever it is trimmed to. */
 import type { ColourShape, Drawing, Gradient } from "../drawing/drawing.ts";
-import { gradientPaint } from "./gradient-paint.ts";
+import { gradientPaint, isPainted } from "./gradient-paint.ts";
 import type { Chain, Effects, Item, ItemPaint } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
@@ -20,7 +20,7 @@ export interface Painted {
   readonly strength: number;
 }
 
-/** Its gradient, as strong as all are, or the tone of its paint. */
+/** Its gradient, as strong as all are, or where it begins; else the tone of its paint. */
 export function paintOfShape(
   shape: ColourShape,
   { gradientStrength }: Pick<Drawing, "gradientStrength">,
@@ -28,6 +28,10 @@ export function paintOfShape(
 ): Painted {
   const { gradient } = shape;
   const tone = palette.toneOf(shape.paint);
+  if (gradient && !isPainted(gradient)) {
+    const [first] = [...gradient.stops].sort((a, b) => a.at - b.at);
+    return { paint: tonePaint(palette.toneOf(first.paint)), strength: gradientStrength * first.opacity };
+  }
   if (gradient)
     return {
       paint: keptGradient(gradient, [palette, tone], () => gradientPaint(gradient, tone, palette)),

@@ -153,4 +153,28 @@ describe("a crease", () => {
     expect(Object.values(drawing.creases)).toEqual(Object.values(creased.creases));
     expect(Object.keys(drawing.flatShapes)).toEqual([]);
   });
+
+  it("runs out where it ends inside a pocket, if that is wished, and nowhere else", () => {
+    const inside = {
+      ...crease,
+      points: polyline([
+        [5, 50],
+        [30, 50],
+      ]),
+      runsOut: true as const,
+    };
+    const [item] = shade(edited(poured, addCrease(inside)));
+    expect(item.paint.kind).toBe("gradient");
+    if (item.paint.kind !== "gradient") return;
+    // It begins outside the pocket and ends inside: whole at its start, gone a third of its length beyond its end.
+    expect(item.paint.stops.map(({ opacity }) => opacity)).toEqual([1, 1, 1, 0]);
+    const [a, , , , e] = item.paint.space;
+    expect([e, e + a].map(Math.round)).toEqual([-4, 39]);
+    expect(new Set(item.paint.stops.map(({ tone }) => tone.variable))).toEqual(new Set(["radish-down-2"]));
+    const across = { ...crease, runsOut: true as const };
+    for (const { paint } of shade(edited(poured, addCrease(across)))) expect(paint.kind).toBe("tone");
+    const lit = edited(poured, addCrease(inside));
+    expect(readDrawingFile(writeDrawingFile(lit))).toEqual(lit);
+    expect(edited(lit, changeCrease("c", { runsOut: false })).creases.c.runsOut).toBeUndefined();
+  });
 });

@@ -1,12 +1,13 @@
 /** Creases: what lies on one side of a line, in each pocket it runs through, in steps of that pocket's own colour. */
-import { type Crease, type Drawing, entitiesOf } from "../drawing/drawing.ts";
-import { diagonal } from "../geometry/point.ts";
+import { type Crease, type Drawing, entitiesOf, type Pour } from "../drawing/drawing.ts";
+import { diagonal, distance, mix, type Point } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
 import { sideOf } from "../light/side-of.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { pocketsAlong } from "../pockets/pockets-along.ts";
 import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
-import type { Item } from "./items.ts";
+import type { Item, ItemPaint } from "./items.ts";
 import { keeper, sameList } from "./kept.ts";
 import type { Palette } from "./palette.ts";
 
@@ -40,13 +41,48 @@ export const creaseItems = (
             id: `${crease.id}-${pockets[index].key}`,
             says: { is: "over" },
             area: { kind: "region", chains: [side], evenOdd: false },
-            paint: deeperPaint(pour, crease.deeper, palette),
+            paint: creasePaint(crease, pockets[index], pour, palette),
             effects: { clip: pockets[index].cover, ...(crease.soft ? { blur: crease.soft } : {}) },
           })),
         },
       ];
     });
   });
+
+/** How far it runs out, as a share of how far its ends are apart. */
+const RUN_OUT = 0.35;
+
+/** Deeper than its pocket; fainter beyond each end that lies in it, where the crease runs out there. */
+function creasePaint(
+  { points, deeper, runsOut }: Crease,
+  { rings }: Pocket,
+  pour: Pour,
+  palette: Palette,
+): ItemPaint {
+  const start: Point = [points[0], points[1]];
+  const end: Point = [points[points.length - 2], points[points.length - 1]];
+  const [before, after] = [start, end].map((at) => runsOut && regionContains(rings, at));
+  const long = distance(start, end);
+  if ((!before && !after) || long === 0) return deeperPaint(pour, deeper, palette);
+  const tone = palette.toneOf({ colour: pour.paint!.colour, step: pour.paint!.step - deeper });
+  const from = mix(start, end, -RUN_OUT);
+  const to = mix(start, end, 1 + RUN_OUT);
+  const edge = RUN_OUT / (1 + 2 * RUN_OUT);
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  return {
+    kind: "gradient",
+    shape: "linear",
+    base: tone,
+    space: [dx, dy, -dy, dx, from[0], from[1]],
+    focus: 0,
+    stops: [
+      { at: 0, tone, opacity: before ? 0 : 1 },
+      { at: edge, tone, opacity: 1 },
+      { at: 1 - edge, tone, opacity: 1 },
+      { at: 1, tone, opacity: after ? 0 : 1 },
+    ],
+  };
+}
 
 /** Page diagonals that a crease goes on for. */
 const FAR = 2;

@@ -31,19 +31,19 @@ const bare = newDrawing("Jar", defaultPage({ x: 0, y: 0, width: 100, height: 100
 ]);
 const pockets = new LineReader().read(bare);
 const poured = edited(bare, pour([{ anchor: anchorOf(pockets[0]) }], { colour: "dusk", step: 0 }, ["p"]));
-const gradient: Gradient = {
+const gradient = {
   cloth: "g",
-  kind: "radial",
-  from: [30, 30],
-  to: [50, 30],
+  kind: "radial" as const,
+  from: [30, 30] as const,
+  to: [50, 30] as const,
   ratio: 0.5,
   focus: 0.25,
-  mix: "oklch",
+  mix: "oklch" as const,
   stops: [
     { at: 0, paint: { colour: "dusk", step: 1 }, opacity: 1 },
     { at: 1, paint: { colour: "radish", step: 0 }, opacity: 0.5 },
   ],
-};
+} satisfies Gradient;
 const laid = edited(poured, setGradient(poured, ["p"], gradient));
 const itemsOf = (drawing: Drawing) => sceneOf(drawing, derive(drawing, pockets)).parts[0].sheets[0].items;
 const rgb = converter("rgb");

@@ -12,8 +12,13 @@ import type { Palette, Tone } from "./palette.ts";
 /** Pieces between two stops that are mixed through OKLCH. */
 const PIECES = 32;
 
+/** Along a line or round a centre: one along an outline is painted in steps (inward-steps.ts). */
+export type PaintedGradient = Gradient & { readonly kind: GradientPaint["shape"] };
+
+export const isPainted = (gradient: Gradient): gradient is PaintedGradient => gradient.kind !== "inward";
+
 /** `base` is what it lies over, or in place of. */
-export function gradientPaint(gradient: Gradient, base: Tone, palette: Palette): GradientPaint {
+export function gradientPaint(gradient: PaintedGradient, base: Tone, palette: Palette): GradientPaint {
   const { kind, focus = 0 } = gradient;
   return {
     kind: "gradient",
@@ -52,6 +57,26 @@ function between(a: GradientStop, b: GradientStop, mix: Gradient["mix"], { mixOf
       opacity: a.opacity + (b.opacity - a.opacity) * share,
     };
   });
+}
+
+/** What a gradient shows at a place along it, 0 to 1. */
+export function toneAlong(
+  { stops, mix }: Pick<Gradient, "stops" | "mix">,
+  place: number,
+  palette: Palette,
+): Pick<PaintStop, "tone" | "opacity"> {
+  const sorted = [...stops].sort((a, b) => a.at - b.at);
+  const after = sorted.findIndex(({ at }) => at > place);
+  if (after <= 0) {
+    const { paint, opacity } = after < 0 ? sorted[sorted.length - 1] : sorted[0];
+    return { tone: palette.toneOf(paint), opacity };
+  }
+  const [a, b] = [sorted[after - 1], sorted[after]];
+  const share = shareAt((place - a.at) / (b.at - a.at), a.middle);
+  return {
+    tone: palette.mixOf(a.paint, b.paint, Math.round(share * 1000) / 1000, mix),
+    opacity: a.opacity + (b.opacity - a.opacity) * share,
+  };
 }
 
 /** How much of the second colour there is at a place between two, when half of it is where the middle lies. */

@@ -60,7 +60,7 @@ export interface PaintStop {
 /** For regions. */
 export interface GradientPaint {
   readonly kind: "gradient";
-  readonly shape: Gradient["kind"];
+  readonly shape: Exclude<Gradient["kind"], "inward">;
   /** What it lies over, or in place of; lines are painted in it. */
   readonly base: Tone;
   /** From its own space to the page: there a line runs from 0 to 1 along x, and a circle of radius 1 lies around 0. */

@@ -16,7 +16,13 @@ export function asSet(
 ): readonly Ranked[] {
   const { visible, strength } = lightSetting(drawing, kind);
   if (!visible || strength === 0) return [];
-  return strength === 1 ? items : items.map((one) => ({ ...one, item: fainter(one.item, strength) }));
+  return strength === 1
+    ? items
+    : items.map(({ rank, item, over }) => ({
+        rank,
+        item: fainter(item, strength),
+        ...(over && { over: over.map((one) => fainter(one, strength)) }),
+      }));
 }
 
 const faint = keeper<Item, Item>();

@@ -2,7 +2,8 @@
 import type { Drawing, Pour } from "../drawing/drawing.ts";
 import { stretchOf } from "../lines/stretch.ts";
 import type { Pocket } from "../pockets/pockets.ts";
-import { gradientPaint } from "./gradient-paint.ts";
+import { gradientPaint, isPainted } from "./gradient-paint.ts";
+import { inwardItems } from "./inward-items.ts";
 import type { Effects, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
@@ -21,21 +22,26 @@ const trimmed = (pocket: Pocket, { opacity }: Tone): Effects => ({
   ...(opacity === undefined ? {} : { opacity }),
 });
 
-const keptGradient = keeper<Pocket, Item>();
+const keptGradient = keeper<Pocket, readonly Item[]>();
 
 /** It covers just what the pocket's colour does, and so needs no clip. */
 function gradientItems({ id, gradient, paint }: Pour, pocket: Pocket, over: Over): readonly Item[] {
   const { gradientStrength, palette } = over;
   if (!gradient || !paint || gradientStrength === 0) return [];
-  return [
-    keptGradient(pocket, [id, gradient, gradientStrength, palette], () => ({
-      id: `${id}-gradient`,
-      says: { is: "over" },
-      area: { kind: "region", chains: pocket.cover, evenOdd: false },
-      paint: gradientPaint(gradient, palette.toneOf(paint), palette),
-      effects: gradientStrength < 1 ? { opacity: gradientStrength } : {},
-    })),
-  ];
+  const own = { id: `${id}-gradient`, strength: gradientStrength };
+  return keptGradient(pocket, [id, gradient, gradientStrength, palette], () =>
+    isPainted(gradient)
+      ? [
+          {
+            id: own.id,
+            says: { is: "over" },
+            area: { kind: "region", chains: pocket.cover, evenOdd: false },
+            paint: gradientPaint(gradient, palette.toneOf(paint), palette),
+            effects: gradientStrength < 1 ? { opacity: gradientStrength } : {},
+          },
+        ]
+      : inwardItems({ outline: pocket.cover, evenOdd: false }, gradient, palette, own),
+  );
 }
 
 const keptPattern = keeper<Pocket, readonly Item[]>();

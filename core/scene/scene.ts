@@ -177,7 +177,7 @@ function sheetsOf(
 
 /** From the lowest up. */
 const stacked = (items: readonly Ranked[]): Item[] =>
-  [...items].sort((a, b) => a.rank - b.rank).map(({ item }) => item);
+  [...items].sort((a, b) => a.rank - b.rank).flatMap(({ item, over }) => (over ? [item, ...over] : item));
 
 const hidden = keeper<readonly Pocket[], Map<string, readonly Chain[]>>();
 

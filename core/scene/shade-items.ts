@@ -5,6 +5,7 @@ import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { colourItem, laidAs, type Painted, paintOfShape } from "./colour-item.ts";
 import type { Ranked } from "./flat-of.ts";
+import { withInward } from "./inward-items.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette } from "./palette.ts";
@@ -25,9 +26,9 @@ export const shadeItems = (
   entitiesOf(drawing.shades).flatMap((shade) => {
     if (partOf(shade.anchor) !== part) return [];
     const places = (pocketsOf.get(shade.id) ?? []).map((index) => pockets[index]);
-    return places.length > 0
-      ? [{ rank: shade.rank, item: SHADES[shade.kind](shade, places, paintOfShape(shade, drawing, palette)) }]
-      : [];
+    if (places.length === 0) return [];
+    const item = SHADES[shade.kind](shade, places, paintOfShape(shade, drawing, palette));
+    return [{ rank: shade.rank, ...withInward(shade, item, drawing, palette) }];
   });
 
 const kept = keeper<Shade, Item>();

@@ -6,6 +6,7 @@ import { inkAround } from "./bloom-clip.ts";
 import { colourItem, laidAs, paintOfShape } from "./colour-item.ts";
 import { seenBeside } from "./cut-out.ts";
 import type { FlatsOf, PocketsDerived, Ranked } from "./flat-of.ts";
+import { withInward } from "./inward-items.ts";
 import { BLUR_REACH } from "./item-box.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -38,7 +39,7 @@ export const shapeItems = (
       says: { is: "flat", echo, trim, ...laidAs(shape) },
       name,
     }));
-    return [{ rank, item }];
+    return [{ rank, ...withInward(shape, item, drawing, palette) }];
   });
 
 const blooms = keeper<FlatShape, readonly Chain[]>();

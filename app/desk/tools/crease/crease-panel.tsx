@@ -2,6 +2,7 @@ import { FlipHorizontal2, Trash2 } from "lucide-react";
 import { changeCrease } from "#core/drawing/light-edits.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
+import { Toggle } from "../../../ui/toggle.tsx";
 import { SoftRow } from "../../shapes/soft-row.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { chosenCrease, creases, flip, removeChosen } from "./crease-state.ts";
@@ -38,6 +39,14 @@ export function CreasePanel() {
           onDone={keep}
         />
       </div>
+      <Toggle
+        label="Runs out"
+        checked={crease ? crease.runsOut === true : settings.runsOut}
+        onChange={(runsOut) => {
+          creases.change(desk, { runsOut });
+          if (crease) edit(changeCrease(crease.id, { runsOut }));
+        }}
+      />
       {crease ? (
         <>
           <button

@@ -8,6 +8,8 @@ interface Settings {
   readonly deeper: number;
   /** As a share of the page's width; 0 for a sharp edge. */
   readonly soft: number;
+  /** Fainter where it ends inside a pocket. */
+  readonly runsOut: boolean;
 }
 
 interface Held {
@@ -15,7 +17,11 @@ interface Held {
 }
 
 /** `under` is the id of the crease beneath the pointer. */
-export const creases = toolState<Settings, Held, string>("crease", { deeper: 1, soft: 0 }, { crease: null });
+export const creases = toolState<Settings, Held, string>(
+  "crease",
+  { deeper: 1, soft: 0, runsOut: false },
+  { crease: null },
+);
 
 export const chosenCrease = (desk: Desk): Crease | undefined =>
   desk.drawing.creases[creases.held(desk).crease ?? ""];

@@ -83,7 +83,7 @@ function drawing(press: Press): Gesture {
 
 function lay(desk: DeskStore, points: readonly number[]): void {
   const state = desk.getState();
-  const { deeper, soft } = creases.settings(state);
+  const { deeper, soft, runsOut } = creases.settings(state);
   const id = newId();
   state.edit(
     addCrease({
@@ -91,6 +91,7 @@ function lay(desk: DeskStore, points: readonly number[]): void {
       points,
       side: sideFromLamp(state, points),
       deeper,
+      ...(runsOut ? { runsOut } : {}),
       ...(soft > 0 ? { soft: soft * state.drawing.page.box.width } : {}),
       ...inPart(state.part),
     }),

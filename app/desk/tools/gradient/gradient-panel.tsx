@@ -40,8 +40,9 @@ export function GradientPanel() {
           value={kind}
           onChange={(next) => change({ kind: next })}
           options={[
-            { value: "linear", word: "Along a line" },
-            { value: "radial", word: "From a centre" },
+            { value: "linear", word: "Along" },
+            { value: "radial", word: "Round" },
+            { value: "inward", word: "Inward" },
           ]}
         />
         <select

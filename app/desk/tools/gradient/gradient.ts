@@ -129,7 +129,7 @@ function boxOf({ drawing, derived }: Desk, holder: string): Box | undefined {
   return boundsOf(pockets.flatMap(({ outline }) => outline));
 }
 
-/** From the upper left of a box to its lower right. */
+/** From the upper left of a box to its lower right, or from its edge half way in. */
 function layAcross(desk: DeskStore, holder: string | undefined, box: Box | undefined): void {
   const state = desk.getState();
   if (holder === undefined || !box) {
@@ -138,7 +138,12 @@ function layAcross(desk: DeskStore, holder: string | undefined, box: Box | undef
   }
   const cloth = newId();
   const { x, y, width, height } = box;
-  const ends = { from: [x, y] as Point, to: [x + width, y + height] as Point };
+  const { kind } = gradients.settings(state);
+  const middle = y + height / 2;
+  const ends: Pick<Gradient, "from" | "to"> =
+    kind === "inward"
+      ? { from: [x, middle], to: [x + Math.min(width, height) / 2, middle] }
+      : { from: [x, y], to: [x + width, y + height] };
   state.edit(setGradient(state.drawing, [holder], { ...begun(state, holder), cloth, ...ends }));
   gradients.hold(desk, { cloth, stop: 1 });
 }

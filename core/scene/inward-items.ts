@@ -1,0 +1,59 @@
+/** The items of a gradient along an outline inward. */
+import type { ColourShape, Drawing, Gradient } from "../drawing/drawing.ts";
+import type { Region } from "../lines/booleans.ts";
+import { tonePaint } from "./colour-item.ts";
+import type { Ranked } from "./flat-of.ts";
+import { isPainted } from "./gradient-paint.ts";
+import { inwardSteps } from "./inward-steps.ts";
+import type { Effects, Item } from "./items.ts";
+import { keeper } from "./kept.ts";
+import type { Palette } from "./palette.ts";
+
+interface Owner {
+  readonly id: string;
+  /** 0 to 1. */
+  readonly strength: number;
+  /** What else becomes of all of them. */
+  readonly effects?: Effects;
+}
+
+export const inwardItems = (
+  region: Region,
+  gradient: Gradient,
+  palette: Palette,
+  { id, strength, effects = {} }: Owner,
+): Item[] =>
+  inwardSteps(region, gradient, palette, effects.blend !== undefined).map(
+    ({ chains, evenOdd, tone, opacity }, k): Item => {
+      const seen = strength * opacity * (tone.opacity ?? 1);
+      return {
+        id: `${id}-${k + 1}`,
+        says: { is: "over" },
+        area: { kind: "region", chains, evenOdd },
+        paint: tonePaint(tone),
+        effects: seen < 1 ? { ...effects, opacity: seen } : effects,
+      };
+    },
+  );
+
+const kept = keeper<Item, Omit<Ranked, "rank">>();
+
+/** A shape with the steps of its gradient, if that runs along its outline: they are seen in its place, trimmed and mixed as it is. */
+export function withInward(
+  { id, gradient, outline, evenOdd, opacity }: ColourShape,
+  item: Item,
+  { gradientStrength }: Pick<Drawing, "gradientStrength">,
+  palette: Palette,
+): Omit<Ranked, "rank"> {
+  if (!gradient || isPainted(gradient)) return { item };
+  return kept(item, [palette, gradientStrength], () => {
+    const { opacity: _, ...effects } = item.effects;
+    const strength = gradientStrength * opacity;
+    const over = inwardItems({ outline, evenOdd }, gradient, palette, {
+      id: `${id}-gradient`,
+      strength,
+      effects,
+    });
+    return { item: { ...item, effects: { ...effects, opacity: 0 } }, over };
+  });
+}

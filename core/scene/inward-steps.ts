@@ -1,0 +1,59 @@
+/**
+ * A gradient along an outline inward: regions within one another, each a little farther from the edge and a little farther
+ * along the gradient, so that neighbours differ by less than 1 (OKLab distance times 100). Plain shapes in plain colours: every
+ * painter draws them alike.
+ */
+import { apart } from "../colour/oklch.ts";
+import type { Gradient } from "../drawing/drawing.ts";
+import { distance } from "../geometry/point.ts";
+import { insets, type Region } from "../lines/booleans.ts";
+import { toneAlong } from "./gradient-paint.ts";
+import type { Chain } from "./items.ts";
+import { keeper } from "./kept.ts";
+import type { Palette, Tone } from "./palette.ts";
+
+const FEWEST = 6;
+const MOST = 48;
+
+export interface InwardStep {
+  readonly chains: readonly Chain[];
+  readonly evenOdd: boolean;
+  readonly tone: Tone;
+  /** 0 to 1, beside that of the tone. */
+  readonly opacity: number;
+}
+
+const kept = keeper<readonly Chain[], readonly (readonly Chain[])[]>();
+
+/** From the edge inward: each on the one before, or beside it where it is seen through or mixed with what lies beneath. */
+export function inwardSteps(
+  region: Region,
+  gradient: Gradient,
+  palette: Palette,
+  isMixed: boolean,
+): InwardStep[] {
+  const deep = distance(gradient.from, gradient.to);
+  const count = stepsFor(gradient, palette);
+  const within = kept(region.outline, [region.evenOdd, deep, count], () =>
+    insets(
+      region,
+      Array.from({ length: count - 1 }, (_, k) => (deep * (k + 1)) / count),
+    ),
+  );
+  const isOpaque = !isMixed && gradient.stops.every(({ opacity }) => opacity === 1);
+  const rings = [region.outline, ...within];
+  return rings.flatMap((chains, k): InwardStep[] => {
+    if (chains.length === 0) return [];
+    const shown = toneAlong(gradient, (k + 0.5) / count, palette);
+    const inner = isOpaque ? [] : (rings[k + 1] ?? []);
+    const evenOdd = inner.length > 0 || (k === 0 && region.evenOdd);
+    return [{ chains: inner.length > 0 ? [...chains, ...inner] : chains, evenOdd, ...shown }];
+  });
+}
+
+/** So many that one can hardly be told from the next. */
+function stepsFor({ stops, mix }: Gradient, palette: Palette): number {
+  const places = Array.from({ length: 13 }, (_, k) => toneAlong({ stops, mix }, k / 12, palette).tone.value);
+  const far = places.slice(1).reduce((sum, value, k) => sum + apart(places[k], value), 0);
+  return Math.max(FEWEST, Math.min(MOST, Math.ceil(far)));
+}
