@@ -77,6 +77,9 @@ export const removeColour = (id: string, name: string, by: string | null): Edit 
     }
     for (const table of [pours, shades, flatShapes])
       for (const item of Object.values<{ gradient?: Draft<Gradient> }>(table)) dropFrom(item, id, by);
+    for (const { shapes, gradient } of Object.values(draft.styles))
+      for (const { paint } of [...shapes, ...(gradient?.stops ?? [])])
+        if (paint.colour === id) paint.colour = by;
     for (const { values } of Object.values(draft.colourways)) delete values[id];
     delete draft.tin[id];
   },

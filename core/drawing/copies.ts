@@ -17,10 +17,11 @@ export interface Copying {
   readonly matrix: Matrix;
   /** The new id of each thing copied; asked more than once for one that others name. */
   readonly idOf: (id: string) => string;
-  /** What the source's colours, nibs and tiles are in the target. */
+  /** What the source's colours, nibs, tiles and styles are in the target. */
   readonly paintOf: (paint: Paint) => Paint;
   readonly nibOf: (nib: string) => string;
   readonly tileOf: (tile: string) => string;
+  readonly styleOf: (style: string) => string;
 }
 
 /** New ids, the same for the same old one. */
@@ -34,10 +35,11 @@ export function renaming(): (id: string) => string {
 }
 
 /** Copying within a drawing, where all these are what they were. */
-export const SAME_COLOURS: Pick<Copying, "paintOf" | "nibOf" | "tileOf"> = {
+export const SAME_COLOURS: Pick<Copying, "paintOf" | "nibOf" | "tileOf" | "styleOf"> = {
   paintOf: (paint) => paint,
   nibOf: (nib) => nib,
   tileOf: (tile) => tile,
+  styleOf: (style) => style,
 };
 
 /** The target with copies of what belongs to a part of the source, over all that is in it. */
@@ -91,8 +93,8 @@ const gradientPlaced = (gradient: Gradient, { matrix, idOf, paintOf }: Copying):
 });
 
 /** What lies over a pour's colour, where it is put; its gradient is placed already. */
-function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf }: Copying): Partial<Over> {
-  const { gradient: _, pattern, bands, ...over } = movedOver(pour, matrix);
+function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf, styleOf }: Copying): Partial<Over> {
+  const { gradient: _, pattern, bands, style, ...over } = movedOver(pour, matrix);
   const placedPattern = pattern && {
     ...pattern,
     cloth: idOf(pattern.cloth),
@@ -108,6 +110,7 @@ function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf }: Copying): Par
     ...over,
     ...(pattern ? { pattern: placedPattern } : {}),
     ...(bands ? { bands: placedBands } : {}),
+    ...(style ? { style: { ...style, style: styleOf(style.style) } } : {}),
   };
 }
 

@@ -373,6 +373,56 @@ export interface LightSetting {
   readonly strength: number;
 }
 
+/** A paint of light that is laid on many pockets: of a tin colour, or so many steps from whatever each pocket has. */
+export interface StylePaint {
+  /** null for the pocket's own. */
+  readonly colour: string | null;
+  readonly step: number;
+}
+
+export interface StyleStop extends Omit<GradientStop, "paint"> {
+  readonly paint: StylePaint;
+}
+
+/** All the light of a pocket, to be laid on others: lengths and places in page units from the middle of its box. */
+export interface Light {
+  /** The width and height of the box it was taken from. */
+  readonly size: Point;
+  readonly form?: Form;
+  readonly rim?: Rim;
+  readonly cast?: Cast;
+  readonly gradient?: Omit<Gradient, "cloth" | "stops"> & { readonly stops: readonly StyleStop[] };
+  readonly shapes: readonly LightShape[];
+}
+
+/** A shade drawn by hand, relative to its pocket. */
+export interface LightShape extends Pick<ColourShape, "outline" | "evenOdd" | "opacity" | "blend" | "soft"> {
+  readonly paint: StylePaint;
+}
+
+/** Light with a name, which every pocket that uses it follows. */
+export interface LightStyle extends Light {
+  readonly id: string;
+  readonly rank: number;
+  readonly name: string;
+}
+
+export const FITS = ["same", "fitted"] as const;
+
+/** How light lies in a pocket that it was not made for. */
+export interface Laying {
+  /** As large as it was, or as large as the pocket. */
+  readonly fit: (typeof FITS)[number];
+  readonly mirror?: true;
+  /** A little turned, moved and scaled, in each pocket otherwise. */
+  readonly vary?: true;
+}
+
+export interface StyleUse extends Laying {
+  /** The style's id. */
+  readonly style: string;
+}
+
 /** A line across pockets: on one side of it each is some steps deeper. Where it ends it goes on straight, or runs out. */
 export interface Crease extends InPart {
   readonly id: string;
@@ -417,6 +467,8 @@ export interface Pour extends Anchored {
   readonly rim?: Rim;
   /** On the pockets around it. */
   readonly cast?: Cast;
+  /** All its light that it has not of its own. */
+  readonly style?: StyleUse;
 }
 
 /** A freehand shape on the shade sheet, trimmed to its pocket. */
@@ -462,6 +514,7 @@ export interface Drawing {
   /** The id of the colourway that is seen. */
   readonly shown: string;
   readonly tiles: Table<Tile>;
+  readonly styles: Table<LightStyle>;
   readonly pours: Table<Pour>;
   readonly flatShapes: Table<FlatShape>;
   readonly shades: Table<Shade>;

@@ -40,6 +40,7 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   colourways: { form: "table", lines: "none", svg: "facts", start: startingColourways },
   shown: { form: "value", lines: "none", svg: "facts", start: () => FIRST_COLOURWAY },
   tiles: { form: "table", lines: "none", svg: "facts", start: () => ({}) },
+  styles: { form: "table", lines: "none", svg: "facts", start: () => ({}) },
   pours: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
   flatShapes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
   shades: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },

@@ -14,9 +14,14 @@ export function withMissingColours(drawing: Drawing): Drawing {
     ...(pattern ? [pattern] : []),
     ...(bands?.bands ?? []),
   ]);
+  const styled = Object.values(drawing.styles).flatMap(({ shapes, gradient }) => [
+    ...shapes,
+    ...(gradient?.stops ?? []),
+  ]);
   const used = new Set(
     [
       ...over,
+      ...styled,
       ...gradients,
       { paint: ink },
       { paint: undercoat },

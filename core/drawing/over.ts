@@ -4,7 +4,7 @@ import type { Pour } from "./drawing.ts";
 import { movedGradient } from "./moved-gradient.ts";
 import { movedPattern } from "./patterns.ts";
 
-export const OVERS = ["gradient", "pattern", "bands", "form", "rim", "cast"] as const;
+export const OVERS = ["gradient", "pattern", "bands", "form", "rim", "cast", "style"] as const;
 export type OverName = (typeof OVERS)[number];
 export type Over = Pick<Pour, OverName>;
 
@@ -41,6 +41,7 @@ const MOVES: { readonly [K in OverName]: Move<K> } = {
     ...(rim.soft ? { soft: rim.soft * scale } : {}),
   }),
   cast: (cast, _, scale) => ({ ...cast, high: cast.high * scale }),
+  style: (use) => use,
 };
 
 /** The same, gone along through a matrix: lengths grow as the page does. */

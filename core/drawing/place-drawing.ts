@@ -5,6 +5,7 @@ import { renaming, withCopies } from "./copies.ts";
 import { difference } from "./difference.ts";
 import { type Drawing, type Page, type Paint, ranked, type Tile, topRank, widthInInches } from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { repainted } from "./light-styles.ts";
 import { patchEdit } from "./part-edits.ts";
 import { partsOf } from "./parts.ts";
 
@@ -38,6 +39,7 @@ export function placeDrawing(target: Drawing, source: Drawing, { middle, into, l
   );
   const tin = { ...base.tin };
   const tiles = { ...base.tiles };
+  const styles = { ...base.styles };
   const shelf = { ...base.nibs };
   const paintOf = ({ colour, step }: Paint): Paint => {
     const like = colours.get(colour);
@@ -51,15 +53,31 @@ export function placeDrawing(target: Drawing, source: Drawing, { middle, into, l
     const own = source.tiles[tile];
     return own ? added(tiles, likeIn(base.tiles, own, sameTile) ?? own, idOf) : tile;
   };
+  const styleOf = (style: string): string => {
+    const own = source.styles[style];
+    return own ? added(styles, repainted(own, paintOf), idOf) : style;
+  };
   const lines = withInkNamed(source, target);
   const next = partsOf(source).reduce(
     (now, { id }) =>
-      withCopies(now, lines, { of: id, into: into ?? idOf(id), matrix, idOf, paintOf, nibOf, tileOf }),
+      withCopies(now, lines, {
+        of: id,
+        into: into ?? idOf(id),
+        matrix,
+        idOf,
+        paintOf,
+        nibOf,
+        tileOf,
+        styleOf,
+      }),
     base,
   );
   const part = into ?? idOf(partsOf(source).at(-1)!.id);
   return {
-    edit: { ...patchEdit(label, difference(target, { ...next, tin, tiles, nibs: shelf })), sheet: "ink" },
+    edit: {
+      ...patchEdit(label, difference(target, { ...next, tin, tiles, styles, nibs: shelf })),
+      sheet: "ink",
+    },
     lines: [...Object.keys(source.strokes), ...Object.keys(source.inkShapes)].map(idOf),
     part,
   };

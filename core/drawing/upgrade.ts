@@ -111,7 +111,7 @@ function withShadeOutlines(record: RecordForm): RecordForm {
 }
 
 /** Up to version 6 no pattern was made of a picture, and nothing threw a shadow. */
-const NEW_IN_7 = { tiles: [], groundShadow: null, lights: {} };
+const NEW_IN_7 = { tiles: [], styles: [], groundShadow: null, lights: {} };
 function withTiles(record: RecordForm): RecordForm {
   return { ...NEW_IN_7, ...record };
 }

@@ -32,6 +32,7 @@ import {
   CAPS,
   ECHOES,
   type Echo,
+  FITS,
   GRADIENTS,
   GROUND_SHADOWS,
   HOLDS,
@@ -328,6 +329,60 @@ export class RimRecord {
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
 
+/** Without a colour it is that of the pocket. */
+export class StylePaintRecord {
+  @ValidateIf(({ colour }: StylePaintRecord) => colour !== null) @IsId() colour!: string | null;
+  @IsInt() @Min(-2 * FARTHEST_STEP) @Max(2 * FARTHEST_STEP) step!: number;
+}
+
+export class StyleStopRecord {
+  @Min(0) @Max(1) at!: number;
+  @IsDefined() @ValidateNested() @Type(() => StylePaintRecord) paint!: StylePaintRecord;
+  @Min(0) @Max(1) opacity!: number;
+  @IsOptional() @Min(0.01) @Max(0.99) middle?: number;
+}
+
+export class StyleGradientRecord {
+  @IsIn(GRADIENTS) kind!: (typeof GRADIENTS)[number];
+  @IsPlace() from!: [number, number];
+  @IsPlace() to!: [number, number];
+  @IsOptional() @IsPositive() @Max(1000) ratio?: number;
+  @IsOptional() @Min(0) @Max(0.99) focus?: number;
+  @IsIn(MIXES) mix!: (typeof MIXES)[number];
+  @IsRecords()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(MOST_STOPS)
+  @ValidateNested({ each: true })
+  @Type(() => StyleStopRecord)
+  stops!: StyleStopRecord[];
+}
+
+export class LightShapeRecord {
+  @IsChains() outline!: number[][];
+  @IsBoolean() evenOdd!: boolean;
+  @IsDefined() @ValidateNested() @Type(() => StylePaintRecord) paint!: StylePaintRecord;
+  @Min(0) @Max(1) opacity!: number;
+  @IsOptional() @IsIn(BLENDS) blend?: Blend;
+  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+}
+
+export class LightStyleRecord extends Ranked {
+  @IsString() @MaxLength(80) name!: string;
+  @IsPlace() size!: [number, number];
+  @IsOptional() @ValidateNested() @Type(() => FormRecord) form?: FormRecord;
+  @IsOptional() @ValidateNested() @Type(() => RimRecord) rim?: RimRecord;
+  @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
+  @IsOptional() @ValidateNested() @Type(() => StyleGradientRecord) gradient?: StyleGradientRecord;
+  @IsRecords() @ValidateNested({ each: true }) @Type(() => LightShapeRecord) shapes!: LightShapeRecord[];
+}
+
+export class StyleUseRecord {
+  @IsId() style!: string;
+  @IsIn(FITS) fit!: (typeof FITS)[number];
+  @IsOptional() @IsTrue() mirror?: true;
+  @IsOptional() @IsTrue() vary?: true;
+}
+
 export class GroundShadowRecord {
   @IsIn(GROUND_SHADOWS) kind!: (typeof GROUND_SHADOWS)[number];
   @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
@@ -374,6 +429,7 @@ export class PourRecord extends Ranked {
   @IsOptional() @ValidateNested() @Type(() => FormRecord) form?: FormRecord;
   @IsOptional() @ValidateNested() @Type(() => RimRecord) rim?: RimRecord;
   @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
+  @IsOptional() @ValidateNested() @Type(() => StyleUseRecord) style?: StyleUseRecord;
   @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
@@ -433,6 +489,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   colourways: ColourwayRecord,
   shown: [IsId()],
   tiles: TileRecord,
+  styles: LightStyleRecord,
   pours: PourRecord,
   flatShapes: FlatShapeRecord,
   shades: ShadeRecord,

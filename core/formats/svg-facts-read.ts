@@ -12,6 +12,7 @@ import {
   PatternRecord,
   RimRecord,
   recordOf,
+  StyleUseRecord,
 } from "./drawing-records.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
 import type { ToldOver } from "./svg-ours.ts";
@@ -55,6 +56,7 @@ const OVER_RECORDS: Readonly<Record<OverName, new () => object>> = {
   form: FormRecord,
   rim: RimRecord,
   cast: CastRecord,
+  style: StyleUseRecord,
 };
 
 /** What lies over a pour, as its element tells it; what is not as expected is left out. */

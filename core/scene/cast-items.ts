@@ -11,6 +11,7 @@ import { BLUR_REACH } from "./item-box.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
+import { litPour } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 /** What throws a shadow: outlines on paper, and how. */
@@ -61,7 +62,8 @@ function fallenOn(
 ): Fallen[] {
   if (casters.length === 0) return [];
   return pockets.flatMap((pocket, index): Fallen[] => {
-    const pour = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
+    const own = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
+    const pour = own && litPour(own, pocket, drawing.styles);
     if (!pour?.paint || pour.spot) return [];
     return casters.flatMap((caster): Fallen[] => {
       // What stands as high throws none on it.
@@ -96,9 +98,14 @@ export function shadowsOf(
 }
 
 /** Pockets of the part that throw shadows, and parts in front of it that do. */
-function castersOn({ pours, parts }: Drawing, part: string, { pockets, pourOf }: PocketsDerived): Caster[] {
+function castersOn(
+  { pours, parts, styles }: Drawing,
+  part: string,
+  { pockets, pourOf }: PocketsDerived,
+): Caster[] {
   const own = pockets.flatMap((pocket, index): Caster[] => {
-    const pour = pocket.part === part ? pours[pourOf[index] ?? ""] : undefined;
+    const found = pocket.part === part ? pours[pourOf[index] ?? ""] : undefined;
+    const pour = found && litPour(found, pocket, styles);
     if (!pour?.cast || !pour.paint) return [];
     const { id, cast } = pour;
     return [

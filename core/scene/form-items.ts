@@ -8,6 +8,7 @@ import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Item } from "./items.ts";
 import { keeper, sameList } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
+import { litPour } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 /** One tone of a form: closed chains of cubics, and how many steps deeper than its pocket they are. */
@@ -36,7 +37,8 @@ export const formItems = (
 ): Ranked[] =>
   pockets.flatMap((pocket, index) => {
     if (pocket.part !== part) return [];
-    const pour = drawing.pours[pourOf[index] ?? ""];
+    const own = drawing.pours[pourOf[index] ?? ""];
+    const pour = own && litPour(own, pocket, drawing.styles);
     if (!pour?.form || !pour.paint || pour.spot) return [];
     const items = itemsOf(pocket, pour, drawing, palette);
     return formTones(pocket, pour, drawing).flatMap(({ deeper, shines }, k): Ranked[] =>

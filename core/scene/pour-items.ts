@@ -10,6 +10,7 @@ import { tonePaint } from "./colour-item.ts";
 import { type FlatsOf, NO_EFFECTS, type PocketsDerived, type Ranked } from "./flat-of.ts";
 import type { Chain, Effects, Item } from "./items.ts";
 import { sameList } from "./kept.ts";
+import { litPour } from "./lit-pour.ts";
 import { overItems } from "./over-items.ts";
 import type { Palette, Tone } from "./palette.ts";
 
@@ -31,7 +32,7 @@ const laid = new WeakMap<readonly Pocket[], Map<string, Laid>>();
 
 /** Pockets by the rank of their pours; the later of two that meet covers the seam of the earlier. */
 export function pourItems(
-  { pours, strokes, tiles, page, gradientStrength }: Drawing,
+  { pours, strokes, tiles, styles, page, gradientStrength }: Drawing,
   { part }: FlatsOf,
   { pockets, pourOf }: PocketsDerived,
   palette: Palette,
@@ -54,8 +55,8 @@ export function pourItems(
   lists.set(part, now);
   return now.order.flatMap((index) => {
     const laid = now.items[index];
-    const pour = pourIn[index]!;
-    if (!laid || !(pour.gradient || pour.pattern || pour.bands)) return laid ?? [];
+    const pour = laid && litPour(pourIn[index]!, pockets[index], styles);
+    if (!laid || !pour || !(pour.gradient || pour.pattern || pour.bands)) return laid ?? [];
     return { ...laid, over: overItems(pour, pockets[index], { strokes, tiles, gradientStrength, palette }) };
   });
 }

@@ -8,6 +8,7 @@ import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
+import { litPour } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 const shaped = keeper<Pocket, readonly Chain[]>();
@@ -20,7 +21,8 @@ export const rimItems = (
   palette: Palette,
 ): Ranked[] =>
   pockets.flatMap((pocket, index): Ranked[] => {
-    const pour = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
+    const own = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
+    const pour = own && litPour(own, pocket, drawing.styles);
     if (!pour?.rim || !pour.paint || pour.spot) return [];
     const { id, paint, gradient, rim } = pour;
     const chains = rimChains(pocket, rim, drawing);

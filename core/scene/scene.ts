@@ -32,6 +32,7 @@ import { rimItems } from "./rim-items.ts";
 import { shadeItems } from "./shade-items.ts";
 import { shapeItems } from "./shape-items.ts";
 import { spotItems } from "./spot-items.ts";
+import { styleItems } from "./style-items.ts";
 
 export interface Scene {
   readonly title: string;
@@ -158,7 +159,7 @@ function sheetsOf(
       ...lit("rim", rimItems(...made)),
       ...lit("cast", castItems(...made)),
       ...lit("crease", creaseItems(...made)),
-      ...lit("drawn", [...shadeItems(...made), ...shapes("shade")]),
+      ...lit("drawn", [...styleItems(...made), ...shadeItems(...made), ...shapes("shade")]),
     ]),
     light: stacked(lit("drawn", shapes("light"))),
     ink: [

@@ -1,0 +1,35 @@
+/** A pour with the light of the style it follows, as that lies in one of its pockets. */
+import type { Drawing, Paint, Pour } from "../drawing/drawing.ts";
+import { type PlacedLight, placedLight } from "../drawing/light-styles.ts";
+import type { Pocket } from "../pockets/pockets.ts";
+import { keeper } from "./kept.ts";
+
+const placed = keeper<Pocket, PlacedLight>();
+const lit = keeper<Pocket, Pour>();
+
+/** The light of its style where it follows one. */
+export function styleLight(pour: Pour, pocket: Pocket, styles: Drawing["styles"]): PlacedLight | undefined {
+  const { style: use, paint, id } = pour;
+  const style = use && styles[use.style];
+  if (!style || !paint) return undefined;
+  const named = { cloth: `${id}-style`, name: `${id} ${pocket.key}` };
+  return placed(pocket, [style, use, paint.colour, paint.step], () =>
+    placedLight(style, { box: pocket.box, paint: paint as Paint }, use, named),
+  );
+}
+
+/** What it has of its own comes first. */
+export function litPour(pour: Pour, pocket: Pocket, styles: Drawing["styles"]): Pour {
+  const light = styleLight(pour, pocket, styles);
+  if (!light) return pour;
+  return lit(pocket, [pour, light], () => {
+    const { form, rim, cast, gradient } = light;
+    return {
+      ...pour,
+      ...(form && !pour.form && { form }),
+      ...(rim && !pour.rim && { rim }),
+      ...(cast && !pour.cast && { cast }),
+      ...(gradient && !pour.gradient && { gradient }),
+    };
+  });
+}
