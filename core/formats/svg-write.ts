@@ -2,7 +2,7 @@
  * Writes a scene as SVG: named sheets as groups, ink as strokes, fills as Bézier paths, colours as CSS custom
  * properties named after the tin. Every shape also carries its plain colour, for programs without custom properties.
  */
-import { type Drawing, type Page, widthInInches } from "../drawing/drawing.ts";
+import { type Drawing, type Page, type SheetName, widthInInches } from "../drawing/drawing.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { plainText } from "../drawing/plain-text.ts";
 import { boxOfItem } from "../scene/item-box.ts";
@@ -240,6 +240,13 @@ const wayOf = ({ ways }: Scene): Attributes => ({ [WAY]: ways.find(({ shown }) =
 /** A picture of ours in another of its colourways. */
 export const inColourway = (svg: string, name: string): string =>
   svg.replace(new RegExp(`(<svg [^>]*${WAY}=")[^"]*`), (_, before: string) => `${before}${escaped(name)}`);
+
+/** A picture of ours without some of its sheets. */
+export const withoutSheets = (svg: string, names: readonly SheetName[]): string =>
+  svg.replace(
+    "</style>",
+    () => `${names.map((name) => `[id=${name}],[data-sheet=${name}]{display:none}`).join("")}</style>`,
+  );
 
 const propertiesOf = (tones: readonly Tone[]): string =>
   tones.map(({ variable, value }) => `--${variable}:${value}`).join(";");

@@ -1,4 +1,5 @@
-import { Eye, EyeOff } from "lucide-react";
+import { Columns3, Eye, EyeOff } from "lucide-react";
+import { useState } from "react";
 import { LIGHTS, type LightKind } from "#core/drawing/drawing.ts";
 import { setGradientStrength } from "#core/drawing/gradients.ts";
 import { setLight } from "#core/drawing/light-edits.ts";
@@ -6,6 +7,7 @@ import { lightSetting } from "#core/scene/light-kinds.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { Range } from "../../ui/range.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { CompareWindow } from "./compare-window.tsx";
 
 const WORDS: Readonly<Record<LightKind, string>> = {
   form: "Form shade",
@@ -20,11 +22,18 @@ const WORDS: Readonly<Record<LightKind, string>> = {
 export function KindsPanel() {
   const strength = useDesk((s) => s.drawing.gradientStrength);
   const { edit, show, keep } = useDeskStore().getState();
+  const [comparing, setComparing] = useState(false);
   return (
     <section aria-labelledby="light-kinds" className="grid gap-2 border-t border-line px-3 py-3">
-      <h2 id="light-kinds" className="font-display text-base">
-        Light
-      </h2>
+      <div className="flex items-center justify-between">
+        <h2 id="light-kinds" className="font-display text-base">
+          Light
+        </h2>
+        <IconButton small label="Before and after, side by side" onClick={() => setComparing(true)}>
+          <Columns3 size={15} aria-hidden />
+        </IconButton>
+        {comparing ? <CompareWindow onClose={() => setComparing(false)} /> : null}
+      </div>
       <ul className="grid grid-cols-[auto_1fr_4.5rem] items-center gap-x-2 gap-y-0.5">
         {LIGHTS.map((kind) => (
           <KindRow key={kind} kind={kind} />

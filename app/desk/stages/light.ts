@@ -2,11 +2,11 @@
 import { poursWith } from "#core/drawing/light-edits.ts";
 import { LightLists } from "../light/light-lists.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
+import { carryTool } from "../tools/carry/carry.ts";
 import { creaseTool } from "../tools/crease/crease.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { gradientTool } from "../tools/gradient/gradient.ts";
 import { lampTool } from "../tools/lamp/lamp.ts";
-import { lookTool } from "../tools/look/look.ts";
 import { shadeTool } from "../tools/shade/shade.ts";
 import { shadeMenu } from "../tools/shade/shade-menu.ts";
 import { ShadePanel } from "../tools/shade/shade-panel.tsx";
@@ -16,7 +16,7 @@ import type { Stage } from "./stage.ts";
 export const lightStage: Stage = {
   name: "Light",
   sheet: "shade",
-  tools: [shadeTool, creaseTool, lampTool, gradientTool, shapesTool, dipTool, lookTool],
+  tools: [shadeTool, creaseTool, lampTool, gradientTool, carryTool, shapesTool, dipTool],
   figure: ({ drawing }) => {
     const { shades, creases } = drawing;
     const count =

@@ -6,8 +6,8 @@ import { ranked } from "#core/drawing/drawing.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { Window } from "../../../ui/window.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { useSceneSvg } from "../../use-scene-svg.ts";
 import { TurnPanel } from "./turn-panel.tsx";
-import { useSceneSvg } from "./use-scene-svg.ts";
 import { WayCard } from "./way-card.tsx";
 
 /** All colourways side by side, the drawing in each; the one that is seen can be turned as a whole. */

@@ -1,7 +1,7 @@
 /** The desk's scene as SVG text, made by the picture worker again and again while it changes, one at a time. */
 import { useEffect, useState } from "react";
 import type { Scene } from "#core/scene/scene.ts";
-import { useDeskStore } from "../../store/use-desk.ts";
+import { useDeskStore } from "./store/use-desk.ts";
 
 export function useSceneSvg(): string | null {
   const desk = useDeskStore();

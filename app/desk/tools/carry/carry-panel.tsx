@@ -1,0 +1,112 @@
+import { Trash2 } from "lucide-react";
+import { ranked } from "#core/drawing/drawing.ts";
+import { renameStyle } from "#core/drawing/light-styles.ts";
+import { Choice } from "../../../ui/choice.tsx";
+import { IconButton } from "../../../ui/icon-button.tsx";
+import { NameField } from "../../../ui/name-field.tsx";
+import { Toggle } from "../../../ui/toggle.tsx";
+import { useDesk, useDeskStore } from "../../store/use-desk.ts";
+import { carry, chosenStyle, dropStyle, giveToStyle, keepAsStyle, letUsersGo } from "./carry-state.ts";
+
+const BUTTON = "h-7 rounded-md border border-edge px-2 text-xs whitespace-nowrap hover:bg-well";
+
+/** What is laid, how, and the styles that are kept. */
+export function CarryPanel() {
+  const { taken, fit, mirror, vary } = useDesk(carry.settings);
+  const style = useDesk(chosenStyle);
+  const styles = useDesk((s) => s.drawing.styles);
+  const desk = useDeskStore();
+  return (
+    <div className="flex min-w-0 items-center gap-3">
+      <div className="grid gap-1 text-xs">
+        <select
+          aria-label="What is laid"
+          value={style?.id ?? ""}
+          onChange={({ target }) => carry.change(desk, { style: target.value || null })}
+          className="h-7 w-40 rounded-md border border-edge bg-white px-1"
+        >
+          <option value="">{taken ? "The light that was taken" : "Click a lit pocket"}</option>
+          {ranked(styles).map(({ id, name }) => (
+            <option key={id} value={id}>
+              {name}
+            </option>
+          ))}
+        </select>
+        {style ? <StyleButtons key={style.id} /> : <TakenButtons />}
+      </div>
+      <div className="grid gap-1">
+        <Choice
+          label="How large it is laid"
+          value={fit}
+          onChange={(next) => carry.change(desk, { fit: next })}
+          options={[
+            { value: "fitted", word: "Fitted" },
+            { value: "same", word: "Same size" },
+          ]}
+        />
+        <div className="flex gap-3 text-xs">
+          <Toggle
+            label="Mirrored"
+            checked={mirror}
+            onChange={(next) => carry.change(desk, { mirror: next })}
+          />
+          <Toggle label="Varied" checked={vary} onChange={(next) => carry.change(desk, { vary: next })} />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function TakenButtons() {
+  const taken = useDesk((s) => carry.settings(s).taken !== null);
+  const desk = useDeskStore();
+  return taken ? (
+    <div className="flex gap-1">
+      <button type="button" onClick={() => keepAsStyle(desk)} className={BUTTON}>
+        Keep as a style
+      </button>
+      <button type="button" onClick={() => carry.change(desk, { taken: null })} className={BUTTON}>
+        Let go
+      </button>
+    </div>
+  ) : null;
+}
+
+/** What can be done to the chosen style. */
+function StyleButtons() {
+  const style = useDesk(chosenStyle);
+  const taken = useDesk((s) => carry.settings(s).taken !== null);
+  const desk = useDeskStore();
+  if (!style) return null;
+  return (
+    <div className="flex items-center gap-1">
+      <NameField
+        label="Name of the style"
+        value={style.name}
+        onChange={(name) => desk.getState().edit(renameStyle(style.id, name))}
+        className="h-7 w-24 rounded-md border border-edge bg-white px-1"
+      />
+      {taken ? (
+        <button
+          type="button"
+          title="All that follow the style change"
+          onClick={() => giveToStyle(desk, style)}
+          className={BUTTON}
+        >
+          Give it what was taken
+        </button>
+      ) : null}
+      <button
+        type="button"
+        title="Pockets that follow it keep its light as their own"
+        onClick={() => letUsersGo(desk, style)}
+        className={BUTTON}
+      >
+        Let them go
+      </button>
+      <IconButton small label="Remove the style" onClick={() => dropStyle(desk, style)}>
+        <Trash2 size={15} aria-hidden />
+      </IconButton>
+    </div>
+  );
+}
