@@ -123,9 +123,9 @@ test("pockets are shaded by the lamp in steps of their own colour; it is moved, 
   await page.getByRole("slider", { name: "Reach" }).press("End");
   await expect.poll(() => countIn(page, a, DARKER)).toBeGreaterThan(shaded);
   await page.getByRole("slider", { name: "Reach" }).press("Home");
-  await page.getByRole("slider", { name: "Shine" }).press("End");
+  await page.getByRole("slider", { name: "Shine", exact: true }).press("End");
   await expect.poll(() => countIn(page, a, stepOf({ value: FROND }, 1))).toBeGreaterThan(0);
-  await page.getByRole("slider", { name: "Shine" }).press("Home");
+  await page.getByRole("slider", { name: "Shine", exact: true }).press("Home");
   await page.getByRole("slider", { name: "Reach" }).press("End");
   await page.getByRole("button", { name: "Change all" }).click();
   await page.getByRole("button", { name: "Shade all" }).click();
@@ -144,7 +144,7 @@ test("pockets are shaded by the lamp in steps of their own colour; it is moved, 
   await page.mouse.click(...(await spot(page, a.seed)));
   await page.mouse.click(...(await spot(page, a.seed)));
   await page.getByRole("button", { name: "Take it over" }).click();
-  await expect(page.getByRole("button", { name: "Undo: Take shade over" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "Undo: Take light over" })).toBeVisible();
   await expect(stage(page, "Light")).toContainText("1 shade");
   const taken = await countIn(page, a, DARKER);
   expect(taken).toBeGreaterThan(0);
@@ -239,7 +239,12 @@ test("gradients, soft shade and blends are the same in PNG, in Chromium's SVG an
   await tool(page, "Gradient").click();
   await page.getByRole("radio", { name: "Round" }).click();
   await drag(page, [a.seed, across(a)[1]]);
+  await page.getByRole("radio", { name: "Inward" }).click();
+  await drag(page, [b.seed, across(b)[1]]);
   await page.getByRole("radio", { name: "Along" }).click();
+  await tool(page, "Lamp").click();
+  await page.getByRole("radio", { name: "Rim", exact: true }).click();
+  await page.getByRole("button", { name: "All", exact: true }).click();
   await tool(page, "Shade").click();
   for (const [pocket, blend] of [
     [a, "multiply"],
