@@ -7,7 +7,28 @@ import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import type { Demo } from "./demo.ts";
 
+/** Those that show where this goes come first. */
 export const DEMOS: readonly Demo[] = [
+  {
+    file: "almanac-boot-coloured.fern",
+    title: "Boot with ferns, coloured",
+    about: "Form, rim and shadow by one lamp",
+  },
+  {
+    file: "almanac-lantern-coloured.fern",
+    title: "Lantern in the shed, coloured",
+    about: "Lit by its own flame",
+  },
+  {
+    file: "almanac-snail-coloured.fern",
+    title: "Snail on a rain barrel, coloured",
+    about: "Two colourways, before and after the rain",
+  },
+  {
+    file: "almanac-kettle-coloured.fern",
+    title: "Kettle on the potting bench, coloured",
+    about: "A striped cloth, and a colourway for the evening",
+  },
   { file: "almanac-boot.svg", title: "Boot with ferns", about: "Two honest gaps to find and bridge" },
   {
     file: "almanac-kettle.svg",
@@ -29,21 +50,6 @@ export const DEMOS: readonly Demo[] = [
     file: "almanac-sprig.fern",
     title: "Sprig drawn with nibs",
     about: "Begun on a blank page: nibs to change, lines to bend",
-  },
-  {
-    file: "almanac-boot-coloured.fern",
-    title: "Boot with ferns, coloured",
-    about: "Where this goes: poured and shaded",
-  },
-  {
-    file: "almanac-kettle-coloured.fern",
-    title: "Kettle on the potting bench, coloured",
-    about: "A striped cloth, and a colourway for the evening",
-  },
-  {
-    file: "almanac-snail-coloured.fern",
-    title: "Snail on a rain barrel, coloured",
-    about: "Two colourways, before and after the rain",
   },
 ];
 

@@ -70,7 +70,7 @@ function lineTo(chain: number[], [x, y]: Point): void {
 /** How much less deep the ground looks than it is long. */
 const FORESHORTENED = 0.45;
 /** How flat an ellipse on the ground is. */
-const FLAT = 0.13;
+const FLAT = 0.1;
 /** Shadows on the ground fall no farther than so many heights of what throws them. */
 const LONGEST = 1.6;
 

@@ -42,6 +42,8 @@ export interface Finish {
   readonly form?: Form;
   readonly unlit?: readonly P[];
   readonly lamp?: Partial<Lamp>;
+  /** What else is done, told the id of what is poured at a place. */
+  readonly after?: (pourAt: (at: P) => string[], drawing: Drawing) => readonly Edit[];
   /** A second colourway, all colours turned alike. */
   readonly way: { readonly name: string; readonly turn: Turn };
 }
@@ -50,7 +52,7 @@ export function colouredDemo(
   svg: string,
   title: string,
   hand: Hand,
-  { shades, mended = [], cloths = [], loops = [], form, unlit = [], lamp, way }: Finish,
+  { shades, mended = [], cloths = [], loops = [], form, unlit = [], lamp, after, way }: Finish,
 ): Drawing {
   const { page, strokes, inkShapes } = readSvg(svg);
   let drawing = newDrawing(title, page, strokes, inkShapes);
@@ -102,6 +104,7 @@ export function colouredDemo(
     const lit = Object.values(drawing.pours).filter(({ id, paint }) => paint && !left.has(id));
     apply(setMade("form", lit.map(({ id }) => id), form));
   }
+  for (const edit of after?.((at) => [pourAt(at)?.id ?? []].flat(), drawing) ?? []) apply(edit);
   apply(addColourway("second", way.name, turned(valuesIn(drawing), way.turn)));
   apply(showColourway(FIRST_COLOURWAY, "First colours"));
   return drawing;

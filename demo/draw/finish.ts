@@ -1,8 +1,12 @@
 /** How the coloured demo drawings are finished: what is put right, patterned, shaded, and their second colourways. */
 import { NO_TURN } from "../../core/colour/colourways.ts";
-import type { Form } from "../../core/drawing/drawing.ts";
+import type { Form, Paint, Rim } from "../../core/drawing/drawing.ts";
+import { setGroundShadow, setMade } from "../../core/drawing/light-edits.ts";
+import { addShape } from "../../core/drawing/shape-edits.ts";
+import { ellipse } from "../../core/lines/figures.ts";
 import { BOOT_SHADES } from "./boot.ts";
 import type { Finish } from "./colour.ts";
+import type { P } from "./hand.ts";
 
 const paint = (colour: string, step = 0) => ({ colour, step });
 const WOOD = paint("rain-barrel", 2);
@@ -10,10 +14,17 @@ const WOOD = paint("rain-barrel", 2);
 /** One tone, a step deeper, away from the lamp. */
 const FORM: Form = { tones: 1, deeper: 1, roundness: 1, reach: 0.5 };
 
+/** A narrow light two steps up along the edge that faces the lamp. */
+const RIM: Rim = { deeper: -2, width: 9, gap: 4 };
+
 export const BOOT_FINISH: Finish = {
   shades: BOOT_SHADES,
   form: FORM,
   unlit: BOOT_SHADES.map(({ seed }) => seed),
+  after: (_, drawing) => [
+    setMade("rim", Object.keys(drawing.pours).filter((id) => drawing.pours[id].paint), RIM),
+    setGroundShadow({ kind: "ellipse", paint: paint("dusk"), opacity: 0.28, soft: 6 }),
+  ],
   way: { name: "October", turn: { ...NO_TURN, hue: -58, chroma: 1.1 } },
 };
 
@@ -91,5 +102,87 @@ export const SNAIL_FINISH: Finish = {
     },
   ],
   form: { ...FORM, tones: 2, reach: 0.6, shine: 0.25 },
+  after: (at) => [
+    setMade("rim", at([525, 262]), RIM),
+    setGroundShadow({ kind: "ellipse", paint: paint("deep-fern", -1), opacity: 0.3, soft: 8 }),
+  ],
   way: { name: "After the rain", turn: { ...NO_TURN, hue: 150, chroma: 0.75, black: 0.06, white: 0.96 } },
+};
+
+/** The flame, as shares of the page: all in the shed is lit by it. */
+const FLAME = [0.51, 0.47] as const;
+const BOARD = paint("dusk", -1);
+const FRAME = paint("rain-barrel", -1);
+
+const all = (places: readonly P[], own: Paint): [P, Paint][] => places.map((at) => [at, own]);
+
+export const LANTERN_FINISH: Finish = {
+  shades: [],
+  mended: [
+    ...all(
+      [
+        [370, 300], [440, 230], [480, 230], [640, 300], [660, 330], [780, 200], [800, 180], [890, 250], [900, 220], [815, 540],
+        [625, 420], [632, 480], [640, 500], [405, 500], [392, 520], [400, 580], [285, 500], [300, 420], [290, 700], [950, 300], [955, 260], [860, 630],
+        [855, 640], [820, 765], [612, 380], [408, 380], [325, 595], [267, 380], [770, 480], [805, 500], [800, 590],
+        [250, 450], [960, 700], [441, 372], [846, 620],
+      ],
+      BOARD,
+    ),
+    ...all([[80, 930], [190, 930], [350, 930], [450, 930], [550, 930]], paint("rain-barrel", -2)),
+    ...all([[650, 930], [760, 930], [880, 930], [960, 910]], paint("rain-barrel", -2)),
+    ...all([[62, 480], [62, 600], [155, 362], [57, 640]], FRAME),
+    ...all([[154, 450], [154, 590], [110, 506], [210, 506]], paint("rain-barrel")),
+    [[215, 470], paint("dusk")],
+    [[110, 390], paint("dusk")],
+    [[204, 420], paint("lamp-glow", 2)],
+    ...all([[100, 528], [170, 526], [220, 522], [90, 525]], paint("deep-fern", -1)),
+    ...all([[110, 560], [180, 560], [230, 560], [235, 630], [220, 570]], paint("deep-fern", -2)),
+    [[150, 660], paint("rain-barrel", 1)],
+    [[150, 712], paint("seed-paper", -4)],
+    [[275, 228], paint("rain-barrel", 1)],
+    [[392, 240], paint("rain-barrel", 1)],
+    [[332, 252], paint("seed-paper")],
+    ...all([[510, 300], [460, 350], [575, 350]], paint("enamel", 1)),
+    ...all([[470, 322], [490, 323], [510, 325], [532, 324], [550, 319], [470, 320]], paint("potting-soil", -1)),
+    ...all([[433, 505], [590, 505], [440, 520], [580, 520], [455, 545], [565, 545]], paint("lamp-glow", -1)),
+    [[510, 540], paint("marigold", -1)],
+    [[510, 420], paint("marigold", 1)],
+    [[510, 480], paint("lamp-glow", 3)],
+    [[594, 616], paint("marigold")],
+    ...all([[812, 630], [804, 632], [908, 660], [918, 630]], paint("seed-paper", -1)),
+    [[680, 742], paint("morning-sky", -3)],
+    [[738, 500], FRAME],
+    ...all([[480, 620], [455, 575]], paint("enamel")),
+    ...all([[40, 905]], paint("rain-barrel", -2)),
+    ...all([[823, 352]], paint("seed-paper", 1)),
+    ...all([[780, 200]], BOARD),
+  ],
+  loops: [{ points: [[690, 438], [760, 438], [840, 441], [978, 436], [978, 458], [840, 463], [760, 461], [690, 460]], paint: WOOD }],
+  form: { tones: 2, deeper: 1, roundness: 0.9, reach: 0.55 },
+  lamp: { at: FLAME, height: 0.16, far: false },
+  after: () => [
+    addShape({
+      id: "glow",
+      sheet: "light",
+      outline: [ellipse([510, 470], 400, 400)],
+      evenOdd: false,
+      paint: paint("lamp-glow"),
+      opacity: 0.8,
+      blend: "screen",
+      trim: "coloured",
+      gradient: {
+        cloth: "glow",
+        kind: "radial",
+        from: [510, 470],
+        to: [910, 470],
+        mix: "oklch",
+        stops: [
+          { at: 0, paint: paint("lamp-glow"), opacity: 0.75 },
+          { at: 0.25, paint: paint("marigold"), opacity: 0.4 },
+          { at: 1, paint: paint("terracotta", -2), opacity: 0 },
+        ],
+      },
+    }),
+  ],
+  way: { name: "Full moon", turn: { ...NO_TURN, hue: 24, chroma: 0.7, middle: 0.45 } },
 };

@@ -7,7 +7,7 @@ import { writeDrawingFile } from "../../core/formats/drawing-file.ts";
 import { scanOf } from "../scan/scanner.ts";
 import { drawBoot } from "./boot.ts";
 import { colouredDemo, type Finish } from "./colour.ts";
-import { BOOT_FINISH, KETTLE_FINISH, SNAIL_FINISH } from "./finish.ts";
+import { BOOT_FINISH, KETTLE_FINISH, LANTERN_FINISH, SNAIL_FINISH } from "./finish.ts";
 import type { Hand } from "./hand.ts";
 import { drawKettle } from "./kettle.ts";
 import { drawLantern } from "./lantern.ts";
@@ -28,6 +28,7 @@ for (const [file, title, draw] of DRAWINGS) {
 const COLOURED: readonly [file: string, title: string, draw: () => Hand, finish: Finish][] = [
   ["almanac-boot", "Boot with ferns", drawBoot, BOOT_FINISH],
   ["almanac-kettle", "Kettle on the potting bench", drawKettle, KETTLE_FINISH],
+  ["almanac-lantern", "Lantern in the shed", drawLantern, LANTERN_FINISH],
   ["almanac-snail", "Snail on a rain barrel", drawSnail, SNAIL_FINISH],
 ];
 
