@@ -1,5 +1,6 @@
 /** Typed clients of the workers. */
 import * as Comlink from "comlink";
+import type { LightWork } from "./light.worker.ts";
 import type { PaletteWork } from "./palette.worker.ts";
 import type { PictureWork } from "./picture.worker.ts";
 import type { PocketWork } from "./pockets.worker.ts";
@@ -16,6 +17,7 @@ const START = {
   reading: () => new Worker(new URL("./reading.worker.ts", import.meta.url), { type: "module" }),
   trace: () => new Worker(new URL("./trace.worker.ts", import.meta.url), { type: "module" }),
   art: () => new Worker(new URL("./art.worker.ts", import.meta.url), { type: "module" }),
+  light: () => new Worker(new URL("./light.worker.ts", import.meta.url), { type: "module" }),
   palette: () => new Worker(new URL("./palette.worker.ts", import.meta.url), { type: "module" }),
   picture: () => new Worker(new URL("./picture.worker.ts", import.meta.url), { type: "module" }),
 };
@@ -27,7 +29,7 @@ const ready = new Map<Name, Worker>();
 
 /** Starts what opening a drawing will ask for, while nobody waits: together they take a good part of a second. */
 export function readyWorkers(): void {
-  for (const name of ["reading", "pockets", "art", "picture"] as const)
+  for (const name of ["reading", "pockets", "art", "picture", "light"] as const)
     if (!ready.has(name)) ready.set(name, START[name]());
 }
 
@@ -52,5 +54,7 @@ export const traceClient = (): Client<TraceWork> => connect("trace");
 export const artWorker = (): Worker => taken("art");
 
 export const pictureClient = (): Client<PictureWork> => connect("picture");
+
+export const lightClient = (): Client<LightWork> => connect("light");
 
 export const paletteClient = (): Client<PaletteWork> => connect("palette");

@@ -1,4 +1,5 @@
 /** The pocket worker's work in the same thread, for tests: stand-ins for Comlink and for the workers' clients. */
+import { FormWork } from "./form-work.ts";
 import type { PocketWork } from "./pockets.worker.ts";
 
 /** What `Comlink.expose` was given last. */
@@ -25,6 +26,13 @@ export async function inThread() {
   );
   return {
     pocketClient: () => ({ work, stop: () => {} }),
+    lightClient: () => {
+      const forms = new FormWork();
+      return {
+        work: { tones: async (request: Parameters<FormWork["answer"]>[0]) => forms.answer(request) },
+        stop: () => {},
+      };
+    },
     pictureClient: () => ({ work: {}, stop: () => {} }),
     artWorker: () => ({ postMessage: () => {}, terminate: () => {} }),
   };

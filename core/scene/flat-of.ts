@@ -1,4 +1,6 @@
 /** What the items of the flats are made of, and what their lists share. */
+import type { Drawing, Form } from "../drawing/drawing.ts";
+import type { FormTone } from "../light/form-tones.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { Effects, Item, Region } from "./items.ts";
@@ -16,7 +18,16 @@ export interface FlatsOf {
   readonly region: Region;
 }
 
-export type PocketsDerived = Matches & { readonly pockets: readonly Pocket[] };
+export type PocketsDerived = Matches & {
+  readonly pockets: readonly Pocket[];
+  /** Where soft forms are worked out elsewhere; here where left out. */
+  readonly forms?: FormSource;
+};
+
+/** Gives what it knows at once, which may be of the lamp a moment ago. */
+export interface FormSource {
+  tonesOf(pocket: Pocket, form: Form, drawing: Pick<Drawing, "lamp" | "page">): readonly FormTone[];
+}
 
 export const NO_EFFECTS: Effects = {};
 

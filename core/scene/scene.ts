@@ -19,7 +19,7 @@ import type { Pocket } from "../pockets/pockets.ts";
 import { castItems } from "./cast-items.ts";
 import { creaseItems } from "./crease-items.ts";
 import { flatItems } from "./flat-items.ts";
-import type { Ranked } from "./flat-of.ts";
+import type { FormSource, PocketsDerived, Ranked } from "./flat-of.ts";
 import { formItems } from "./form-items.ts";
 import { groundShadowItem } from "./ground-shadow-item.ts";
 import { heldTones } from "./holds.ts";
@@ -58,17 +58,26 @@ export interface Derived extends Matches {
   /** Those that can be worked on, those of the front part first: nothing shows through them, and their part is seen. */
   readonly pockets: readonly Pocket[];
   /** All that were given, with what lives in them. */
-  readonly whole: Matches & { readonly pockets: readonly Pocket[] };
+  readonly whole: PocketsDerived;
 }
 
-/** `before` only makes it faster: what was derived from a drawing that differs little. `only` leaves other parts out. */
+interface DeriveOptions {
+  readonly before?: Derived;
+  readonly only?: string | null;
+  readonly forms?: FormSource;
+}
+
+/**
+ * `before` only makes it faster: what was derived from a drawing that differs little. `only` leaves other parts out, `forms`
+ * works out soft forms elsewhere.
+ */
 export function derive(
   drawing: Drawing,
   all: readonly Pocket[],
-  { before, only }: { readonly before?: Derived; readonly only?: string | null } = {},
+  { before, only, forms }: DeriveOptions = {},
 ): Derived {
   const matches = matchAnchors(all, drawing.pours, drawing.shades, before?.whole);
-  const whole = { ...matches, pockets: all };
+  const whole: PocketsDerived = { ...matches, pockets: all, ...(forms && { forms }) };
   const through = poursThrough(drawing.pours);
   const open = new Set(
     Object.values(drawing.parts).flatMap(({ id, visible }) =>

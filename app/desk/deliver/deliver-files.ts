@@ -3,7 +3,7 @@ import { type Drawing, pixelsOf, ranked } from "#core/drawing/drawing.ts";
 import { writeDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
 import { sceneOf } from "#core/scene/scene.ts";
-import type { DeskStore } from "../store/desk-state.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
 
 /** `more` is added to the drawing's name. */
 export function fileName(desk: DeskStore, ending: string, more = ""): string {
@@ -24,9 +24,15 @@ export interface Delivered {
 const inWay = (drawing: Drawing, way: string | undefined): Drawing =>
   way === undefined ? drawing : { ...drawing, shown: way };
 
+/** The desk once all that the lamp makes is there. */
+async function settled(desk: DeskStore): Promise<Desk> {
+  await desk.getState().forms.settled();
+  return desk.getState();
+}
+
 /** It holds every colourway; the named one shows. */
 export async function svgFile(desk: DeskStore, way?: string): Promise<Blob> {
-  const { derived, drawing } = desk.getState();
+  const { derived, drawing } = await settled(desk);
   return new Blob([deliveredSvg(inWay(drawing, way), derived)], { type: "image/svg+xml" });
 }
 
@@ -35,7 +41,7 @@ export async function drawingFile(desk: DeskStore): Promise<Blob> {
 }
 
 export async function pngFile(desk: DeskStore, way?: string): Promise<Blob> {
-  const { scene, drawing, derived, pictures } = desk.getState();
+  const { scene, drawing, derived, pictures } = await settled(desk);
   const { page } = drawing;
   const shown = way === undefined ? scene : sceneOf(inWay(drawing, way), derived);
   return pictures.png(shown, pixelsOf(page, page.ppi), page.ppi);

@@ -12,7 +12,8 @@ import { type Derived, derive, pocketAt, sceneOf } from "#core/scene/scene.ts";
 import { Keeper } from "../../keep/keeper.ts";
 import type { Opened } from "../../keep/shelf.ts";
 import { ArtLink } from "../../painting/art-link.ts";
-import { artWorker, pocketClient } from "../../work/clients.ts";
+import { artWorker, lightClient, pocketClient } from "../../work/clients.ts";
+import { FormLink } from "../../work/form-link.ts";
 import { Pictures } from "../../work/pictures.ts";
 import type { PocketReading } from "../../work/pockets.worker.ts";
 import { bridgeEdit } from "../gaps/bridge-edit.ts";
@@ -35,10 +36,11 @@ const NO_GAPS: StampedGaps = {
 function shownState(
   drawing: Drawing,
   pockets: readonly Pocket[],
+  forms: FormLink,
   only: string | null = null,
   before?: Derived,
 ) {
-  const derived = derive(drawing, pockets, { before, only });
+  const derived = derive(drawing, pockets, { before, only, forms });
   return { drawing, derived, scene: sceneOf(drawing, derived) };
 }
 
@@ -48,6 +50,11 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const lines = pocketClient();
     const pictures = new Pictures();
     const art = new ArtLink(artWorker());
+    const light = lightClient();
+    const forms = new FormLink(light.work, () => {
+      const { drawing: shown, derived } = get();
+      set({ scene: sceneOf(shown, derived) });
+    });
     const hover = createStore<Hover>()(() => ({ pocket: null, colour: null, keys: null, under: null }));
     const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
     let known = new Map<number, Pocket>();
@@ -59,7 +66,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       known = new Map(keys.map((key) => [key, known.get(key)!]));
       const { drawing: shown, derived, alone } = get();
       set({
-        ...shownState(shown, [...known.values()], alone, derived),
+        ...shownState(shown, [...known.values()], forms, alone, derived),
         reading: !upToDate,
         trouble: trouble ?? null,
         walked: null,
@@ -94,7 +101,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         return;
       }
       const { derived, alone } = get();
-      set({ ...shownState(next, derived.whole.pockets, alone, derived), ...more });
+      set({ ...shownState(next, derived.whole.pockets, forms, alone, derived), ...more });
       const read = follower.follow(next);
       if (!read.pockets) return;
       tried++;
@@ -113,7 +120,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       id,
       history: opened.history,
       underway: null,
-      ...shownState(drawing, []),
+      ...shownState(drawing, [], forms),
       stamp: 0,
       gaps: NO_GAPS,
       reading: true,
@@ -150,6 +157,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       lines,
       pictures,
       art,
+      forms,
       edit: (edit) => {
         const { history, tell } = get();
         const move = applyEdit(history, edit);
@@ -195,7 +203,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
           alone,
           part: alone ?? part,
           walked: null,
-          ...shownState(shown, derived.whole.pockets, alone, derived),
+          ...shownState(shown, derived.whole.pockets, forms, alone, derived),
         });
         hover.setState({ pocket: null, under: null });
       },
@@ -220,6 +228,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       close: () => {
         follower.stop();
         lines.stop();
+        light.stop();
         pictures.close();
         art.stop();
         keeper.close();

@@ -27,7 +27,7 @@ const TAKEN: {
 } = {
   form: ({ drawing }, own, pockets) =>
     pockets.flatMap((pocket) =>
-      formTones(pocket, own, drawing).map((tone) => ({
+      formTones(pocket, own.form!, drawing).map((tone) => ({
         ...tone,
         pocket,
         pour: own,
