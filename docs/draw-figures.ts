@@ -1,4 +1,4 @@
-/** Draws the figures of docs/pockets.md from the engine itself: `npm run docs:draw`. */
+/** Draws the figures of docs/pockets.md and docs/light.md from the engine itself: `npm run docs:draw`. */
 import { readFileSync, writeFileSync } from "node:fs";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { pathData } from "../core/formats/svg-path.ts";
@@ -11,6 +11,7 @@ import { pocketsOf } from "../core/pockets/pockets.ts";
 import { gapsOf, linesOf } from "../core/pockets/reading.ts";
 import { toPage } from "../core/pockets/segments.ts";
 import { nextInTriangle } from "../core/pockets/triangle-mesh.ts";
+import { drawLight } from "./draw-light.ts";
 
 const FILLS = ["#dfe9d3", "#e9e1cf", "#d7e3e6", "#ead8d2", "#e3dfea", "#efe7c6"];
 const FERN = "#2c6b3f";
@@ -122,3 +123,4 @@ function drawTrap(): void {
 drawMap();
 drawGates();
 drawTrap();
+drawLight();

@@ -5,6 +5,7 @@
 import { type Drawing, type Page, type SheetName, widthInInches } from "../drawing/drawing.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { plainText } from "../drawing/plain-text.ts";
+import { boxesApart, grow } from "../geometry/point.ts";
 import { boxOfItem } from "../scene/item-box.ts";
 import {
   type Area,
@@ -121,13 +122,19 @@ function hidesOf({ parts, box }: Scene, digits: number): Map<readonly Chain[], s
 
 const FAR = 20;
 
-/** The filters of what is soft, each within the box that it can reach. */
+/** Less than this share of a box on the page is nothing. */
+const ON_PAGE = 1e-3;
+
+/**
+ * The filters of what is soft, each within the box that it can reach. What reaches nothing of the page has none: some
+ * renderers break on a filter beside their picture.
+ */
 function blursOf(scene: Scene, digits: number): Map<Item, string> {
   return new Map(
     itemsIn(scene).flatMap((item): [Item, string][] => {
       const { blur } = item.effects;
       const box = blur && boxOfItem({ ...item, effects: { blur } });
-      if (!box) return [];
+      if (!box || boxesApart(grow(box, -ON_PAGE * box.width), scene.box)) return [];
       const [x, y, width, height] = [box.x, box.y, box.width, box.height].map((n) => short(n, digits));
       const region = { filterUnits: "userSpaceOnUse", x, y, width, height };
       const gaussian = `<feGaussianBlur stdDeviation="${short(blur, digits)}"/>`;
@@ -350,7 +357,10 @@ const EFFECTS: {
   clip: (clip, _, { clipIds }) => ({ attributes: { "clip-path": `url(#${clipIds.get(clip)})` } }),
   seam: (seam, { paint }, context) => ({ beneath: seamText(seam, paint, context) }),
   blend: (blend) => (blend === "normal" ? {} : { attributes: { style: `mix-blend-mode:${blend}` } }),
-  blur: (_, item, { blurIds }) => ({ attributes: { filter: `url(#${blurIds.get(item)})` } }),
+  blur: (_, item, { blurIds }) => {
+    const id = blurIds.get(item);
+    return id ? { attributes: { filter: `url(#${id})` } } : {};
+  },
   opacity: (opacity, { area }) => ({
     attributes: { [area.kind === "line" ? "stroke-opacity" : "fill-opacity"]: short(opacity, 3) },
   }),

@@ -2,12 +2,16 @@ import { describe, expect, it } from "vitest";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory } from "../drawing/history.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
+import { addShape } from "../drawing/shape-edits.ts";
+import { edited, smallDrawing } from "../drawing/testing.ts";
+import { ellipse } from "../lines/figures.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { derive, sceneOf } from "../scene/scene.ts";
 import { checkSize, FileProblem } from "./file-problem.ts";
+import { importSvg } from "./import-drawing.ts";
 import { readSvg } from "./svg-read.ts";
 import { writeSvg } from "./svg-write.ts";
 
@@ -154,4 +158,22 @@ describe("writing SVG", () => {
       });
     });
   });
+});
+
+it("gives what is soft beside the page no filter, which other renderers break on, and keeps that it is soft", () => {
+  const shape = {
+    id: "s",
+    outline: [ellipse([300, 50], 20, 20)],
+    evenOdd: false,
+    paint: { colour: "frond", step: 0 },
+    opacity: 1,
+    soft: 3,
+  };
+  const drawing = edited(smallDrawing(), addShape(shape));
+  const text = writeSvg(sceneOf(drawing, derive(drawing, [])), { drawing });
+  expect(text).not.toContain("<filter");
+  expect(text).toContain('data-soft="3"');
+  expect(Object.values(importSvg("", text).drawing.flatShapes)).toMatchObject([{ soft: 3 }]);
+  const near = edited(smallDrawing(), addShape({ ...shape, outline: [ellipse([105, 50], 20, 20)] }));
+  expect(writeSvg(sceneOf(near, derive(near, [])), { drawing: near })).toContain("<filter");
 });

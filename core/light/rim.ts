@@ -42,25 +42,67 @@ export function rimLight({ rings: [ring] }: Formed, lamp: PlacedLamp, options: R
   const reach = Math.max(1, Math.round((width * count) / long));
   const inward = Math.sign(ringArea(ring)) || 1;
   const sign = options.behind ? -1 : 1;
-  const edges = points.map((at, k): Edge => {
+  const normals = points.map((_, k): Point => {
     const [before, after] = [points[(k - reach + count) % count], points[(k + reach) % count]];
     const [tx, ty] = [after[0] - before[0], after[1] - before[1]];
     const length = Math.sqrt(tx * tx + ty * ty) || 1;
-    const normal: Point = [(-ty / length) * inward, (tx / length) * inward];
-    const [lx, ly] = directionFrom(lamp, at);
-    const faces = -(normal[0] * lx + normal[1] * ly) * sign;
-    return { at, normal, thick: width * smooth((faces - FACING) / (1 - FACING)) };
+    return [(-ty / length) * inward, (tx / length) * inward];
   });
+  const sharp = points.map((at, k) => {
+    const [nx, ny] = normals[k];
+    const [lx, ly] = directionFrom(lamp, at);
+    const faces = -(nx * lx + ny * ly) * sign;
+    const room = ROOM * radiusAt(normals, k, reach, long / count, inward);
+    const back = Math.min(gap, room / 2);
+    const thick = Math.min(width * smooth((faces - FACING) / (1 - FACING)), room - back);
+    return { back, thick };
+  });
+  const even = Math.ceil(reach / 2);
+  const backs = evened(
+    sharp.map(({ back }) => back),
+    even,
+  );
+  const thicks = evened(
+    sharp.map(({ thick }) => thick),
+    even,
+  );
+  const edges = points.map((at, k): Edge => ({ at, normal: normals[k], back: backs[k], thick: thicks[k] }));
   return runsOf(edges)
     .filter((run) => (run.length * long) / count > SHORTEST * width)
-    .map((run) => bandOf(run, gap, FIT * width));
+    .map((run) => bandOf(run, FIT * width));
+}
+
+/** Each the mean of those within a reach of it, round the ring: no bend of the outline leaves a notch. */
+function evened(values: readonly number[], reach: number): number[] {
+  const count = values.length;
+  let sum = 0;
+  for (let k = -reach; k <= reach; k++) sum += values[(k + count) % count];
+  return values.map((_, k) => {
+    const mean = sum / (2 * reach + 1);
+    sum += values[(k + reach + 1) % count] - values[(k - reach + count) % count];
+    // What rounding leaves of nothing is nothing.
+    return mean < 1e-9 ? 0 : mean;
+  });
 }
 
 interface Edge {
   readonly at: Point;
   /** Inward. */
   readonly normal: Point;
+  /** How far back it begins, and how far it reaches from there. */
+  readonly back: number;
   readonly thick: number;
+}
+
+/** Both together stay within this part of the radius by which the outline bends inward, so that it does not fold over. */
+const ROOM = 0.8;
+
+/** The radius by which the outline bends around what it encloses; endless where it does not. */
+function radiusAt(normals: readonly Point[], k: number, reach: number, step: number, inward: number): number {
+  const count = normals.length;
+  const [a, b] = [normals[(k - reach + count) % count], normals[(k + reach) % count]];
+  const turn = Math.atan2(a[0] * b[1] - a[1] * b[0], a[0] * b[0] + a[1] * b[1]) * inward;
+  return turn > 1e-6 ? (2 * reach * step) / turn : Number.POSITIVE_INFINITY;
 }
 
 const smooth = (t: number): number => {
@@ -109,10 +151,10 @@ function runsOf(edges: readonly Edge[]): Edge[][] {
   return runs;
 }
 
-function bandOf(run: readonly Edge[], gap: number, tolerance: number): number[] {
+function bandOf(run: readonly Edge[], tolerance: number): number[] {
   const inset = ({ at, normal }: Edge, by: number): Point => [at[0] + normal[0] * by, at[1] + normal[1] * by];
-  const near = run.map((edge) => inset(edge, gap));
-  const far = run.map((edge) => inset(edge, gap + edge.thick)).reverse();
+  const near = run.map((edge) => inset(edge, edge.back));
+  const far = run.map((edge) => inset(edge, edge.back + edge.thick)).reverse();
   const ring = [...near, ...far].filter((at, i, all) => i === 0 || distance(at, all[i - 1]) > tolerance / 8);
   const turn = ring.indexOf(near[near.length - 1]);
   return fitWithCorners(ring, turn > 0 ? [0, turn] : [0], true, tolerance);
