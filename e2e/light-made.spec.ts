@@ -144,6 +144,10 @@ test("a pocket throws its shadow on another, and all of it one on the ground", a
   await click(page, thrown.caster.seed);
   await expect(undo(page, "Throw the shadow of pocket")).toBeVisible();
   await expect.poll(() => colourAt(page, thrown.at)).toBe(stepOf({ value: FROND }, -2));
+  // The lamp of another drawing stands as it does there.
+  await page.getByRole("button", { name: "Take the lamp of another drawing" }).click();
+  await expect(page.getByRole("menuitem", { name: "There is no other drawing" })).toBeVisible();
+  await page.keyboard.press("Escape");
   // What stands as high is not fallen on.
   await click(page, thrown.under.seed);
   await expect.poll(() => colourAt(page, thrown.at)).toBe(FROND);

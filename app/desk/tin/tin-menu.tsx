@@ -1,12 +1,11 @@
 import { ChevronRight, Ellipsis } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
-import { useRef, useState } from "react";
+import { useRef } from "react";
 import { PALETTE_FILES, PALETTE_FORMATS, type PaletteFormat } from "#core/formats/palette-write.ts";
-import type { DrawingRow } from "../../keep/database.ts";
-import { listDrawings } from "../../keep/shelf.ts";
 import { downloadFile } from "../../ui/download.ts";
 import { MENU, MENU_ITEM } from "../../ui/menu.ts";
 import { fileName } from "../deliver/deliver-files.ts";
+import { OtherDrawings } from "../other-drawings.tsx";
 import { useDeskStore } from "../store/use-desk.ts";
 import { bringFile, bringFromDrawing } from "./bring-palette.ts";
 
@@ -87,33 +86,14 @@ const SubTrigger = ({ word }: { word: string }) => (
   </DropdownMenu.SubTrigger>
 );
 
-/** The other drawings of the drawer, looked up once their list is opened. */
 function FromDrawing() {
   const desk = useDeskStore();
-  const [rows, setRows] = useState<readonly DrawingRow[]>([]);
-  const look = async () => {
-    const own = desk.getState().id;
-    setRows((await listDrawings()).rows.filter(({ id }) => id !== own));
-  };
   return (
-    <DropdownMenu.Sub onOpenChange={(open) => open && void look()}>
+    <DropdownMenu.Sub>
       <SubTrigger word="Take from another drawing" />
       <DropdownMenu.Portal>
         <DropdownMenu.SubContent className={`${MENU} max-h-80 overflow-y-auto`}>
-          {rows.length === 0 && (
-            <DropdownMenu.Item disabled className={MENU_ITEM}>
-              There is no other drawing
-            </DropdownMenu.Item>
-          )}
-          {rows.map(({ id, name }) => (
-            <DropdownMenu.Item
-              key={id}
-              className={MENU_ITEM}
-              onSelect={() => void bringFromDrawing(desk, id)}
-            >
-              <span className="max-w-60 truncate">{name}</span>
-            </DropdownMenu.Item>
-          ))}
+          <OtherDrawings onChoose={(id) => void bringFromDrawing(desk, id)} />
         </DropdownMenu.SubContent>
       </DropdownMenu.Portal>
     </DropdownMenu.Sub>

@@ -4,6 +4,7 @@ import { SliderRow } from "../../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { CastFields } from "./cast-fields.tsx";
 import { FormFields } from "./form-fields.tsx";
+import { LampOfDrawing } from "./lamp-of-drawing.tsx";
 import { castingPart, lampState, makeAll } from "./lamp-state.ts";
 import { RimFields } from "./rim-fields.tsx";
 import { takeOver } from "./take-over.ts";
@@ -32,15 +33,18 @@ function LampPlace() {
   const { edit, show, keep } = useDeskStore().getState();
   return (
     <div className="grid gap-1">
-      <Choice
-        label="Where the lamp is"
-        value={far ? "far" : "near"}
-        onChange={(next) => edit(setLamp({ far: next === "far" }))}
-        options={[
-          { value: "far", word: "Far off" },
-          { value: "near", word: "On the page" },
-        ]}
-      />
+      <div className="flex items-center gap-1">
+        <Choice
+          label="Where the lamp is"
+          value={far ? "far" : "near"}
+          onChange={(next) => edit(setLamp({ far: next === "far" }))}
+          options={[
+            { value: "far", word: "Far off" },
+            { value: "near", word: "On the page" },
+          ]}
+        />
+        <LampOfDrawing />
+      </div>
       <div className="grid grid-cols-[auto_1fr] gap-x-2">
         <SliderRow
           label="Height"
