@@ -5,6 +5,7 @@ import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
 import { edited, strokeOf } from "#core/drawing/testing.ts";
 import { LineReader } from "#core/pockets/line-reader.ts";
 import { formTones } from "#core/scene/form-items.ts";
+import { formedBy } from "#core/scene/formed.ts";
 import { type AskForms, FormLink } from "./form-link.ts";
 import { FormWork } from "./form-work.ts";
 
@@ -36,7 +37,8 @@ function linked(ask?: AskForms["tones"]) {
   const link = new FormLink({ tones: ask ?? tones }, () => {
     fresh++;
   });
-  const all = (of = drawing) => pockets.map((pocket) => link.tonesOf(pocket, form, of));
+  const all = (of = drawing) =>
+    pockets.map((pocket) => link.tonesOf(pocket.key, formedBy(pocket, form, pockets), form, of));
   return { link, asked, all, told: () => fresh };
 }
 
@@ -45,7 +47,7 @@ describe("soft forms worked out elsewhere", () => {
     const { link, all, asked, told } = linked();
     expect(all()).toEqual([[], []]);
     await link.settled();
-    expect(all()).toEqual(pockets.map((pocket) => formTones(pocket, form, drawing)));
+    expect(all()).toEqual(pockets.map((pocket) => formTones(formedBy(pocket, form, pockets), form, drawing)));
     expect(all()[0]).toBe(all()[0]);
     expect([asked, told()]).toEqual([[2], 1]);
   });
@@ -59,7 +61,9 @@ describe("soft forms worked out elsewhere", () => {
     for (const place of places) expect(all(place)).toEqual(before);
     await link.settled();
     const last = places[2];
-    expect(all(last)).toEqual(pockets.map((pocket) => formTones(pocket, form, last)));
+    expect(all(last)).toEqual(
+      pockets.map((pocket) => formTones(formedBy(pocket, form, pockets), form, last)),
+    );
     expect(asked).toEqual([2, 2]);
   });
 

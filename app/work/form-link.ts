@@ -8,20 +8,18 @@ import { memoryOfPacked, type Packed, pack, unpack } from "#core/drawing/packed.
 import type { Box } from "#core/geometry/point.ts";
 import type { FormTone } from "#core/light/form-tones.ts";
 import { lampOn } from "#core/light/lamp.ts";
-import type { Pocket } from "#core/pockets/pockets.ts";
 import type { FormSource } from "#core/scene/flat-of.ts";
+import type { KeyedForm } from "#core/scene/formed.ts";
 import type { FormAnswer, FormRequest } from "./form-work.ts";
 
-interface Known {
-  readonly pocket: Pocket;
-  readonly form: Form;
+interface Known extends Wanted {
   readonly lamp: Lamp;
   readonly page: Box;
   readonly tones: readonly FormTone[];
 }
 
 interface Wanted {
-  readonly pocket: Pocket;
+  readonly formed: KeyedForm;
   readonly form: Form;
 }
 
@@ -37,7 +35,7 @@ export class FormLink implements FormSource {
   private wanted = new Map<number, Wanted>();
   private lit: Lit | undefined;
   /** The outlines that the other side has. */
-  private readonly told = new Map<number, Pocket>();
+  private readonly told = new Map<string, KeyedForm>();
   private asking: Promise<void> | undefined;
 
   constructor(
@@ -45,11 +43,11 @@ export class FormLink implements FormSource {
     private readonly onFresh: () => void,
   ) {}
 
-  tonesOf(pocket: Pocket, form: Form, lit: Lit): readonly FormTone[] {
-    const known = this.known.get(pocket.key);
-    if (known && isOf(known, pocket, form, lit)) return known.tones;
+  tonesOf(pocket: number, formed: KeyedForm, form: Form, lit: Lit): readonly FormTone[] {
+    const known = this.known.get(pocket);
+    if (known && isOf(known, formed, form, lit)) return known.tones;
     this.lit = lit;
-    this.wanted.set(pocket.key, { pocket, form });
+    this.wanted.set(pocket, { formed, form });
     this.asking ??= Promise.resolve().then(() => this.ask());
     return known?.tones ?? NONE;
   }
@@ -71,20 +69,15 @@ export class FormLink implements FormSource {
   }
 
   private send(wanted: ReadonlyMap<number, Wanted>, lit: Lit): Promise<Packed<FormAnswer>> {
-    const fresh = [...wanted].filter(([key, { pocket }]) => this.told.get(key) !== pocket);
-    for (const [key, { pocket }] of fresh) this.told.set(key, pocket);
+    const fresh = new Map<string, KeyedForm>();
+    for (const { formed } of wanted.values())
+      if (this.told.get(formed.key) !== formed) fresh.set(formed.key, formed);
+    for (const [key, formed] of fresh) this.told.set(key, formed);
     const request = pack<FormRequest>({
       lamp: lampOn(lit),
-      fresh: fresh.map(
-        ([
-          key,
-          {
-            pocket: { rings, box, area },
-          },
-        ]) => [key, { rings, box, area }],
-      ),
+      fresh: [...fresh].map(([key, { rings, box, area }]) => [key, { rings, box, area }]),
       live: [...this.told.keys()],
-      wanted: [...wanted].map(([key, { form }]) => [key, form]),
+      wanted: [...wanted].map(([pocket, { formed, form }]) => [pocket, formed.key, form]),
     });
     return this.work.tones(Comlink.transfer(request, memoryOfPacked(request)));
   }
@@ -102,5 +95,5 @@ export class FormLink implements FormSource {
 
 const NONE: readonly FormTone[] = [];
 
-const isOf = (known: Known, pocket: Pocket, form: Form, { lamp, page }: Lit): boolean =>
-  known.pocket === pocket && known.form === form && known.lamp === lamp && known.page === page.box;
+const isOf = (known: Known, formed: KeyedForm, form: Form, { lamp, page }: Lit): boolean =>
+  known.formed === formed && known.form === form && known.lamp === lamp && known.page === page.box;

@@ -7,17 +7,18 @@ import type { PlacedLamp } from "#core/light/lamp.ts";
 
 export interface FormRequest {
   readonly lamp: PlacedLamp;
-  /** Outlines not told before, or not as they were, by the keys of their pockets. */
-  readonly fresh: readonly (readonly [key: number, formed: Formed])[];
+  /** Outlines not told before, or not as they were, by their keys. */
+  readonly fresh: readonly (readonly [key: string, formed: Formed])[];
   /** Keys of all outlines there are, where some are fresh. */
-  readonly live: readonly number[];
-  readonly wanted: readonly (readonly [key: number, form: Form])[];
+  readonly live: readonly string[];
+  /** By the keys of the pockets they are for. */
+  readonly wanted: readonly (readonly [pocket: number, outline: string, form: Form])[];
 }
 
-export type FormAnswer = readonly (readonly [key: number, tones: readonly FormTone[]])[];
+export type FormAnswer = readonly (readonly [pocket: number, tones: readonly FormTone[]])[];
 
 export class FormWork {
-  private formed = new Map<number, Formed>();
+  private formed = new Map<string, Formed>();
 
   answer(request: Packed<FormRequest>): Packed<FormAnswer> {
     const { lamp, fresh, live, wanted } = unpack(request);
@@ -26,10 +27,18 @@ export class FormWork {
       const there = new Set(live);
       for (const key of this.formed.keys()) if (!there.has(key)) this.formed.delete(key);
     }
+    // Pockets of one part may ask for the same.
+    const made = new Map<string, readonly FormTone[]>();
+    const tonesFor = (formed: Formed, key: string, form: Form): readonly FormTone[] => {
+      const name = `${key} ${JSON.stringify(form)}`;
+      const tones = made.get(name) ?? tonesOfForm(formed, form, lamp);
+      made.set(name, tones);
+      return tones;
+    };
     return pack(
-      wanted.flatMap(([key, form]): [number, readonly FormTone[]][] => {
+      wanted.flatMap(([pocket, key, form]): [number, readonly FormTone[]][] => {
         const formed = this.formed.get(key);
-        return formed ? [[key, tonesOfForm(formed, form, lamp)]] : [];
+        return formed ? [[pocket, tonesFor(formed, key, form)]] : [];
       }),
     );
   }

@@ -324,6 +324,8 @@ export interface Form {
   readonly shine?: number;
   /** Ink inside the pocket is a fold that the form goes down to; otherwise it lies on the form. */
   readonly folds?: true;
+  /** The pocket is a piece of the form that its whole part has. */
+  readonly whole?: true;
   /** The standard deviation of its edge's blur in page units; sharp where left out. */
   readonly soft?: number;
 }

@@ -39,7 +39,7 @@ export const setMade = <K extends LampMade>(
 });
 
 /** Left out where they are nothing. */
-const OPTIONAL = ["soft", "folds", "shine", "behind"] as const;
+const OPTIONAL = ["soft", "folds", "whole", "shine", "behind"] as const;
 
 /** Changes what the lamp makes of those pours that have it. */
 export const changeMade = <K extends LampMade>(

@@ -318,6 +318,7 @@ export class FormRecord {
   @Min(0) @Max(1) reach!: number;
   @IsOptional() @Min(0) @Max(1) shine?: number;
   @IsOptional() @IsTrue() folds?: true;
+  @IsOptional() @IsTrue() whole?: true;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
 

@@ -51,6 +51,36 @@ export function combined(a: Region, b: Region, how: Combining): Region {
   return { outline: rings.map((path) => fitted(path, size * FIT, scale)), evenOdd: true };
 }
 
+/** What closed outlines cover together, each by the nonzero rule; outer chains and holes wind against one another. */
+export function united(outlines: readonly Region["outline"][]): number[][] {
+  const box = boundsOf(outlines.flat());
+  if (!box) return [];
+  const size = diagonal(box) || 1;
+  const scale = LATTICE / size;
+  const clipper = new ClipperLib.Clipper();
+  for (const outline of outlines)
+    clipper.AddPaths(
+      pathsOf({ outline, evenOdd: false }, size * FLAT, scale),
+      ClipperLib.PolyType.ptSubject,
+      true,
+    );
+  const found: ClipperLib.Paths = [];
+  clipper.Execute(
+    ClipperLib.ClipType.ctUnion,
+    found,
+    ClipperLib.PolyFillType.pftNonZero,
+    ClipperLib.PolyFillType.pftNonZero,
+  );
+  const largest = Math.max(...found.map((path) => Math.abs(ClipperLib.Clipper.Area(path))));
+  return found
+    .filter((path) => Math.abs(ClipperLib.Clipper.Area(path)) > largest * SLIVER)
+    .sort((a, b) => Math.abs(ClipperLib.Clipper.Area(b)) - Math.abs(ClipperLib.Clipper.Area(a)))
+    .map((path) => fitted(path, size * FIT, scale));
+}
+
+/** A hole or a piece of less than this part of the largest is what rounding leaves between neighbours. */
+const SLIVER = 1e-4;
+
 /**
  * A region without what of it lies within each of some distances of its edge, in page units; by the nonzero rule. Curves are
  * fitted within a part of its diagonal.

@@ -3,6 +3,7 @@ import type { Drawing, Form } from "../drawing/drawing.ts";
 import type { FormTone } from "../light/form-tones.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import type { KeyedForm } from "./formed.ts";
 import type { Effects, Item, Region } from "./items.ts";
 
 export interface Ranked {
@@ -24,9 +25,14 @@ export type PocketsDerived = Matches & {
   readonly forms?: FormSource;
 };
 
-/** Gives what it knows at once, which may be of the lamp a moment ago. */
+/** Asked by the key of the pocket that they are for. Gives what it knows at once, which may be of the lamp a moment ago. */
 export interface FormSource {
-  tonesOf(pocket: Pocket, form: Form, drawing: Pick<Drawing, "lamp" | "page">): readonly FormTone[];
+  tonesOf(
+    pocket: number,
+    formed: KeyedForm,
+    form: Form,
+    drawing: Pick<Drawing, "lamp" | "page">,
+  ): readonly FormTone[];
 }
 
 export const NO_EFFECTS: Effects = {};

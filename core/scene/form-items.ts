@@ -5,15 +5,15 @@ import { lampOn } from "../light/lamp.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
+import { formedBy, type KeyedForm } from "./formed.ts";
 import type { Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { keeper, sameList } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
 import { litPour } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 type Lit = Pick<Drawing, "lamp" | "page">;
 
-const shaped = keeper<Pocket, readonly FormTone[]>();
 const kept = keeper<Pocket, readonly Item[]>();
 
 /** Its shade, or where it shines. */
@@ -29,7 +29,10 @@ export const formItems = (
     const own = drawing.pours[pourOf[index] ?? ""];
     const pour = own && litPour(own, pocket, drawing.styles);
     if (!pour?.form || !pour.paint || pour.spot) return [];
-    const tones = forms ? forms.tonesOf(pocket, pour.form, drawing) : formTones(pocket, pour.form, drawing);
+    const formed = formedBy(pocket, pour.form, pockets);
+    const tones = forms
+      ? forms.tonesOf(pocket.key, formed, pour.form, drawing)
+      : formTones(formed, pour.form, drawing);
     const items = itemsOf(pocket, { ...pour, form: pour.form }, tones, palette);
     return tones.flatMap(({ deeper, shines }, k): Ranked[] =>
       shines === (what === "shine") ? [{ rank: lampRank(deeper), item: items[k] }] : [],
@@ -56,6 +59,25 @@ function itemsOf(
   );
 }
 
-/** Made anew only where pocket, lamp or form have changed. */
-export const formTones = (pocket: Pocket, form: Form, drawing: Lit): readonly FormTone[] =>
-  shaped(pocket, [drawing.lamp, drawing.page.box, form], () => tonesOfForm(pocket, form, lampOn(drawing)));
+interface Shaped {
+  readonly of: readonly unknown[];
+  readonly tones: readonly FormTone[];
+}
+
+const shaped = new WeakMap<KeyedForm, Map<string, Shaped>>();
+/** Of as many forms of one outline the tones are kept: pockets of a part may have forms that differ. */
+const MOST_KEPT = 8;
+
+/** Made anew only where outline, lamp or form have changed; the same for forms that are alike. */
+export function formTones(formed: KeyedForm, form: Form, drawing: Lit): readonly FormTone[] {
+  const known = shaped.get(formed) ?? new Map<string, Shaped>();
+  shaped.set(formed, known);
+  const of = [drawing.lamp, drawing.page.box];
+  const name = JSON.stringify(form);
+  const before = known.get(name);
+  if (before && sameList(before.of, of)) return before.tones;
+  if (known.size >= MOST_KEPT) known.clear();
+  const tones = tonesOfForm(formed, form, lampOn(drawing));
+  known.set(name, { of, tones });
+  return tones;
+}

@@ -15,7 +15,9 @@ import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";
+import { flatten } from "../geometry/cubic.ts";
 import { boundsOf, type Point } from "../geometry/point.ts";
+import { regionContains } from "../geometry/polygon.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { type Item, tonesIn } from "./items.ts";
@@ -118,6 +120,27 @@ it("lies deeper over less deep, light last, in one colour's steps", () => {
     "radish-up-1",
     "radish-up-2",
   ]);
+});
+
+it("has one form for all pockets of a part, each showing its piece in its own colour", () => {
+  const form = { tones: 1, deeper: 1, roundness: 1, reach: 0.5, whole: true as const };
+  const whole = edited(crates, setMade("form", ["left", "right"], form));
+  const items = shown(whole);
+  // Lit from the left, only the right of the two is in shade, which it is not by a form of its own.
+  const shadeAt = (drawing: Drawing, at: Point) =>
+    shown(drawing).filter(({ area, effects }) => {
+      const rings = (chains: readonly (readonly number[])[]) => chains.map((chain) => flatten(chain, 0.01));
+      return (
+        area.kind === "region" &&
+        regionContains(rings(area.chains), at) &&
+        regionContains(rings(effects.clip!), at)
+      );
+    }).length;
+  expect([shadeAt(whole, [36, 55]), shadeAt(whole, [66, 55])]).toEqual([0, 1]);
+  const apart = edited(whole, changeMade("form", ["left", "right"], { whole: false }));
+  expect([shadeAt(apart, [36, 55]), shadeAt(apart, [66, 55])]).toEqual([1, 1]);
+  expect(items.map((item) => told(item)[1])).toEqual(["frond-down-1", "radish-down-1"]);
+  expect(readDrawingFile(writeDrawingFile(whole))).toEqual(whole);
 });
 
 it("is hidden or fainter by its kind, wherever it lies", () => {

@@ -7,7 +7,7 @@ import { changeMakes } from "./lamp-state.ts";
 import { useMade } from "./use-made.ts";
 
 export function FormFields() {
-  const { tones, deeper, roundness, reach, shine, folds, soft } = useMade("form");
+  const { tones, deeper, roundness, reach, shine, folds, whole, soft } = useMade("form");
   const desk = useDeskStore();
   const { keep } = desk.getState();
   return (
@@ -60,11 +60,18 @@ export function FormFields() {
             onDone={keep}
           />
         </div>
-        <Toggle
-          label="Ink folds it"
-          checked={folds}
-          onChange={(next) => changeMakes(desk, "form", { folds: next })}
-        />
+        <div className="flex gap-2">
+          <Toggle
+            label="Ink folds"
+            checked={folds}
+            onChange={(next) => changeMakes(desk, "form", { folds: next })}
+          />
+          <Toggle
+            label="Part as one"
+            checked={whole}
+            onChange={(next) => changeMakes(desk, "form", { whole: next })}
+          />
+        </div>
       </div>
     </>
   );

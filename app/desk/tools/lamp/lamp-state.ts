@@ -13,7 +13,10 @@ import { toolState } from "../tool-state.ts";
 
 /** Lengths as shares of the page's width; 0 and false for what is left out. */
 interface Made {
-  readonly form: Omit<Required<Form>, "folds"> & { readonly folds: boolean };
+  readonly form: Omit<Required<Form>, "folds" | "whole"> & {
+    readonly folds: boolean;
+    readonly whole: boolean;
+  };
   readonly rim: Omit<Required<Rim>, "behind"> & { readonly behind: boolean };
   readonly cast: Required<Cast>;
 }
@@ -33,7 +36,7 @@ export const lampState = toolState<Settings, Held>(
   "lamp",
   {
     makes: "form",
-    form: { tones: 1, deeper: 1, roundness: 1, reach: 0.55, shine: 0, folds: false, soft: 0 },
+    form: { tones: 1, deeper: 1, roundness: 1, reach: 0.55, shine: 0, folds: false, whole: false, soft: 0 },
     rim: { deeper: -2, width: 0.012, gap: 0.006, behind: false, soft: 0 },
     cast: { deeper: 2, high: 0.02, soft: 0 },
     castOf: "pocket",
@@ -59,7 +62,7 @@ function inPageUnits(desk: Desk, made: LampMade, settings: object): Record<strin
 }
 
 /** Left out where they are nothing. */
-const OPTIONAL = ["soft", "folds", "shine", "behind"];
+const OPTIONAL = ["soft", "folds", "whole", "shine", "behind"];
 
 /** What is made next, as it is kept. */
 export function nextMade<K extends LampMade>(desk: Desk, made: K): NonNullable<Pour[K]> {

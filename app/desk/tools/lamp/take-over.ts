@@ -9,6 +9,7 @@ import { anchorOf } from "#core/pockets/anchors.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { shadowsOf } from "#core/scene/cast-items.ts";
 import { formTones } from "#core/scene/form-items.ts";
+import { formedBy } from "#core/scene/formed.ts";
 import { rimChains } from "#core/scene/rim-items.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import type { Desk } from "../../store/desk-state.ts";
@@ -25,9 +26,9 @@ interface Taken {
 const TAKEN: {
   readonly [K in LampMade]: (desk: Desk, own: Pour, pockets: readonly Pocket[]) => readonly Taken[];
 } = {
-  form: ({ drawing }, own, pockets) =>
+  form: ({ drawing, derived }, own, pockets) =>
     pockets.flatMap((pocket) =>
-      formTones(pocket, own.form!, drawing).map((tone) => ({
+      formTones(formedBy(pocket, own.form!, derived.whole.pockets), own.form!, drawing).map((tone) => ({
         ...tone,
         pocket,
         pour: own,
