@@ -124,3 +124,20 @@ test("an undercoat lies under everything enclosed, beneath what is poured", asyn
   await expect.poll(() => colourIn(page, d)).toBe("#efe3c8");
   await expect(stage(page, "Flats")).toContainText(`1 of ${ALL} pockets`);
 });
+
+test("an undercoat lies in each part under its own pockets", async ({ page }) => {
+  await open(page);
+  await tool(page, "Gather").click();
+  await click(page, a);
+  await page.getByRole("button", { name: "Make a part" }).click();
+  await expect(page.getByRole("list", { name: "Parts, front to back" }).locator("li")).toHaveCount(2);
+  await tool(page, "Pour").click();
+  await page
+    .getByRole("region", { name: "Tin" })
+    .getByRole("button", { name: /^Seed paper/ })
+    .click();
+  await page.getByRole("switch", { name: "Undercoat" }).click();
+  for (const pocket of [a, b, d]) await expect.poll(() => colourIn(page, pocket)).toBe("#efe3c8");
+  const { bytes } = await save(page, "SVG");
+  expect(bytes.toString().match(/data-is="undercoat"/g)).toHaveLength(2);
+});

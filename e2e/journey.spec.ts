@@ -30,7 +30,7 @@ test.describe("drawer", () => {
   test("shows demos drawn from their content, and is accessible", async ({ page }) => {
     await openDrawer(page);
     const pictures = page.getByRole("button", { name: /^Open a copy/ }).locator("img");
-    await expect(pictures).toHaveCount(9);
+    await expect(pictures).toHaveCount(10);
     for (const picture of await pictures.all()) {
       await expect
         .poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth))

@@ -245,6 +245,15 @@ test("gradients, soft shade and blends are the same in PNG, in Chromium's SVG an
   await tool(page, "Lamp").click();
   await page.getByRole("radio", { name: "Rim", exact: true }).click();
   await page.getByRole("button", { name: "All", exact: true }).click();
+  await page.getByRole("radio", { name: "Shadow", exact: true }).click();
+  await page.mouse.click(...(await spot(page, a.seed)));
+  await page.getByRole("slider", { name: "Softness of the shadow" }).press("PageUp");
+  await page.getByLabel("Shadow on the ground").selectOption("Laid flat on the ground");
+  await page.getByRole("slider", { name: "Softness of the ground shadow" }).press("PageUp");
+  await tool(page, "Crease").click();
+  await page.getByRole("switch", { name: "Runs out" }).click();
+  await drag(page, [[c.box.x - 1, c.seed[1]], c.seed]);
+  await expect(page.getByRole("button", { name: "Undo: Draw crease" })).toBeVisible();
   await tool(page, "Shade").click();
   for (const [pocket, blend] of [
     [a, "multiply"],
@@ -257,7 +266,7 @@ test("gradients, soft shade and blends are the same in PNG, in Chromium's SVG an
     await drag(page, [pocket.seed, [right, y], [right, low], [x, low], pocket.seed]);
     await page.getByRole("slider", { name: "Softness of the edge" }).press("PageUp");
   }
-  await expect(stage(page, "Light")).toContainText("3 shades");
+  await expect(stage(page, "Light")).toContainText("4 shades");
   const { bytes: svg } = await save(page, "SVG");
   expect(svg.toString()).toContain("mix-blend-mode:color-dodge");
   const { bytes: png } = await save(page, "PNG");

@@ -91,6 +91,22 @@ test("one cloth lies over two pockets, is moved and turned by hand, and comes ba
   expect(figures(bytes)).toHaveLength(4);
 });
 
+test("a pattern is turned and scaled by its handle on the drawing", async ({ page }) => {
+  await open(page);
+  await typeNumber(page.getByLabel("Size"), "1.2");
+  await click(page, a.seed);
+  await expect(page.getByRole("button", { name: "Undo: Lay pattern" })).toBeVisible();
+  // Half a page unit a millimetre; the handle stands four figures off.
+  const [x, y] = a.seed;
+  await page.mouse.move(...(await onScreen(page, [x + 2.4, y], GARDEN_PAGE)));
+  await page.mouse.down();
+  await page.mouse.move(...(await onScreen(page, [x, y + 4.8], GARDEN_PAGE)), { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByRole("button", { name: "Undo: Change pattern" })).toBeVisible();
+  expect(Math.abs(Number(await page.getByLabel("Turn").inputValue()) - 90)).toBeLessThan(3);
+  expect(Math.abs(Number(await page.getByLabel("Size").inputValue()) - 2.4)).toBeLessThan(0.1);
+});
+
 test("bands follow a line of the pocket inward, each in a colour of its own", async ({ page }) => {
   await open(page);
   await page.getByLabel("Pattern", { exact: true }).selectOption("Bands");

@@ -6,6 +6,7 @@ import {
   type InkedArt,
   litArt,
   outlinedArt,
+  partedArt,
   SCALES,
   scannedArt,
   windowOf,
@@ -23,7 +24,8 @@ const art = [
   ...scannedArt(),
   ...clothedArt().slice(0, 2),
   ...glazedArt().slice(0, 2),
-  ...litArt().slice(0, 2),
+  ...litArt().slice(0, 1),
+  ...partedArt().slice(0, 2),
 ];
 
 process.stdout.write(JSON.stringify(art.map(viewsOf)));

@@ -3,19 +3,30 @@
 import { readFileSync } from "node:fs";
 import { scanOf } from "../../demo/scan/scanner.ts";
 import { setColourOpacity } from "../drawing/colour-edits.ts";
-import { type Drawing, GRADIENTS, type Gradient, type InkShape, PATTERNS } from "../drawing/drawing.ts";
+import {
+  type Drawing,
+  GRADIENTS,
+  type Gradient,
+  type InkShape,
+  PATTERNS,
+  type Tile,
+} from "../drawing/drawing.ts";
 import { addBridges, pour, setUndercoat } from "../drawing/edits.ts";
 import { setGradient } from "../drawing/gradients.ts";
+import { setMade } from "../drawing/light-edits.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
-import { setPattern } from "../drawing/patterns.ts";
+import { MAIN } from "../drawing/parts.ts";
+import { addTile, setBands, setPattern } from "../drawing/patterns.ts";
 import { addShade } from "../drawing/shape-edits.ts";
 import { edited } from "../drawing/testing.ts";
-import { rectangle } from "../lines/figures.ts";
+import { ellipse, rectangle } from "../lines/figures.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { findInk, TRACE_SETTINGS } from "../lines/trace/trace.ts";
 import { readInk, tracedDrawing } from "../lines/trace/traced-drawing.ts";
 import { anchorOf } from "../pockets/anchors.ts";
+import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { LineReader } from "../pockets/line-reader.ts";
+import { withPart } from "../pockets/make-part.ts";
 import { derive } from "../scene/scene.ts";
 import { ART, shown } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
@@ -65,14 +76,30 @@ export const scannedArt = (): InkedArt[] =>
 
 const COLOURS = ["frond", "radish", "marigold", "morning-sky"];
 
-/** A few icons with a pattern over every pour. */
+/** A tile with a blot across its corners. */
+const TILE: Omit<Tile, "rank"> = {
+  id: "blot",
+  name: "Blot",
+  ratio: 1,
+  tones: [[ellipse([0, 0], 0.3, 0.3), ellipse([0.5, 0.5], 0.25, 0.2)]],
+};
+
+/** A few icons with a pattern over every pour, and bands along one of its lines. */
 export const clothedArt = (): InkedArt[] =>
   few((drawing) =>
     Object.keys(drawing.pours).reduce(
       (now, id, i) =>
         edited(
           now,
+          setBands(id, {
+            line: now.pours[id].anchor.lines[0],
+            bands: [
+              { width: drawing.page.box.width / 60, paint: { colour: "dusk", step: 0 } },
+              { width: drawing.page.box.width / 60, paint: { colour: "seed-paper", step: 0 } },
+            ],
+          }),
           setPattern([id], {
+            tile: TILE.id,
             cloth: id,
             kind: PATTERNS[i % PATTERNS.length],
             at: now.pours[id].anchor.seed,
@@ -82,9 +109,19 @@ export const clothedArt = (): InkedArt[] =>
             paint: { colour: COLOURS[(i + 1) % COLOURS.length], step: -1 },
           }),
         ),
-      drawing,
+      edited(drawing, addTile(TILE)),
     ),
   );
+
+/** A few icons of which half the pockets are a part of their own. */
+export const partedArt = (): InkedArt[] =>
+  few((drawing) => {
+    const reader = new DrawingReader();
+    const pockets = reader.read(drawing).pockets.filter(({ hidden }) => !hidden);
+    const chosen = new Set(pockets.filter((_, i) => i % 2 === 0));
+    const map = reader.mapOf(MAIN)!;
+    return withPart(drawing, { name: "Front", part: MAIN, pockets, map, chosen });
+  });
 
 /** A few icons in colours that are half seen through, over an undercoat. */
 export const glazedArt = (): InkedArt[] =>
@@ -96,10 +133,16 @@ export const glazedArt = (): InkedArt[] =>
     ),
   );
 
-/** A few icons with a gradient over every pour, and soft shade across each. */
+/** A few icons with a gradient over every pour, soft shade across each, a rim, and shadows that some throw on others. */
 export const litArt = (): InkedArt[] =>
-  few((drawing) =>
-    Object.values(drawing.pours).reduce((now, { id, anchor, paint }, i) => {
+  few((bare) => {
+    const ids = Object.keys(bare.pours);
+    const drawing = edited(
+      bare,
+      setMade("rim", ids, { deeper: -2, width: bare.page.box.width / 30, gap: bare.page.box.width / 60 }),
+      setMade("cast", ids.slice(0, 1), { deeper: 1, high: bare.page.box.width / 20, soft: 0.4 }),
+    );
+    return Object.values(drawing.pours).reduce((now, { id, anchor, paint }, i) => {
       const [x, y] = anchor.seed;
       const size = drawing.page.box.width / 12;
       const gradient: Gradient = {
@@ -128,8 +171,8 @@ export const litArt = (): InkedArt[] =>
           soft: size / 6,
         }),
       );
-    }, drawing),
-  );
+    }, drawing);
+  });
 
 const FEW = 5;
 
@@ -163,7 +206,9 @@ function artOf(name: string, bare: Drawing, finish = (drawing: Drawing): Drawing
     ...pockets.map(({ outline }) => `<path d="${data(outline)}"/>`),
   ];
   const covered = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${x} ${y} ${width} ${height}"><g shape-rendering="crispEdges">${paths.join("")}</g></svg>`;
-  return { name, drawing, svg: deliveredSvg(drawing, derive(drawing, pockets)), covered };
+  const parted = Object.keys(drawing.parts).length > 1;
+  const now = parted ? new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden) : pockets;
+  return { name, drawing, svg: deliveredSvg(drawing, derive(drawing, now)), covered };
 }
 
 const chainData = (chain: readonly number[]): string => {

@@ -1,10 +1,10 @@
 import { poursWith, setLamp } from "#core/drawing/light-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
+import { LampOfDrawing } from "../../light/lamp-of-drawing.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { CastFields } from "./cast-fields.tsx";
 import { FormFields } from "./form-fields.tsx";
-import { LampOfDrawing } from "./lamp-of-drawing.tsx";
 import { castingPart, lampState, makeAll } from "./lamp-state.ts";
 import { RimFields } from "./rim-fields.tsx";
 import { takeOver } from "./take-over.ts";

@@ -1,11 +1,11 @@
 import { Copy } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { setLamp } from "#core/drawing/light-edits.ts";
-import { openDrawing } from "../../../keep/shelf.ts";
-import { MENU } from "../../../ui/menu.ts";
-import { OtherDrawings } from "../../other-drawings.tsx";
-import type { DeskStore } from "../../store/desk-state.ts";
-import { useDeskStore } from "../../store/use-desk.ts";
+import { openDrawing } from "../../keep/shelf.ts";
+import { MENU } from "../../ui/menu.ts";
+import { OtherDrawings } from "../other-drawings.tsx";
+import type { DeskStore } from "../store/desk-state.ts";
+import { useDeskStore } from "../store/use-desk.ts";
 
 /** Several drawings are lit alike: the lamp of another one stands here. */
 export function LampOfDrawing() {
