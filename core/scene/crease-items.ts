@@ -1,22 +1,18 @@
 /** Creases: what lies on one side of a line, in each pocket it runs through, in steps of that pocket's own colour. */
 import { type Crease, type Drawing, entitiesOf, type Pour } from "../drawing/drawing.ts";
-import { diagonal, distance, mix, type Point } from "../geometry/point.ts";
+import { boundsOf, diagonal, distance, mix, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { sideOf } from "../light/side-of.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { pocketsAlong } from "../pockets/pockets-along.ts";
 import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
+import { around, BLUR_REACH } from "./item-box.ts";
 import type { Item, ItemPaint } from "./items.ts";
 import { keeper, sameList } from "./kept.ts";
 import type { Palette } from "./palette.ts";
 
-interface Laid {
-  readonly side: readonly number[];
-  readonly crossed: readonly number[];
-}
-
-const laid = keeper<Crease, Laid>();
+const crossedBy = keeper<Crease, readonly number[]>();
 const kept = new WeakMap<Crease, WeakMap<Pocket, { readonly of: readonly unknown[]; readonly item: Item }>>();
 
 export const creaseItems = (
@@ -27,27 +23,32 @@ export const creaseItems = (
 ): Ranked[] =>
   entitiesOf(drawing.creases).flatMap((crease) => {
     const { box } = drawing.page;
-    const { side, crossed } = laid(crease, [box, pockets], () => ({
-      side: sideOf(crease.points, crease.side, FAR * diagonal(box)),
-      crossed: pocketsAlong(crease.points, pockets, diagonal(box)),
-    }));
+    const crossed = crossedBy(crease, [box, pockets], () =>
+      pocketsAlong(crease.points, pockets, diagonal(box)),
+    );
     return crossed.flatMap((index): Ranked[] => {
       const pour = drawing.pours[pourOf[index] ?? ""];
-      if (pockets[index].part !== part || !pour?.paint || pour.spot) return [];
-      return [
-        {
-          rank: crease.rank,
-          item: itemOf(crease, pockets[index], [pour, side, palette], () => ({
-            id: `${crease.id}-${pockets[index].key}`,
-            says: { is: "over" },
-            area: { kind: "region", chains: [side], evenOdd: false },
-            paint: creasePaint(crease, pockets[index], pour, palette),
-            effects: { clip: pockets[index].cover, ...(crease.soft ? { blur: crease.soft } : {}) },
-          })),
-        },
-      ];
+      const pocket = pockets[index];
+      if (pocket.part !== part || !pour?.paint || pour.spot) return [];
+      const item = itemOf(crease, pocket, [pour, palette], () => ({
+        id: `${crease.id}-${pocket.key}`,
+        says: { is: "over" },
+        area: { kind: "region", chains: [sideIn(crease, pocket)], evenOdd: false },
+        paint: creasePaint(crease, pocket, pour, palette),
+        effects: { clip: pocket.cover, ...(crease.soft ? { blur: crease.soft } : {}) },
+      }));
+      return [{ rank: crease.rank, item }];
     });
   });
+
+/** Beyond the pocket's box, by this part of how large box and crease are together. */
+const BEYOND = 1.02;
+
+/** Its side as far as the pocket goes, and a blur beyond it; what reached farther would make renderers' layers large. */
+function sideIn({ points, side, soft = 0 }: Crease, { box }: Pocket): number[] {
+  const together = around(box, boundsOf([points]))!;
+  return sideOf(points, side, BEYOND * diagonal(together) + BLUR_REACH * soft);
+}
 
 /** How far it runs out, as a share of how far its ends are apart. */
 const RUN_OUT = 0.35;
@@ -83,9 +84,6 @@ function creasePaint(
     ],
   };
 }
-
-/** Page diagonals that a crease goes on for. */
-const FAR = 2;
 
 function itemOf(crease: Crease, pocket: Pocket, of: readonly unknown[], make: () => Item): Item {
   const items = kept.get(crease) ?? new WeakMap();
