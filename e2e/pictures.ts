@@ -39,8 +39,8 @@ test("the coloured boot in every stage", async ({ page }) => {
   }
 });
 
-test("the lamp over the snail", async ({ page }) => {
-  await openDemo(page, "Snail on a rain barrel, coloured");
+test("the lamp in the shed", async ({ page }) => {
+  await openDemo(page, "Lantern in the shed, coloured");
   await stage(page, "Light").click();
   await page.getByRole("radio", { name: "Lamp", exact: true }).click();
   await shoot(page, "lamp");

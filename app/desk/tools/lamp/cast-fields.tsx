@@ -94,7 +94,7 @@ function GroundFields() {
             const kind = GROUND_SHADOWS.find((one) => one === value);
             edit(setGroundShadow(kind ? { ...(shadow ?? newShadow(desk.getState(), kind)), kind } : null));
           }}
-          className="h-7 w-28 rounded-md border border-edge bg-white px-1 text-xs"
+          className="h-7 w-36 rounded-md border border-edge bg-white px-1 text-xs"
         >
           <option value="">No ground shadow</option>
           {GROUND_SHADOWS.map((kind) => (

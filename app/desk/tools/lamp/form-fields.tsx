@@ -32,7 +32,7 @@ export function FormFields() {
           onChange={(next) => changeMakes(desk, "form", { deeper: next })}
         />
       </div>
-      <div className="grid grid-cols-[auto_5rem] gap-x-2">
+      <div className="grid grid-cols-[auto_4rem] gap-x-2">
         <SliderRow
           label="Reach"
           value={reach}
@@ -51,7 +51,7 @@ export function FormFields() {
           onDone={keep}
         />
       </div>
-      <div className="grid gap-1 text-xs">
+      <div className="grid gap-0.5 text-xs">
         <div className="grid grid-cols-[auto_4rem] gap-x-2">
           <SliderRow
             label="Shine"
@@ -60,7 +60,7 @@ export function FormFields() {
             onDone={keep}
           />
         </div>
-        <div className="flex gap-2">
+        <div className="grid gap-0.5 whitespace-nowrap">
           <Toggle
             label="Ink folds"
             checked={folds}

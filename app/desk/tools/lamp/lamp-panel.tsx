@@ -40,7 +40,7 @@ function LampPlace() {
           onChange={(next) => edit(setLamp({ far: next === "far" }))}
           options={[
             { value: "far", word: "Far off" },
-            { value: "near", word: "On the page" },
+            { value: "near", word: "Near" },
           ]}
         />
         <LampOfDrawing />
