@@ -288,27 +288,29 @@ export class BandsRecord {
   bands!: BandRecord[];
 }
 
-export class GradientStopRecord {
+class StopFields {
   @Min(0) @Max(1) at!: number;
-  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
   @Min(0) @Max(1) opacity!: number;
   @IsOptional() @Min(0.01) @Max(0.99) middle?: number;
 }
 
-export class GradientRecord {
-  @IsId() cloth!: string;
+export class GradientStopRecord extends StopFields {
+  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+}
+
+class GradientFields {
   @IsIn(GRADIENTS) kind!: (typeof GRADIENTS)[number];
   @IsPlace() from!: [number, number];
   @IsPlace() to!: [number, number];
   @IsOptional() @IsPositive() @Max(1000) ratio?: number;
   @IsOptional() @Min(0) @Max(0.99) focus?: number;
   @IsIn(MIXES) mix!: (typeof MIXES)[number];
-  @IsRecords()
-  @ArrayMinSize(2)
-  @ArrayMaxSize(MOST_STOPS)
-  @ValidateNested({ each: true })
-  @Type(() => GradientStopRecord)
-  stops!: GradientStopRecord[];
+  @IsRecords() @ArrayMinSize(2) @ArrayMaxSize(MOST_STOPS) @ValidateNested({ each: true }) stops!: object[];
+}
+
+export class GradientRecord extends GradientFields {
+  @IsId() cloth!: string;
+  @Type(() => GradientStopRecord) declare stops: GradientStopRecord[];
 }
 
 export class FormRecord {
@@ -336,26 +338,12 @@ export class StylePaintRecord {
   @IsInt() @Min(-2 * FARTHEST_STEP) @Max(2 * FARTHEST_STEP) step!: number;
 }
 
-export class StyleStopRecord {
-  @Min(0) @Max(1) at!: number;
+export class StyleStopRecord extends StopFields {
   @IsDefined() @ValidateNested() @Type(() => StylePaintRecord) paint!: StylePaintRecord;
-  @Min(0) @Max(1) opacity!: number;
-  @IsOptional() @Min(0.01) @Max(0.99) middle?: number;
 }
 
-export class StyleGradientRecord {
-  @IsIn(GRADIENTS) kind!: (typeof GRADIENTS)[number];
-  @IsPlace() from!: [number, number];
-  @IsPlace() to!: [number, number];
-  @IsOptional() @IsPositive() @Max(1000) ratio?: number;
-  @IsOptional() @Min(0) @Max(0.99) focus?: number;
-  @IsIn(MIXES) mix!: (typeof MIXES)[number];
-  @IsRecords()
-  @ArrayMinSize(2)
-  @ArrayMaxSize(MOST_STOPS)
-  @ValidateNested({ each: true })
-  @Type(() => StyleStopRecord)
-  stops!: StyleStopRecord[];
+export class StyleGradientRecord extends GradientFields {
+  @Type(() => StyleStopRecord) declare stops: StyleStopRecord[];
 }
 
 export class LightShapeRecord {

@@ -11,7 +11,7 @@ import { BLUR_REACH } from "./item-box.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
-import { litPour } from "./lit-pour.ts";
+import { litPockets } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 /** What throws a shadow: outlines on paper, and how. */
@@ -58,14 +58,11 @@ function fallenOn(
   drawing: Drawing,
   casters: readonly Caster[],
   part: string,
-  { pockets, pourOf }: PocketsDerived,
+  derived: PocketsDerived,
 ): Fallen[] {
   if (casters.length === 0) return [];
-  return pockets.flatMap((pocket, index): Fallen[] => {
-    const own = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
-    const pour = own && litPour(own, pocket, drawing.styles);
-    if (!pour?.paint || pour.spot) return [];
-    return casters.flatMap((caster): Fallen[] => {
+  return litPockets(drawing, part, derived).flatMap(({ pocket, pour }): Fallen[] =>
+    casters.flatMap((caster): Fallen[] => {
       // What stands as high throws none on it.
       const high = caster.cast.high - (caster.own ? (pour.cast?.high ?? 0) : 0);
       if (caster.own === pocket || high <= 0) return [];
@@ -73,8 +70,8 @@ function fallenOn(
       const isNear =
         shadow.box && !boxesApart(grow(shadow.box, BLUR_REACH * shadow.blur - TOUCHING), pocket.box);
       return isNear ? [{ caster, shadow, pocket, pour }] : [];
-    });
-  });
+    }),
+  );
 }
 
 /** Where the shadow of a pour's pockets falls, and how deep it is there. */
@@ -98,27 +95,22 @@ export function shadowsOf(
 }
 
 /** Pockets of the part that throw shadows, and parts in front of it that do. */
-function castersOn(
-  { pours, parts, styles }: Drawing,
-  part: string,
-  { pockets, pourOf }: PocketsDerived,
-): Caster[] {
-  const own = pockets.flatMap((pocket, index): Caster[] => {
-    const found = pocket.part === part ? pours[pourOf[index] ?? ""] : undefined;
-    const pour = found && litPour(found, pocket, styles);
-    if (!pour?.cast || !pour.paint) return [];
-    const { id, cast } = pour;
-    return [
-      {
-        id: `${id}-${pocket.key}`,
-        chains: [pocket.outline[0]],
-        middle: middleOf(pocket.box),
-        cast,
-        own: pocket,
-      },
-    ];
-  });
-  const inOrder = partsOf({ parts } as Drawing);
+function castersOn(drawing: Drawing, part: string, derived: PocketsDerived): Caster[] {
+  const { pockets } = derived;
+  const own = litPockets(drawing, part, derived).flatMap(({ pocket, pour: { id, cast } }): Caster[] =>
+    cast
+      ? [
+          {
+            id: `${id}-${pocket.key}`,
+            chains: [pocket.outline[0]],
+            middle: middleOf(pocket.box),
+            cast,
+            own: pocket,
+          },
+        ]
+      : [],
+  );
+  const inOrder = partsOf(drawing);
   const before = inOrder.slice(inOrder.findIndex(({ id }) => id === part) + 1);
   const whole = before.flatMap(({ id, cast, visible }): Caster[] => {
     if (!cast || !visible) return [];
@@ -146,6 +138,9 @@ const shadows = new WeakMap<
   Map<number, { readonly of: readonly unknown[]; readonly shadow: Shadow }>
 >();
 
+/** For so many heights at once the shadows of one outline are kept. */
+const MOST_KEPT = 16;
+
 /** By what throws it and how high that stands; the same until outline, lamp or cast change. */
 function shadowOf({ chains, middle, cast }: Caster, high: number, drawing: Drawing): Shadow {
   const known = shadows.get(chains[0]) ?? new Map();
@@ -153,6 +148,7 @@ function shadowOf({ chains, middle, cast }: Caster, high: number, drawing: Drawi
   const of = [chains.length, drawing.lamp, drawing.page.box, cast.soft];
   const before = known.get(high);
   if (before?.of.every((value: unknown, i: number) => value === of[i])) return before.shadow;
+  if (known.size >= MOST_KEPT) known.clear();
   const offset = castOffset(lampOn(drawing), middle, high);
   const moved = chains.map((chain) => swept(chain, offset));
   const shadow: Shadow = {

@@ -9,7 +9,7 @@ import { formedBy, type KeyedForm } from "./formed.ts";
 import type { Item } from "./items.ts";
 import { keeper, sameList } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
-import { litPour } from "./lit-pour.ts";
+import { litPockets } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 type Lit = Pick<Drawing, "lamp" | "page">;
@@ -21,14 +21,12 @@ export const formItems = (
   what: "form" | "shine",
   drawing: Drawing,
   part: string,
-  { pockets, pourOf, forms }: PocketsDerived,
+  derived: PocketsDerived,
   palette: Palette,
 ): Ranked[] =>
-  pockets.flatMap((pocket, index) => {
-    if (pocket.part !== part) return [];
-    const own = drawing.pours[pourOf[index] ?? ""];
-    const pour = own && litPour(own, pocket, drawing.styles);
-    if (!pour?.form || !pour.paint || pour.spot) return [];
+  litPockets(drawing, part, derived).flatMap(({ pocket, pour }) => {
+    if (!pour.form) return [];
+    const { pockets, forms } = derived;
     const formed = formedBy(pocket, pour.form, pockets);
     const tones = forms
       ? forms.tonesOf(pocket.key, formed, pour.form, drawing)

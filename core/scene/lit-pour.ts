@@ -2,6 +2,7 @@
 import type { Drawing, Paint, Pour } from "../drawing/drawing.ts";
 import { type PlacedLight, placedLight } from "../drawing/light-styles.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import type { PocketsDerived } from "./flat-of.ts";
 import { keeper } from "./kept.ts";
 
 const placed = keeper<Pocket, PlacedLight>();
@@ -33,3 +34,21 @@ export function litPour(pour: Pour, pocket: Pocket, styles: Drawing["styles"]): 
     };
   });
 }
+
+/** A pocket of a colour of its own, that light can be made of. */
+export interface LitPocket {
+  readonly pocket: Pocket;
+  readonly pour: Pour & { readonly paint: Paint };
+}
+
+/** Those of a part, each with the light of its style. */
+export const litPockets = (
+  { pours, styles }: Pick<Drawing, "pours" | "styles">,
+  part: string,
+  { pockets, pourOf }: PocketsDerived,
+): LitPocket[] =>
+  pockets.flatMap((pocket, index): LitPocket[] => {
+    const own = pocket.part === part ? pours[pourOf[index] ?? ""] : undefined;
+    if (!own?.paint || own.spot) return [];
+    return [{ pocket, pour: litPour(own, pocket, styles) as LitPocket["pour"] }];
+  });

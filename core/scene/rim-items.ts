@@ -8,7 +8,7 @@ import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
-import { litPour } from "./lit-pour.ts";
+import { litPockets } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 const shaped = keeper<Pocket, readonly Chain[]>();
@@ -17,13 +17,11 @@ const kept = keeper<Pocket, Item>();
 export const rimItems = (
   drawing: Drawing,
   part: string,
-  { pockets, pourOf }: PocketsDerived,
+  derived: PocketsDerived,
   palette: Palette,
 ): Ranked[] =>
-  pockets.flatMap((pocket, index): Ranked[] => {
-    const own = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
-    const pour = own && litPour(own, pocket, drawing.styles);
-    if (!pour?.rim || !pour.paint || pour.spot) return [];
+  litPockets(drawing, part, derived).flatMap(({ pocket, pour }): Ranked[] => {
+    if (!pour.rim) return [];
     const { id, paint, gradient, rim } = pour;
     const chains = rimChains(pocket, rim, drawing);
     if (chains.length === 0) return [];

@@ -5,7 +5,7 @@ import { colourItem, paintOfShape } from "./colour-item.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Item } from "./items.ts";
 import { keeper } from "./kept.ts";
-import { styleLight } from "./lit-pour.ts";
+import { litPockets, styleLight } from "./lit-pour.ts";
 import type { Palette } from "./palette.ts";
 
 const kept = keeper<Pocket, readonly Item[]>();
@@ -13,13 +13,12 @@ const kept = keeper<Pocket, readonly Item[]>();
 export const styleItems = (
   drawing: Drawing,
   part: string,
-  { pockets, pourOf }: PocketsDerived,
+  derived: PocketsDerived,
   palette: Palette,
 ): Ranked[] =>
-  pockets.flatMap((pocket, index): Ranked[] => {
-    const pour = pocket.part === part ? drawing.pours[pourOf[index] ?? ""] : undefined;
-    const light = pour && styleLight(pour, pocket, drawing.styles);
-    if (!light || pour.spot) return [];
+  litPockets(drawing, part, derived).flatMap(({ pocket, pour }): Ranked[] => {
+    const light = styleLight(pour, pocket, drawing.styles);
+    if (!light) return [];
     const items = kept(pocket, [light, palette], () =>
       light.shapes.map((shape, k): Item => {
         const own = { ...shape, id: `${pour.id}-${pocket.key}-style-${k + 1}`, rank: k };

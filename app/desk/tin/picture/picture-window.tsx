@@ -1,4 +1,3 @@
-import { ImageDown } from "lucide-react";
 import { type DragEvent, useEffect, useState } from "react";
 import { valuesFromPalette, valuesIn } from "#core/colour/colourways.ts";
 import { colourName } from "#core/colour/name.ts";
@@ -6,6 +5,7 @@ import { addColours, addColourway } from "#core/drawing/colour-edits.ts";
 import { freeName } from "#core/drawing/free-name.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { PICTURES } from "../../../scan/held-scan.ts";
+import { PictureButton } from "../../../ui/picture-button.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { Window } from "../../../ui/window.tsx";
 import { useDeskStore } from "../../store/use-desk.ts";
@@ -52,19 +52,12 @@ export function PictureWindow({ onClose }: { onClose: () => void }) {
           {found ? <PictureView found={found} lit={lit} /> : <Empty looking={looking} />}
         </div>
         <div className="flex min-h-0 flex-col gap-3 border-l border-line p-4">
-          <label className="flex h-9 cursor-pointer items-center justify-center gap-2 rounded-md border border-edge px-3 focus-within:outline-2 focus-within:outline-fern hover:bg-well">
-            <ImageDown size={16} aria-hidden /> Choose a picture
-            <input
-              type="file"
-              accept={PICTURES}
-              className="sr-only"
-              onChange={({ target }) => {
-                const [file] = target.files ?? [];
-                target.value = "";
-                if (file) void take(file);
-              }}
-            />
-          </label>
+          <PictureButton
+            label="Choose a picture"
+            accept={PICTURES}
+            onFile={(file) => void take(file)}
+            className="h-9 px-3"
+          />
           <p role="status" className="text-sm text-ember empty:hidden">
             {problem ?? ""}
           </p>

@@ -1,8 +1,8 @@
-import { ImageDown } from "lucide-react";
 import { useState } from "react";
 import { newId } from "#core/drawing/new-id.ts";
 import { addTile, changePattern } from "#core/drawing/patterns.ts";
 import { PICTURES } from "../../../scan/held-scan.ts";
+import { PictureButton } from "../../../ui/picture-button.tsx";
 import { traceClient } from "../../../work/clients.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
@@ -35,19 +35,12 @@ export function TileChoice() {
           ))}
         </select>
       ) : null}
-      <label className="flex h-8 shrink-0 cursor-pointer items-center gap-2 rounded-md border border-edge px-2 focus-within:outline-2 focus-within:outline-fern hover:bg-well">
-        <ImageDown size={16} aria-hidden /> {reading ? "Reading…" : "Choose a picture"}
-        <input
-          type="file"
-          accept={PICTURES}
-          className="sr-only"
-          onChange={({ target }) => {
-            const [file] = target.files ?? [];
-            target.value = "";
-            if (file) void take(file);
-          }}
-        />
-      </label>
+      <PictureButton
+        label={reading ? "Reading…" : "Choose a picture"}
+        accept={PICTURES}
+        onFile={(file) => void take(file)}
+        className="h-8 shrink-0 px-2"
+      />
     </>
   );
 }
