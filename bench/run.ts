@@ -8,6 +8,7 @@ import { lanternBench } from "./lantern.ts";
 import { largeBench } from "./large.ts";
 import { lightBench } from "./light.ts";
 import { mainThreadBench } from "./main-thread.ts";
+import { pngBench } from "./png.ts";
 import { rendersBench } from "./renders.ts";
 import { sceneBench } from "./scene.ts";
 import { traceBench } from "./trace.ts";
@@ -18,6 +19,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   engines: enginesBench,
   trace: traceBench,
   light: lightBench,
+  png: pngBench,
   scene: sceneBench,
   "main-thread": mainThreadBench,
   renders: rendersBench,

@@ -1,11 +1,9 @@
-/** Makes pictures of a scene that is sent in slices: PNG at any size with its pixels per inch in the file, and SVG. */
+/** Makes pictures of a scene that is sent in slices: PNG of any size, and SVG. */
 import * as Comlink from "comlink";
-import { withPpi } from "#core/formats/png-ppi.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import type { Scene } from "#core/scene/scene.ts";
-import { paintScene } from "../painting/canvas-painter.ts";
 import { HeldScene, type SceneMessage } from "../painting/held-scene.ts";
-import type { Size } from "../painting/view.ts";
+import { type PngWish, pngOf } from "./png-stream.ts";
 
 const held = new HeldScene();
 
@@ -23,20 +21,22 @@ const filled = (frame: Scene): Scene => ({
   })),
 });
 
-async function png(frame: Scene, size: Size, ppi: number): Promise<Blob> {
-  const canvas = new OffscreenCanvas(size.width, size.height);
-  const context = canvas.getContext("2d");
-  if (!context) throw new Error("This browser cannot paint a picture that large.");
-  const scene = filled(frame);
-  const scale = size.width / scene.box.width;
-  paintScene(context, scene, { scale, x: -scene.box.x * scale, y: -scene.box.y * scale });
-  const bytes = new Uint8Array(await (await canvas.convertToBlob({ type: "image/png" })).arrayBuffer());
-  return new Blob([withPpi(bytes, ppi)], { type: "image/png" });
+let stopped = false;
+
+/** Undefined where it was stopped. */
+function png(frame: Scene, wish: PngWish, onProgress: (share: number) => void): Promise<Blob | undefined> {
+  stopped = false;
+  return pngOf(filled(frame), wish, () => stopped, onProgress);
+}
+
+/** Ends the picture that is being made. */
+function stop(): void {
+  stopped = true;
 }
 
 const svg = (frame: Scene): string => writeSvg(filled(frame));
 
-const work = { take, png, svg };
+const work = { take, png, stop, svg };
 
 export type PictureWork = typeof work;
 

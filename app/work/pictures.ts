@@ -2,8 +2,8 @@
 import * as Comlink from "comlink";
 import type { Scene } from "#core/scene/scene.ts";
 import { memoryOfMessage, SceneSender } from "../painting/held-scene.ts";
-import type { Size } from "../painting/view.ts";
 import { pictureClient } from "./clients.ts";
+import type { PngWish } from "./png-stream.ts";
 
 export class Pictures {
   private readonly client = pictureClient();
@@ -16,9 +16,17 @@ export class Pictures {
     return this.after(() => this.bring(scene).then(() => this.client.work.svg(frameOf(scene))));
   }
 
-  /** As wide and high as asked for, with its pixels per inch in the file. */
-  png(scene: Scene, size: Size, ppi: number): Promise<Blob> {
-    return this.after(() => this.bring(scene).then(() => this.client.work.png(frameOf(scene), size, ppi)));
+  /** As wide and high as asked for, with its pixels per inch in the file; undefined where it was stopped. */
+  png(scene: Scene, wish: PngWish, onProgress: (share: number) => void): Promise<Blob | undefined> {
+    return this.after(async () => {
+      await this.bring(scene);
+      return this.client.work.png(frameOf(scene), wish, Comlink.proxy(onProgress));
+    });
+  }
+
+  /** Stops the PNG that is being made. */
+  stop(): void {
+    void this.client.work.stop();
   }
 
   /** Ends once what is asked for, also in the moment of leaving, is made. */

@@ -1,4 +1,3 @@
-import { decode, encode } from "fast-png";
 import { describe, expect, it } from "vitest";
 import { seedOnly } from "../drawing/anchor.ts";
 import { addBridges, declineOpenings, pour, setReach } from "../drawing/edits.ts";
@@ -11,7 +10,6 @@ import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { circle } from "../pockets/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
-import { withPpi } from "./png-ppi.ts";
 
 const full = (() => {
   const { id, points, closed } = circle(50, 50, 30);
@@ -65,14 +63,5 @@ describe("the drawing file", () => {
     expect(() => readDrawingFile('{"format":"other"}')).toThrow("not a Fern Pocket drawing file");
     expect(() => readDrawingFile("{nonsense")).toThrow("not a Fern Pocket drawing file");
     expect(() => readDrawingFile("[1]")).toThrow("not a Fern Pocket drawing file");
-  });
-});
-
-describe("pixels per inch", () => {
-  it("stand in the picture file, which stays whole", () => {
-    const data = new Uint8Array([255, 0, 0, 255, 0, 255, 0, 128]);
-    const picture = decode(withPpi(encode({ width: 2, height: 1, data, channels: 4, depth: 8 }), 300));
-    expect(picture.resolution).toEqual({ x: 11811, y: 11811, unit: 1 });
-    expect([...picture.data]).toEqual([...data]);
   });
 });

@@ -40,18 +40,30 @@ export async function drawingFile(desk: DeskStore): Promise<Blob> {
   return new Blob([writeDrawingFile(desk.getState().drawing)], { type: "application/json" });
 }
 
-export async function pngFile(desk: DeskStore, way?: string): Promise<Blob> {
+/** Hears how much of a picture is made, 0 to 1. */
+type Progress = (share: number) => void;
+
+/** Undefined where it was stopped. */
+export async function pngFile(
+  desk: DeskStore,
+  way: string | undefined,
+  onProgress: Progress,
+): Promise<Blob | undefined> {
   const { scene, drawing, derived, pictures } = await settled(desk);
   const { page } = drawing;
   const shown = way === undefined ? scene : sceneOf(inWay(drawing, way), derived);
-  return pictures.png(shown, pixelsOf(page, page.ppi), page.ppi);
+  return pictures.png(shown, { size: pixelsOf(page, page.ppi), ppi: page.ppi }, onProgress);
 }
 
-/** A picture in each colourway. */
-export async function everyPng(desk: DeskStore): Promise<Delivered[]> {
+/** A picture in each colourway; those that were made before it was stopped. */
+export async function everyPng(desk: DeskStore, onProgress: Progress): Promise<Delivered[]> {
   const made: Delivered[] = [];
-  for (const { id, name } of ranked(desk.getState().drawing.colourways))
-    made.push({ blob: await pngFile(desk, id), way: name });
+  const ways = ranked(desk.getState().drawing.colourways);
+  for (const [k, { id, name }] of ways.entries()) {
+    const blob = await pngFile(desk, id, (share) => onProgress((k + share) / ways.length));
+    if (!blob) break;
+    made.push({ blob, way: name });
+  }
   return made;
 }
 

@@ -53,8 +53,13 @@ export function DeliverPanel() {
         <SaveButton
           word="PNG"
           icon={<FileImage size={16} aria-hidden />}
-          make={async (of) => (way === EVERY ? everyPng(of) : [{ blob: await pngFile(of, one) }])}
+          make={async (of, onProgress) => {
+            if (way === EVERY) return everyPng(of, onProgress);
+            const blob = await pngFile(of, one, onProgress);
+            return blob ? [{ blob }] : [];
+          }}
           ending="png"
+          onStop={() => desk.getState().pictures.stop()}
         />
         <SaveButton
           word="Drawing file"
@@ -101,50 +106,65 @@ function WayField({ way, onWay }: { way: string; onWay: (way: string) => void })
   );
 }
 
-function SaveButton({
-  word,
-  icon,
-  make,
-  ending,
-}: {
-  word: string;
-  icon: ReactNode;
-  make: (desk: DeskStore) => Promise<readonly Delivered[]>;
-  ending: string;
-}) {
+interface SaveProps {
+  readonly word: string;
+  readonly icon: ReactNode;
+  /** What is saved: nothing where it was stopped. */
+  readonly make: (desk: DeskStore, onProgress: (share: number) => void) => Promise<readonly Delivered[]>;
+  readonly ending: string;
+  /** For what takes long. */
+  readonly onStop?: () => void;
+}
+
+function SaveButton({ word, icon, make, ending, onStop }: SaveProps) {
   const desk = useDeskStore();
   const tell = useNotice();
-  const [busy, setBusy] = useState(false);
+  const [share, setShare] = useState<number | null>(null);
   const save = async () => {
-    setBusy(true);
+    setShare(0);
     try {
       const names: string[] = [];
-      for (const { blob, way } of await make(desk)) {
+      for (const { blob, way } of await make(desk, setShare)) {
         names.push(fileName(desk, ending, way));
         downloadFile(blob, names[names.length - 1]);
       }
-      desk.getState().set({
-        lastExport: `${word === "Drawing file" ? "file" : word} saved`,
-        said: `Saved ${names.join(", ")}`,
-      });
+      if (names.length > 0)
+        desk.getState().set({
+          lastExport: `${word === "Drawing file" ? "file" : word} saved`,
+          said: `Saved ${names.join(", ")}`,
+        });
+      else tell(`The ${word} was stopped. Your drawing is unchanged.`);
     } catch (error) {
       tell(
         `The ${word} was not saved. ${error instanceof Error ? error.message : ""} Your drawing is unchanged.`,
         { tone: "warn" },
       );
     } finally {
-      setBusy(false);
+      setShare(null);
     }
   };
+  const busy = share !== null;
+  const percent = Math.round(100 * (share ?? 0));
   return (
-    <button
-      type="button"
-      disabled={busy}
-      onClick={save}
-      className="flex h-9 items-center gap-2 rounded-md bg-fern px-3 font-medium whitespace-nowrap text-white hover:brightness-95 disabled:opacity-70"
-    >
-      {icon} {busy ? "Making it…" : `Save ${word}`}
-    </button>
+    <>
+      <button
+        type="button"
+        disabled={busy}
+        onClick={save}
+        className="flex h-9 items-center gap-2 rounded-md bg-fern px-3 font-medium whitespace-nowrap text-white tabular-nums hover:brightness-95 disabled:opacity-70"
+      >
+        {icon} {!busy ? `Save ${word}` : onStop && percent > 0 ? `${percent} %` : "Making it…"}
+      </button>
+      {busy && onStop ? (
+        <button
+          type="button"
+          onClick={onStop}
+          className="h-9 rounded-md border border-edge px-3 hover:bg-well"
+        >
+          Stop
+        </button>
+      ) : null}
+    </>
   );
 }
 

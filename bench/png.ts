@@ -1,0 +1,75 @@
+/**
+ * The lit lantern as PNG: 18 x 24 in at 350 ppi beside the same on one canvas, and 24 x 32 in at 600 ppi with the most memory
+ * the browser took meanwhile. Needs Chromium.
+ */
+import { execSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { chromium } from "@playwright/test";
+import { build } from "esbuild";
+import { CHROMIUM } from "./chromium.ts";
+import type { PngTimes } from "./png-page.ts";
+
+const LOOK_EVERY_MS = 200;
+
+export async function pngBench(): Promise<void> {
+  const { outputFiles } = await build({
+    entryPoints: ["bench/png-page.ts"],
+    bundle: true,
+    format: "iife",
+    write: false,
+    tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
+  });
+  const browser = await chromium.launch(CHROMIUM);
+  let most = 0;
+  const look = setInterval(() => {
+    most = Math.max(most, memoryOfChromium());
+  }, LOOK_EVERY_MS);
+  try {
+    const page = await browser.newPage();
+    await page.addScriptTag({ content: outputFiles[0].text });
+    const text = readFileSync("demo/almanac-lantern-coloured.fern", "utf8");
+    const made = (width: number, height: number, beside: boolean) =>
+      page.evaluate(
+        ([of, w, h, also]) =>
+          (globalThis as unknown as { pngTimes: (...of: unknown[]) => Promise<PngTimes> }).pngTimes(
+            of,
+            w,
+            h,
+            also,
+          ),
+        [text, width, height, beside] as const,
+      );
+    const say = (what: string, { pixels, banded, bytes, whole }: PngTimes) =>
+      console.log(
+        `  ${what}: ${(pixels / 1e6).toFixed(0)} megapixels, ${banded.toFixed(1)} s${whole ? `, ${(banded / whole).toFixed(2)} x one canvas` : ""}, ${(bytes / 2 ** 20).toFixed(1)} MB`,
+      );
+    say("18 x 24 in at 350 ppi", await made(6300, 8400, true));
+    most = 0;
+    say("24 x 32 in at 600 ppi", await made(14_400, 19_200, false));
+    console.log(`  most memory of all of the browser meanwhile: ${(most / 2 ** 30).toFixed(2)} GB`);
+  } finally {
+    clearInterval(look);
+    await browser.close();
+  }
+}
+
+/** Bytes that this program's browser keeps in memory for itself, all its processes together. */
+function memoryOfChromium(): number {
+  const rows = execSync("ps -eo pid,ppid,rss,comm", { encoding: "utf8" })
+    .trim()
+    .split("\n")
+    .slice(1)
+    .map((row) => row.trim().split(/\s+/));
+  const own = new Set([String(process.pid)]);
+  let found = 0;
+  for (let grew = true; grew; ) {
+    grew = false;
+    for (const [pid, parent, rss, name] of rows)
+      if (own.has(parent) && !own.has(pid)) {
+        own.add(pid);
+        grew = true;
+        if (name.startsWith("chrom")) found += 1024 * Number(rss);
+      }
+  }
+  return found;
+}
