@@ -1,5 +1,5 @@
 /** Runs in the browser for bench/png.ts: a drawing as PNG, band by band and whole. */
-import { paintScene } from "../app/painting/canvas-painter.ts";
+import { paintParts } from "../app/painting/canvas-painter.ts";
 import { pngOf } from "../app/work/png-stream.ts";
 import { readDrawingFile } from "../core/formats/drawing-file.ts";
 import { DrawingReader } from "../core/pockets/drawing-reader.ts";
@@ -39,7 +39,11 @@ export async function pngTimes(
   const again = performance.now();
   const canvas = new OffscreenCanvas(width, height);
   const scale = width / page.box.width;
-  paintScene(canvas.getContext("2d")!, scene, { scale, x: -page.box.x * scale, y: -page.box.y * scale });
+  paintParts(canvas.getContext("2d")!, scene.parts, {
+    scale,
+    x: -page.box.x * scale,
+    y: -page.box.y * scale,
+  });
   await canvas.convertToBlob({ type: "image/png" });
   return { ...sizes, whole: (performance.now() - again) / 1000 };
 }

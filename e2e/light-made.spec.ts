@@ -200,7 +200,7 @@ test("lines hold the colour beside them, and a bloom lies on ink alone", async (
   await page.getByRole("button", { name: "Line colour" }).click();
   await page.getByRole("menuitem", { name: "These lines take the darker colour beside them" }).click();
   await expect.poll(() => colourAt(page, on)).toBe(stepOf({ value: FROND }, -3));
-  await expect(page.getByLabel("Steps deeper than beside")).toHaveValue("3");
+  await expect(page.getByLabel("Steps deeper")).toHaveValue("3");
   await isAccessible(page);
   await stage(page, "Flats").click();
   await page

@@ -4,7 +4,6 @@ import type { Matrix } from "#core/geometry/matrix.ts";
 import { type Box, boxesApart } from "#core/geometry/point.ts";
 import { boxOfItem } from "#core/scene/item-box.ts";
 import type { Area, Chain, Effects, Item, ItemPaint, SceneSheet } from "#core/scene/items.ts";
-import type { Scene } from "#core/scene/scene.ts";
 import { chainPath, pathOf } from "./paths.ts";
 import type { View } from "./view.ts";
 
@@ -19,10 +18,6 @@ export interface PaintedPart {
   /** Shown faintly, since another part is looked at alone. */
   readonly dim?: boolean;
 }
-
-/** Paints the whole scene; the canvas is expected to be clear. */
-export const paintScene = (context: Context, { parts }: Scene, view: View): void =>
-  paintParts(context, parts, view);
 
 /** Paints parts from the back to the front, or what of them shows within a box in page units. */
 export function paintParts(context: Context, parts: readonly PaintedPart[], view: View, within?: Box): void {

@@ -202,7 +202,7 @@ function HoldField() {
   if (!hold) return null;
   return (
     <NumberField
-      label="Steps deeper than beside"
+      label="Steps deeper"
       className="w-10"
       digits={0}
       min={-FARTHEST_STEP}

@@ -30,19 +30,21 @@ export function PatternPanel() {
   const desk = useDeskStore();
   return (
     <div className="flex min-w-0 items-center gap-3">
-      <select
-        aria-label="Pattern"
-        value={kind}
-        onChange={({ target }) => change({ kind: target.value as Pattern["kind"] })}
-        className="h-8 rounded-md border border-edge bg-white px-2"
-      >
-        {[...PATTERNS, "bands" as const].map((value) => (
-          <option key={value} value={value}>
-            {WORDS[value]}
-          </option>
-        ))}
-      </select>
-      {kind === "picture" ? <TileChoice /> : null}
+      <div className="grid shrink-0 gap-1">
+        <select
+          aria-label="Pattern"
+          value={kind}
+          onChange={({ target }) => change({ kind: target.value as Pattern["kind"] })}
+          className="h-8 rounded-md border border-edge bg-white px-2"
+        >
+          {[...PATTERNS, "bands" as const].map((value) => (
+            <option key={value} value={value}>
+              {WORDS[value]}
+            </option>
+          ))}
+        </select>
+        {kind === "picture" ? <TileChoice /> : null}
+      </div>
       {kind === "bands" ? <BandSettings /> : <ClothSettings />}
       <IconButton label="Take the chosen pattern away" disabled={!chosen} onClick={() => takeAway(desk)}>
         <Trash2 size={16} aria-hidden />

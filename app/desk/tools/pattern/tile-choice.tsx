@@ -20,13 +20,13 @@ export function TileChoice() {
     setReading(false);
   };
   return (
-    <>
+    <div className="flex gap-1 text-xs">
       {Object.keys(tiles).length > 0 ? (
         <select
           aria-label="Picture that repeats"
           value={tile ?? ""}
           onChange={({ target }) => choose(desk, target.value)}
-          className="h-8 max-w-36 rounded-md border border-edge bg-white px-2"
+          className="h-7 max-w-28 rounded-md border border-edge bg-white px-2"
         >
           {Object.values(tiles).map(({ id, name }) => (
             <option key={id} value={id}>
@@ -39,9 +39,9 @@ export function TileChoice() {
         label={reading ? "Reading…" : "Choose a picture"}
         accept={PICTURES}
         onFile={(file) => void take(file)}
-        className="h-8 shrink-0 px-2"
+        className="h-7 shrink-0 px-2"
       />
-    </>
+    </div>
   );
 }
 

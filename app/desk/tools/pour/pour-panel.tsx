@@ -24,28 +24,32 @@ export function PourPanel() {
         onChange={(next) => pourSettings.change(desk, { lays: next })}
         options={LAYS.map((value) => ({ value, word: WORDS[value] }))}
       />
-      {shapeWalls && lays === "colour" ? (
-        <Toggle
-          label="Cut out of shapes"
-          checked={cuts}
-          onChange={(next) => pourSettings.change(desk, { cuts: next })}
-        />
-      ) : null}
-      <Toggle
-        label="Undercoat"
-        checked={coat !== null}
-        onChange={(on) => edit(setUndercoat(on ? paint : null))}
-      />
-      {coat && (coat.colour !== paint.colour || coat.step !== paint.step) && (
-        <button
-          type="button"
-          onClick={() => edit(setUndercoat(paint))}
-          className="h-8 max-w-36 truncate rounded-md border border-edge px-2 text-xs hover:bg-well"
-        >
-          in {name}
-        </button>
-      )}
-      <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
+      <div className="grid grid-flow-col grid-rows-2 gap-x-3 gap-y-1 text-xs whitespace-nowrap">
+        <div className="flex items-center gap-2">
+          <Toggle
+            label="Undercoat"
+            checked={coat !== null}
+            onChange={(on) => edit(setUndercoat(on ? paint : null))}
+          />
+          {coat && (coat.colour !== paint.colour || coat.step !== paint.step) && (
+            <button
+              type="button"
+              onClick={() => edit(setUndercoat(paint))}
+              className="h-6 max-w-36 truncate rounded-md border border-edge px-2 hover:bg-well"
+            >
+              in {name}
+            </button>
+          )}
+        </div>
+        <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
+        {shapeWalls && lays === "colour" ? (
+          <Toggle
+            label="Cut out of shapes"
+            checked={cuts}
+            onChange={(next) => pourSettings.change(desk, { cuts: next })}
+          />
+        ) : null}
+      </div>
       <p className="max-w-32 text-xs text-quiet">Hold D to dip up a colour.</p>
     </>
   );
