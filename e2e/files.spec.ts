@@ -188,3 +188,19 @@ function insideOf(pockets: readonly Pocket[], size: number, scale: number): Uint
   const around = [-size - 1, -size, -size + 1, -1, 1, size - 1, size, size + 1];
   return mask.map((on, p) => (on && around.every((step) => mask[p + step]) ? 1 : 0));
 }
+
+test("a large picture tells how far it is and is stopped; one too wide is refused in plain words", async ({
+  page,
+}) => {
+  await openDemo(page, "Boot with ferns, coloured");
+  await stage(page, "Deliver").click();
+  await typeNumber(page.getByLabel("ppi"), "2400");
+  await typeNumber(page.getByLabel("Width"), "300");
+  await page.getByRole("button", { name: "Save PNG" }).click();
+  await expect(page.getByRole("button", { name: /^[1-9]\d* %$/ })).toBeVisible();
+  await page.getByRole("button", { name: "Stop", exact: true }).click();
+  await expect(page.getByText("The PNG was stopped. Your drawing is unchanged.").first()).toBeVisible();
+  await typeNumber(page.getByLabel("Width"), "400");
+  await page.getByRole("button", { name: "Save PNG" }).click();
+  await expect(page.getByText(/37795 pixels wide; browsers paint up to 32767/).first()).toBeVisible();
+});

@@ -40,6 +40,7 @@ export async function pngOf(
       (palette ? filter.numbers(palette.take(rows)!) : filter.colours(rows)) as Uint8Array<ArrayBuffer>,
     );
     onProgress((k + 1) / bands.count);
+    await messagesHeard();
     if (!isStopped()) continue;
     await Promise.allSettled([writer.abort(), taken]);
     return undefined;
@@ -49,6 +50,9 @@ export async function pngOf(
   parts.push(pngTail() as BlobPart);
   return new Blob(parts, { type: "image/png" });
 }
+
+/** A wish to stop comes as a message: it is heard between bands. */
+const messagesHeard = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 async function takeAll(readable: ReadableStream<Uint8Array>, parts: BlobPart[]): Promise<void> {
   const reader = readable.getReader();
@@ -64,8 +68,7 @@ async function paletteOf(bands: Bands, isStopped: () => boolean): Promise<Palett
   const finder = new PaletteFinder();
   for (let k = 0; k < bands.count; k++) {
     if (!finder.take(bands.paint(k))) return undefined;
-    // Lets a wish to stop be heard.
-    await new Promise((resolve) => setTimeout(resolve));
+    await messagesHeard();
     if (isStopped()) return undefined;
   }
   return finder;
