@@ -1,13 +1,16 @@
-/** Colour holds: lines whose colour is that of a pocket beside them, some steps deeper. */
+/**
+ * Colour holds: lines whose colour is that of a pocket beside them, some steps deeper; deeper still, as the pocket's own shade
+ * is, where they bound a form on the side that is turned from the lamp.
+ */
 import { oklchOf } from "../colour/oklch.ts";
-import { type Drawing, entitiesOf, type Hold, type Pour } from "../drawing/drawing.ts";
-import type { Pocket } from "../pockets/pockets.ts";
+import { type Drawing, entitiesOf, type Hold } from "../drawing/drawing.ts";
+import { curveCount, pointAt } from "../geometry/cubic.ts";
+import { directionFrom, lampOn, type PlacedLamp } from "../light/lamp.ts";
 import type { PocketsDerived } from "./flat-of.ts";
+import { type LitPocket, litPockets } from "./lit-pour.ts";
 import type { Palette, Tone } from "./palette.ts";
 
-interface Beside {
-  readonly pocket: Pocket;
-  readonly pour: Pour;
+interface Beside extends LitPocket {
   readonly tone: Tone;
 }
 
@@ -22,20 +25,18 @@ const NONE: ReadonlyMap<string, Tone> = new Map();
 
 /** The tones of a part's lines that hold a colour, by their ids; none where no colour lies beside. */
 export function heldTones(
-  { strokes, inkShapes, pours }: Pick<Drawing, "strokes" | "inkShapes" | "pours">,
+  drawing: Drawing,
   part: string,
-  { pockets, pourOf }: PocketsDerived,
+  derived: PocketsDerived,
   { toneOf }: Palette,
 ): ReadonlyMap<string, Tone> {
   const holds = new Map<string, Hold>();
-  for (const table of [strokes, inkShapes])
+  for (const table of [drawing.strokes, drawing.inkShapes])
     for (const { id, hold } of entitiesOf<{ readonly id: string; readonly hold?: Hold }>(table))
       if (hold) holds.set(id, hold);
   if (holds.size === 0) return NONE;
   const best = new Map<string, Beside>();
-  pockets.forEach((pocket, index) => {
-    const pour = pocket.part === part ? pours[pourOf[index] ?? ""] : undefined;
-    if (!pour?.paint || pour.spot) return;
+  for (const { pocket, pour } of litPockets(drawing, part, derived)) {
     const beside = { pocket, pour, tone: toneOf(pour.paint) };
     for (const line of pocket.lines) {
       const id = holds.has(line) ? line : line.replace(/\/\d+$/, "");
@@ -43,11 +44,31 @@ export function heldTones(
       const before = best.get(id);
       if (hold && (!before || DECIDES[hold.by](beside, before) > 0)) best.set(id, beside);
     }
-  });
+  }
+  const lamp = lampOn(drawing);
   return new Map(
-    [...best].map(([id, { pour }]) => {
-      const { colour, step } = pour.paint!;
-      return [id, toneOf({ colour, step: step - holds.get(id)!.deeper })];
+    [...best].map(([id, beside]) => {
+      const { colour, step } = beside.pour.paint;
+      const shade = isTurnedAway(drawing, id, beside, lamp) ? beside.pour.form!.deeper : 0;
+      return [id, toneOf({ colour, step: step - holds.get(id)!.deeper - shade })];
     }),
   );
 }
+
+/** Whether a line bounds a form on the side that its shade lies on. */
+function isTurnedAway(
+  { strokes }: Drawing,
+  id: string,
+  { pocket: { box }, pour: { form } }: Beside,
+  lamp: PlacedLamp,
+): boolean {
+  const points = strokes[id]?.points;
+  if (!form || !points) return false;
+  const [x, y] = pointAt(points, curveCount(points) / 2);
+  const [lx, ly] = directionFrom(lamp, [x, y]);
+  const [dx, dy] = [x - box.x - box.width / 2, y - box.y - box.height / 2];
+  return dx * lx + dy * ly < -AWAY * Math.hypot(dx, dy);
+}
+
+/** The cosine from which on a side is turned away. */
+const AWAY = 0.2;

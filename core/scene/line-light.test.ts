@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { addColourway, changeColour } from "../drawing/colour-edits.ts";
 import type { Drawing, Hold } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
+import { setLamp, setMade } from "../drawing/light-edits.ts";
 import { changeStrokes } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { addShape } from "../drawing/shape-edits.ts";
@@ -79,6 +80,17 @@ describe("a colour hold", () => {
     expect(toneOf(edited(dark, changeColour("frond", "#050505", "Frond")), "post")).toBe("frond-down-2");
     const way = edited(dark, addColourway("night", "Night", { frond: "#050505" }));
     expect(toneOf({ ...way, shown: "night" }, "post")).toBe("frond-down-2");
+  });
+
+  it("is deeper where the line bounds a form on the side turned from the lamp, and follows it", () => {
+    const lit = (x: number) =>
+      edited(
+        holding("larger"),
+        setMade("form", ["large"], { tones: 1, deeper: 1, roundness: 1, reach: 0.5 }),
+        setLamp({ at: [x, 0.5], far: true }),
+      );
+    expect(toneOf(lit(0), "post")).toBe("frond-down-2");
+    expect(toneOf(lit(1), "post")).toBe("frond-down-3");
   });
 
   it("stays a stroke and a hold in files", () => {

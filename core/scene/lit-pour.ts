@@ -41,14 +41,23 @@ export interface LitPocket {
   readonly pour: Pour & { readonly paint: Paint };
 }
 
-/** Those of a part, each with the light of its style. */
-export const litPockets = (
+const byPart = keeper<PocketsDerived["pourOf"], Map<string, readonly LitPocket[]>>();
+
+/** Those of a part, each with the light of its style; worked out once for all who ask. */
+export function litPockets(
   { pours, styles }: Pick<Drawing, "pours" | "styles">,
   part: string,
   { pockets, pourOf }: PocketsDerived,
-): LitPocket[] =>
-  pockets.flatMap((pocket, index): LitPocket[] => {
+): readonly LitPocket[] {
+  const known = byPart(pourOf, [pockets, pours, styles], () => new Map());
+  const before = known.get(part);
+  if (before) return before;
+  const found: LitPocket[] = [];
+  pockets.forEach((pocket, index) => {
     const own = pocket.part === part ? pours[pourOf[index] ?? ""] : undefined;
-    if (!own?.paint || own.spot) return [];
-    return [{ pocket, pour: litPour(own, pocket, styles) as LitPocket["pour"] }];
+    if (own?.paint && !own.spot)
+      found.push({ pocket, pour: litPour(own, pocket, styles) as LitPocket["pour"] });
   });
+  known.set(part, found);
+  return found;
+}
