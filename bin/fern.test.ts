@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { promisify } from "node:util";
-import { encode } from "fast-png";
+import { decode, encode } from "fast-png";
 import { describe, expect, it } from "vitest";
 import { crossingStrokes } from "../bench/line-work.ts";
 
@@ -164,6 +164,41 @@ describe("fern trace", () => {
     expect(shapes).toMatchObject({ strokes: 0, inkShapes: 1 });
     expect(fern("trace", scan, "--mode", "lines", "--threshold", "20", "--out", out, "--json").strokes).toBe(
       0,
+    );
+  });
+});
+
+describe("fern deliver", () => {
+  const demo = "demo/almanac-kettle-coloured.fern";
+
+  it("writes the SVG that the desk writes, in the colourway that is asked for", () => {
+    const out = join(folder, "kettle.svg");
+    expect(fern("deliver", demo, "--as", "svg", "--colourway", "Evening", "--out", out, "--json").as).toBe(
+      "svg",
+    );
+    const text = readFileSync(out, "utf8");
+    expect(text).toMatch(/<svg [^>]*data-colourway="evening"/);
+    expect(text).toContain('data-is="pour"');
+    const wrong = spawnSync(
+      "npm",
+      ["run", "-s", "fern", "--", "deliver", demo, "--as", "svg", "--colourway", "Noon", "--out", out],
+      { encoding: "utf8" },
+    );
+    expect([wrong.status, wrong.stderr]).toEqual([
+      1,
+      expect.stringContaining("There is no colourway Noon; there are"),
+    ]);
+  });
+
+  it("paints a PNG with its pixels per inch, straight alpha and title", () => {
+    const out = join(folder, "kettle.png");
+    const { width, height } = fern("deliver", demo, "--as", "png", "--ppi", "72", "--out", out, "--json");
+    const picture = decode(readFileSync(out), { checkCrc: true });
+    expect([picture.width, picture.height]).toEqual([width, height]);
+    expect(picture.resolution?.x).toBe(Math.round(72 / 0.0254));
+    expect([...picture.data.slice(0, 4)]).toEqual([0, 0, 0, 0]);
+    expect(readFileSync(out).toString("utf8")).toContain(
+      "Title\0\0\0\0\0Kettle on the potting bench, coloured",
     );
   });
 });

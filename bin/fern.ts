@@ -12,6 +12,7 @@ import { TooDense } from "#core/pockets/too-dense.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
 import { convertReport } from "./convert.ts";
+import { DELIVERED, deliver } from "./deliver.ts";
 import { pocketsReport } from "./pockets.ts";
 import { traceReport } from "./trace.ts";
 
@@ -19,6 +20,7 @@ const USAGE = `Usage:
   fern pockets FILE.svg [--reach N] [--strict] [--json]
   fern bridge FILE.svg --reach N --out OUT.svg [--strict] [--json]
   fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
+  fern deliver FILE.fern|FILE.svg --as svg|png --out OUT [--ppi N] [--colourway NAME] [--json]
   fern trace SCAN.png --mode lines|shapes --out OUT.svg [--threshold 0-255] [--specks PIXELS] [--breaks PIXELS] [--json]
   fern build FILE.json [--repeat N] [--json]`;
 
@@ -28,6 +30,9 @@ const OPTIONS = {
   json: { type: "boolean" },
   out: { type: "string" },
   merge: { type: "string" },
+  as: { type: "string" },
+  ppi: { type: "string" },
+  colourway: { type: "string" },
   mode: { type: "string" },
   threshold: { type: "string" },
   specks: { type: "string" },
@@ -77,6 +82,15 @@ const COMMANDS: Record<string, (file: string, values: Values, more: readonly str
     const files = [file, ...more];
     const reports = files.map((from) => ({ file: from, ...convert(from, join(out, basename(from))) }));
     return { report: reports, sentence: `${files.length} files written to ${out}` };
+  },
+  deliver: (file, values) => {
+    const as = DELIVERED.find((one) => one === values.as);
+    const { out, colourway } = values;
+    if (!as || !out) throw new Error(USAGE);
+    const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);
+    const { bytes, report } = deliver(basename(file, extname(file)), read(file), { as, ppi, colourway });
+    writeFileSync(out, bytes);
+    return { report, sentence: `${out} written, ${bytes.length} bytes` };
   },
   trace: (file, values) => {
     const mode = READINGS.find((reading) => reading === values.mode);
