@@ -90,6 +90,12 @@ export function reversed(chain: Coords): number[] {
   return out;
 }
 
+/** Draws a chain on, straight, to a place. */
+export function lineTo(chain: number[], [x, y]: Point): void {
+  const [fx, fy] = [chain[chain.length - 2], chain[chain.length - 1]];
+  chain.push(fx + (x - fx) / 3, fy + (y - fy) / 3, x - (x - fx) / 3, y - (y - fy) / 3, x, y);
+}
+
 /** A chain of straight cubics through the given points. */
 export function polyline(points: readonly Point[]): number[] {
   const out: number[] = points.length ? [points[0][0], points[0][1]] : [];

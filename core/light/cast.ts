@@ -3,7 +3,7 @@
  * stretches that look the way it moves are moved along (as the silhouette of a shadow volume: Crow, "Shadow algorithms for
  * computer graphics", 1977), so that curves stay the curves they were.
  */
-import { between, curveCount, derivativeAt, enclosedArea } from "../geometry/cubic.ts";
+import { between, curveCount, derivativeAt, enclosedArea, lineTo } from "../geometry/cubic.ts";
 import { type Matrix, mapped } from "../geometry/matrix.ts";
 import type { Box, Point } from "../geometry/point.ts";
 import { ellipse } from "../lines/figures.ts";
@@ -35,11 +35,11 @@ export function swept(chain: Chain, [dx, dy]: Point): number[] {
       const moves = (ty * dx - tx * dy) * turns > 0;
       const placed = moves ? mapped(piece, [1, 0, 0, 1, dx, dy]) : piece;
       if (moved === undefined) out.push(placed[0], placed[1]);
-      else if (moved !== moves) lineTo(out, [placed[0], placed[1]]);
+      else if (moved !== moves) lineOn(out, [placed[0], placed[1]]);
       for (let i = 2; i < placed.length; i++) out.push(placed[i]);
       moved = moves;
     }
-  if (out.length > 2) lineTo(out, [out[0], out[1]]);
+  if (out.length > 2) lineOn(out, [out[0], out[1]]);
   return out;
 }
 
@@ -61,10 +61,9 @@ function rootsOf(a: number, b: number, c: number): number[] {
   return [(-b - root) / (2 * a), (-b + root) / (2 * a)].sort((x, y) => x - y);
 }
 
-function lineTo(chain: number[], [x, y]: Point): void {
+function lineOn(chain: number[], [x, y]: Point): void {
   const [fx, fy] = [chain[chain.length - 2], chain[chain.length - 1]];
-  if (Math.abs(fx - x) + Math.abs(fy - y) < 1e-12) return;
-  chain.push(fx + (x - fx) / 3, fy + (y - fy) / 3, x - (x - fx) / 3, y - (y - fy) / 3, x, y);
+  if (Math.abs(fx - x) + Math.abs(fy - y) >= 1e-12) lineTo(chain, [x, y]);
 }
 
 /** How much less deep the ground looks than it is long. */

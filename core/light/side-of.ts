@@ -1,5 +1,5 @@
 /** What lies on one side of a line that goes on straight where it ends. */
-import { curveCount, derivativeAt } from "../geometry/cubic.ts";
+import { curveCount, derivativeAt, lineTo } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
 
 /**
@@ -38,8 +38,3 @@ function directionAt(points: readonly number[], u: number, into: 1 | -1): Point 
 }
 
 const goneOn = ([x, y]: Point, [dx, dy]: Point, by: number): Point => [x + dx * by, y + dy * by];
-
-function lineTo(chain: number[], [x, y]: Point): void {
-  const [fx, fy] = [chain[chain.length - 2], chain[chain.length - 1]];
-  chain.push(fx + (x - fx) / 3, fy + (y - fy) / 3, x - (x - fx) / 3, y - (y - fy) / 3, x, y);
-}

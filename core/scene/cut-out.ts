@@ -14,7 +14,8 @@ const UNDER = 1 / 2400;
 const FAR = 20;
 
 const holes = keeper<Pocket, Chain[]>();
-const seen = keeper<readonly Pocket[], readonly Chain[]>();
+/** By the first pocket that cuts: each part has its own. */
+const seen = keeper<Pocket, readonly Chain[]>();
 const seenOfClip = keeper<readonly Chain[], readonly Chain[]>();
 
 /** Where shapes of a part are to be seen, of where they would be otherwise (`clip`, or everywhere); by the nonzero rule. */
@@ -27,7 +28,7 @@ export function seenBeside(
   const cutting = pockets.filter((pocket, index) => pocket.part === part && pours[pourOf[index] ?? ""]?.cuts);
   if (cutting.length === 0) return clip;
   const under = UNDER * diagonal(page.box);
-  const cut = seen(pockets, [page.box, ...cutting], () => [
+  const cut = seen(cutting[0], [page.box, ...cutting], () => [
     around(page.box),
     ...cutting.flatMap((pocket) => holes(pocket, [under], () => holeOf(pocket, under))),
   ]);

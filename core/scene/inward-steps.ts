@@ -13,7 +13,7 @@ import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 const FEWEST = 6;
-const MOST = 48;
+const MOST = 160;
 
 export interface InwardStep {
   readonly chains: readonly Chain[];
@@ -51,9 +51,18 @@ export function inwardSteps(
   });
 }
 
-/** So many that one can hardly be told from the next. */
+/** What opacity from none to all may change a colour by at most, in the same measure. */
+const FADED = 100;
+
+/** So many that one differs from the next by less than 1. */
 function stepsFor({ stops, mix }: Gradient, palette: Palette): number {
-  const places = Array.from({ length: 13 }, (_, k) => toneAlong({ stops, mix }, k / 12, palette).tone.value);
-  const far = places.slice(1).reduce((sum, value, k) => sum + apart(places[k], value), 0);
-  return Math.max(FEWEST, Math.min(MOST, Math.ceil(far)));
+  const places = Array.from({ length: 33 }, (_, k) => toneAlong({ stops, mix }, k / 32, palette));
+  const far = places.slice(1).reduce((sum, { tone, opacity }, k) => {
+    const before = places[k];
+    return sum + apart(before.tone.value, tone.value) + FADED * Math.abs(opacity - before.opacity);
+  }, 0);
+  return Math.max(FEWEST, Math.min(MOST, Math.ceil(EVENNESS * far)));
 }
+
+/** Steps are even in place, not in colour: so many more keep the largest small. */
+const EVENNESS = 1.6;

@@ -103,9 +103,19 @@ export function derive(
 export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } = {}): Scene {
   const palette = paletteOf(drawing);
   const { whole } = derived;
-  const parts = partsOf(drawing).flatMap((part, index): ScenePart[] => {
+  const inOrder = partsOf(drawing);
+  const backmost = Math.max(
+    0,
+    inOrder.findIndex(({ visible }) => visible),
+  );
+  const parts = inOrder.flatMap((part, index): ScenePart[] => {
     if (!part.visible && !hidden) return [];
-    const sheets = sheetsOf(drawing, part, { derived: whole, palette, hidden, isBackmost: index === 0 });
+    const sheets = sheetsOf(drawing, part, {
+      derived: whole,
+      palette,
+      hidden,
+      isBackmost: index === backmost,
+    });
     if (sheets.length === 0) return [];
     const hides = index === 0 ? NOTHING : hiddenBehind(part, drawing, whole);
     return [{ id: part.id, name: part.name, sheets, hides, ...(part.visible ? {} : { hidden: true }) }];

@@ -6,7 +6,8 @@ import type { Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette } from "./palette.ts";
 
-const keptUndercoat = keeper<readonly Pocket[], Item>();
+/** By the first pocket of a part: each part has its own. */
+const keptUndercoat = keeper<Pocket, Item>();
 
 /** One shape of all pockets, to the middle of the outermost line. */
 export function undercoatItems(
@@ -21,7 +22,7 @@ export function undercoatItems(
   if (own.length === 0) return [];
   const tone = toneOf(undercoat);
   return [
-    keptUndercoat(pockets, [tone, ...own], () => ({
+    keptUndercoat(own[0], [tone, ...own], () => ({
       id: `undercoat-${part}`,
       says: { is: "undercoat" },
       area: { kind: "region", chains: own.flatMap(({ cover }) => cover), evenOdd: false },
