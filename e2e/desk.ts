@@ -1,5 +1,6 @@
 /** What the browser tests share: opening drawings, and finding places on the paper through the core. */
 import { readFileSync } from "node:fs";
+import AxeBuilder from "@axe-core/playwright";
 import { test as base, expect, type Locator, type Page } from "@playwright/test";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { readSvg } from "../core/formats/svg-read.ts";
@@ -67,21 +68,32 @@ export async function deskReady(page: Page): Promise<void> {
 export const stage = (page: Page, name: string) =>
   page.getByRole("navigation", { name: "Stages" }).getByRole("button", { name: new RegExp(`^${name}`) });
 
+/** A choice of the tray: a tool, or one of several ways. */
+export const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+
+export const undo = (page: Page, label: string) => page.getByRole("button", { name: `Undo: ${label}` });
+
+export async function isAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
+}
+
 const MARGIN = 28;
 
-/** Where a page point lies on screen while the whole page is shown, by the desk's own rule for fitting. */
-export async function onScreen(
-  page: Page,
-  [x, y]: Point,
-  view = { x: 0, y: 0, width: 1000, height: 1000 },
-): Promise<Point> {
+const WHOLE: Box = { x: 0, y: 0, width: 1000, height: 1000 };
+
+/** From page points to screen while the whole page is shown, by the desk's own rule for fitting. */
+async function toScreen(page: Page, view: Box): Promise<(at: Point) => Point> {
   const box = (await paper(page).boundingBox())!;
   const scale = Math.min((box.width - 2 * MARGIN) / view.width, (box.height - 2 * MARGIN) / view.height);
-  return [
+  return ([x, y]) => [
     box.x + box.width / 2 + (x - view.x - view.width / 2) * scale,
     box.y + box.height / 2 + (y - view.y - view.height / 2) * scale,
   ];
 }
+
+export const onScreen = async (page: Page, at: Point, view = WHOLE): Promise<Point> =>
+  (await toScreen(page, view))(at);
 
 export async function clickPage(page: Page, at: Point): Promise<void> {
   await page.mouse.click(...(await onScreen(page, at)));
@@ -95,20 +107,23 @@ export async function dragPage(page: Page, points: readonly Point[]): Promise<vo
   await page.mouse.up();
 }
 
-/** The colour shown on the art canvas at a page point, as [r, g, b, a]. */
-export async function artColour(page: Page, at: Point, view?: Box): Promise<number[]> {
-  const [x, y] = await onScreen(page, at, view);
-  return page.evaluate(
-    ([px, py]) => {
-      const canvas = document.querySelector<HTMLCanvasElement>('canvas[data-layer="art"]')!;
-      const box = canvas.getBoundingClientRect();
-      const probe = new OffscreenCanvas(1, 1).getContext("2d")!;
-      probe.drawImage(canvas, Math.round(box.x - px), Math.round(box.y - py));
+/** The colours shown on the art canvas at page points, each as [r, g, b, a]. */
+export async function artColours(page: Page, places: readonly Point[], view = WHOLE): Promise<number[][]> {
+  const spots = places.map(await toScreen(page, view));
+  return page.evaluate((all) => {
+    const canvas = document.querySelector<HTMLCanvasElement>('canvas[data-layer="art"]')!;
+    const box = canvas.getBoundingClientRect();
+    const probe = new OffscreenCanvas(1, 1).getContext("2d", { willReadFrequently: true })!;
+    return all.map(([x, y]) => {
+      probe.clearRect(0, 0, 1, 1);
+      probe.drawImage(canvas, Math.round(box.x - x), Math.round(box.y - y));
       return [...probe.getImageData(0, 0, 1, 1).data];
-    },
-    [x, y] as const,
-  );
+    });
+  }, spots);
 }
+
+export const artColour = async (page: Page, at: Point, view?: Box): Promise<number[]> =>
+  (await artColours(page, [at], view))[0];
 
 export const hexOf = ([r, g, b]: readonly number[]): string =>
   `#${[r, g, b].map((n) => n.toString(16).padStart(2, "0")).join("")}`;

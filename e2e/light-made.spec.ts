@@ -1,6 +1,5 @@
 /** What the lamp makes, light that is carried, and light on the line, on art from elsewhere. */
-import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page } from "@playwright/test";
+import { expect } from "@playwright/test";
 import { stepOf } from "../core/colour/ladder.ts";
 import { defaultPage } from "../core/drawing/new-drawing.ts";
 import { startingLamp } from "../core/drawing/start.ts";
@@ -11,34 +10,22 @@ import { innerPoint, regionContains } from "../core/geometry/polygon.ts";
 import { castOffset, swept } from "../core/light/cast.ts";
 import { lampOn } from "../core/light/lamp.ts";
 import { rimLight } from "../core/light/rim.ts";
-import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test } from "./desk.ts";
-import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
+import { isAccessible, save, stage, test, tool, undo } from "./desk.ts";
+import {
+  clearance,
+  click,
+  colourAt,
+  FROND,
+  GARDEN,
+  GARDEN_PAGE,
+  GARDEN_POCKETS,
+  openGarden,
+  spot,
+} from "./garden.ts";
 
 const [a, b] = GARDEN_POCKETS;
-const FROND = "#6f9a4a";
 const PAGE = defaultPage(GARDEN_PAGE);
 const LAMP = lampOn({ lamp: startingLamp(), page: PAGE });
-
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
-const choice = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
-const spot = (page: Page, at: Point) => onScreen(page, at, GARDEN_PAGE);
-const click = async (page: Page, at: Point) => page.mouse.click(...(await spot(page, at)));
-const colourAt = async (page: Page, at: Point) => hexOf(await artColour(page, at, GARDEN_PAGE));
-const undo = (page: Page, label: string) => page.getByRole("button", { name: `Undo: ${label}` });
-
-async function open(page: Page, pockets: readonly (typeof a)[]): Promise<void> {
-  await openFile(page, "garden.svg", GARDEN);
-  await deskReady(page);
-  await stage(page, "Flats").click();
-  for (const { seed } of pockets) await click(page, seed);
-  await expect.poll(() => colourAt(page, pockets[pockets.length - 1].seed)).toBe(FROND);
-  await stage(page, "Light").click();
-}
-
-async function isAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
-}
 
 const EDGE = 0.11;
 
@@ -64,23 +51,12 @@ function inRim(pocket: typeof a, { behind = false, wide = 0.012 } = {}): Point {
   return best;
 }
 
-const LINES = readSvg(GARDEN).strokes.map(({ points, width }) => ({ flat: flatten(points, 0.005), width }));
-
-/** How far a place is from the nearest ink. */
-function clearance([x, y]: Point): number {
-  let least = Number.POSITIVE_INFINITY;
-  for (const { flat, width } of LINES)
-    for (let k = 0; k < flat.length; k += 2)
-      least = Math.min(least, Math.hypot(flat[k] - x, flat[k + 1] - y) - width / 2);
-  return least;
-}
-
 test("the rim that faces the lamp is lit, or the one away from it; its kind is hidden and made fainter", async ({
   page,
 }) => {
-  await open(page, [a, b]);
+  await openGarden(page, [a, b]);
   await tool(page, "Lamp").click();
-  await choice(page, "Rim").click();
+  await tool(page, "Rim").click();
   // As wide as it goes.
   await page.getByRole("slider", { name: "Width of the rim" }).press("End");
   const [facing, away] = [false, true].map((behind) => inRim(a, { behind, wide: 0.06 }));
@@ -138,9 +114,9 @@ const thrown = (() => {
 })();
 
 test("a pocket throws its shadow on another, and all of it one on the ground", async ({ page }) => {
-  await open(page, [thrown.caster, thrown.under]);
+  await openGarden(page, [thrown.caster, thrown.under]);
   await tool(page, "Lamp").click();
-  await choice(page, "Shadow").click();
+  await tool(page, "Shadow").click();
   await click(page, thrown.caster.seed);
   await expect(undo(page, "Throw the shadow of pocket")).toBeVisible();
   await expect.poll(() => colourAt(page, thrown.at)).toBe(stepOf({ value: FROND }, -2));
@@ -161,16 +137,16 @@ test("a pocket throws its shadow on another, and all of it one on the ground", a
 test("light is carried from pocket to pocket, kept as a style that they follow, and let go", async ({
   page,
 }) => {
-  await open(page, [a, b]);
+  await openGarden(page, [a, b]);
   await tool(page, "Lamp").click();
-  await choice(page, "Rim").click();
+  await tool(page, "Rim").click();
   await click(page, a.seed);
   await expect.poll(() => colourAt(page, inRim(a))).not.toBe(FROND);
   await tool(page, "Carry").click();
   await click(page, b.seed);
   await expect(page.getByText(/^This pocket has no light to take/).first()).toBeVisible();
   await click(page, a.seed);
-  await choice(page, "Same size").click();
+  await tool(page, "Same size").click();
   await click(page, b.seed);
   await expect(undo(page, "Lay light on pocket")).toBeVisible();
   await expect.poll(() => colourAt(page, inRim(b))).toBe(stepOf({ value: FROND }, 2));
@@ -191,7 +167,7 @@ test("light is carried from pocket to pocket, kept as a style that they follow, 
 });
 
 test("lines hold the colour beside them, and a bloom lies on ink alone", async ({ page }) => {
-  await open(page, [a]);
+  await openGarden(page, [a]);
   const line = readSvg(GARDEN).strokes.find(({ id }) => a.lines.includes(id))!;
   const on = pointAt(line.points, 0.5);
   await stage(page, "Lines").click();

@@ -1,7 +1,8 @@
 /** What a form is inferred from: a pocket's own outline, or that of all its part. */
 import type { Form } from "../drawing/drawing.ts";
-import { enclosedArea, flatten } from "../geometry/cubic.ts";
-import { boundsOf, diagonal } from "../geometry/point.ts";
+import { flatten } from "../geometry/cubic.ts";
+import { boundsOf, type Coords, diagonal } from "../geometry/point.ts";
+import { regionContains, ringArea } from "../geometry/polygon.ts";
 import type { Formed } from "../light/form-shade.ts";
 import { united } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
@@ -13,30 +14,43 @@ export interface KeyedForm extends Formed {
 }
 
 const own = keeper<Pocket, KeyedForm>();
-const wholes = keeper<readonly Pocket[], Map<string, KeyedForm>>();
+const wholes = keeper<readonly Pocket[], Map<string, readonly KeyedForm[]>>();
 
 /** Flattened within this part of the outline's diagonal. */
 const FLAT = 1 / 2000;
 
 export function formedBy(pocket: Pocket, { whole }: Form, pockets: readonly Pocket[]): KeyedForm {
-  if (whole) return wholeOf(pocket.part, pockets);
+  const island =
+    whole && islandsOf(pocket.part, pockets).find(({ rings }) => regionContains(rings, pocket.seed));
+  if (island) return island;
   return own(pocket, [], () => {
     const { rings, box, area, key } = pocket;
     return { rings, box, area, key: `${key}` };
   });
 }
 
-/** The outline around all pockets of a part: what lines part within it is one. */
-function wholeOf(part: string, pockets: readonly Pocket[]): KeyedForm {
+/** The outlines around all pockets of a part: what lines part within it is one, what lies apart is not. */
+function islandsOf(part: string, pockets: readonly Pocket[]): readonly KeyedForm[] {
   const known = wholes(pockets, [], () => new Map());
   const before = known.get(part);
   if (before) return before;
   const outlines = pockets.filter((pocket) => pocket.part === part).map(({ outline }) => outline);
   const chains = united(outlines);
-  const box = boundsOf(chains)!;
-  const rings = chains.map((chain) => flatten(chain, diagonal(box) * FLAT));
-  const area = Math.abs(chains.reduce((sum, chain) => sum + enclosedArea(chain), 0));
-  const whole = { rings, box, area, key: `part ${part}` };
-  known.set(part, whole);
-  return whole;
+  const flat = diagonal(boundsOf(chains)!) * FLAT;
+  const rings = chains.map((chain) => flatten(chain, flat));
+  // Largest first, and holes wind against what they are in.
+  const winding = Math.sign(ringArea(rings[0]));
+  const isOuter = (ring: Coords) => Math.sign(ringArea(ring)) === winding;
+  const [outers, holes] = [rings.filter(isOuter), rings.filter((ring) => !isOuter(ring))];
+  const islands = outers.map((outer, k): KeyedForm => {
+    const own = [outer, ...holes.filter((hole) => smallestAround(hole, outers) === outer)];
+    const area = Math.abs(own.reduce((sum, ring) => sum + ringArea(ring), 0));
+    return { rings: own, box: boundsOf([outer])!, area, key: `part ${part} ${k}` };
+  });
+  known.set(part, islands);
+  return islands;
 }
+
+/** The last of rings, the largest first, that a hole lies in. */
+const smallestAround = (hole: Coords, outers: readonly Coords[]): Coords | undefined =>
+  outers.findLast((outer) => regionContains([outer], [hole[0], hole[1]]));
