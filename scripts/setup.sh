@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Brings in what the project needs: its packages, and Debian's Chromium where asked for and missing.
+# Brings in what the project needs: its packages, and with --tests what tests need of Debian's packages.
 set -euo pipefail
 cd "$(dirname "$0")/.."
 
@@ -9,22 +9,26 @@ if [ ! -f node_modules/.fern-installed ] || ! cmp -s package-lock.json node_modu
   cp package-lock.json node_modules/.fern-installed
 fi
 
-find_chromium() {
+has_chromium() {
   for name in "${CHROMIUM:-}" chromium chromium-browser google-chrome; do
-    if [ -n "$name" ] && command -v "$name" >/dev/null 2>&1; then
-      command -v "$name"
-      return 0
-    fi
+    if [ -n "$name" ] && command -v "$name" >/dev/null 2>&1; then return 0; fi
   done
   return 1
 }
 
-if [ "${1:-}" = "--browser" ] && ! find_chromium >/dev/null; then
+# Debian's packages that tests need and that are missing: a browser, and programs that read PDF.
+missing=()
+has_chromium || missing+=(chromium)
+command -v pdftoppm >/dev/null 2>&1 || missing+=(poppler-utils)
+command -v mutool >/dev/null 2>&1 || missing+=(mupdf-tools)
+command -v qpdf >/dev/null 2>&1 || missing+=(qpdf)
+
+if [ "${1:-}" = "--tests" ] && [ "${#missing[@]}" -gt 0 ]; then
   if [ "$(id -u)" = "0" ] && command -v apt-get >/dev/null 2>&1; then
-    echo "Installing Chromium..."
-    apt-get update -qq >/dev/null && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium >/dev/null
+    echo "Installing ${missing[*]}..."
+    apt-get update -qq >/dev/null && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq "${missing[@]}" >/dev/null
   else
-    echo "Browser tests need Chromium. Install it (Debian: sudo apt-get install chromium) and run this again." >&2
+    echo "Tests need ${missing[*]}. Install them (Debian: sudo apt-get install ${missing[*]}) and run this again." >&2
     exit 1
   fi
 fi

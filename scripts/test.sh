@@ -7,7 +7,7 @@ failed=0
 results="$(mktemp -d)"
 trap 'rm -rf "$results"' EXIT
 
-bash scripts/setup.sh --browser || exit 1
+bash scripts/setup.sh --tests || exit 1
 
 check() {
   echo "== $1"
