@@ -69,6 +69,9 @@ class FernDatabase extends Dexie {
     // Those that were brought up all the way just now stay as they are.
     this.version(7).upgrade((change) => upgradeBases(change, 5, () => true));
     this.version(8).upgrade((change) => upgradeBases(change, 6, ({ base }) => !("tiles" in base.frame)));
+    this.version(9)
+      .stores({ deliveries: "++id, drawing", versions: "id, drawing", kept: "key" })
+      .upgrade((change) => upgradeBases(change, 7, ({ base }) => !("sticker" in base.frame)));
   }
 }
 

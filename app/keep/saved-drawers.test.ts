@@ -43,7 +43,7 @@ describe("drawers of earlier versions", () => {
     await Dexie.delete("fern-pocket");
   });
 
-  it.each([1, 2, 3, 4, 5, 6, 7])(
+  it.each([1, 2, 3, 4, 5, 6, 7, 8])(
     "version %i: the drawing is as it was, and so is each step",
     async (version) => {
       const drawer = saved(version);

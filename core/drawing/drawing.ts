@@ -498,6 +498,15 @@ export interface Page {
   readonly unit: (typeof UNITS)[number];
   /** Pixels per inch wanted in pictures. */
   readonly ppi: number;
+  /** How far the picture runs on beyond the page where it is printed and cut, in the page's unit; not at all where left out. */
+  readonly bleed?: number;
+}
+
+/** A rim of paper around all that is drawn, as stickers have; what they enclose is of paper too. */
+export interface Sticker {
+  readonly paint: Paint;
+  /** From the outermost ink or colour outward, in page units. */
+  readonly width: number;
 }
 
 export interface Drawing {
@@ -527,6 +536,8 @@ export interface Drawing {
   readonly ink: Paint;
   /** On the ground; null for none. */
   readonly groundShadow: GroundShadow | null;
+  /** Above the ground; null for none. */
+  readonly sticker: Sticker | null;
   /** Kinds of light that are not as they begin: seen, at full strength. */
   readonly lights: Readonly<Partial<Record<LightKind, LightSetting>>>;
   /** How strongly all gradients show, 0 to 1. */
@@ -558,10 +569,13 @@ export const ranked = <T extends { readonly rank: number }>(table: Table<T>): T[
 export const topRank = (table: Table<{ readonly rank: number }>): number =>
   Object.values(table).reduce((top, { rank }) => Math.max(top, rank), 0);
 
-const MM_PER_INCH = 25.4;
+export const MM_PER_INCH = 25.4;
 
 export const widthInInches = (page: Page): number =>
   page.unit === "in" ? page.width : page.width / MM_PER_INCH;
+
+/** The bleed in page units. */
+export const bleedOf = ({ bleed = 0, box, width }: Page): number => (bleed * box.width) / width;
 
 /** Pixels of a picture of the page at a number of pixels per inch. */
 export function pixelsOf(page: Page, ppi: number): { width: number; height: number } {

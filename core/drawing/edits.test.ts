@@ -7,7 +7,6 @@ import { seedOnly } from "./anchor.ts";
 import { ranked } from "./drawing.ts";
 import {
   addBridges,
-  changePage,
   changeSheet,
   declineOpenings,
   fillSpecks,
@@ -135,10 +134,5 @@ describe("shades, sheets and the page", () => {
     expect(done.steps).toHaveLength(2);
     expect(done.drawing.sheets.flats).toEqual({ visible: false, locked: false, opacity: 0.8 });
     expect(done.drawing.sheets.ink.locked).toBe(false);
-  });
-
-  it("changes the printed size and leaves the page's own units alone", () => {
-    const after = edited(smallDrawing(), changePage({ width: 4, unit: "in" }));
-    expect(after.page).toMatchObject({ width: 4, unit: "in", box: smallDrawing().page.box });
   });
 });

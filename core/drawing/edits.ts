@@ -5,7 +5,6 @@ import {
   type Bridge,
   type Declined,
   type Drawing,
-  type Page,
   type Paint,
   type Pour,
   type Sheet,
@@ -163,14 +162,6 @@ export const changeSheet = (name: SheetName, change: Partial<Sheet>): Edit => ({
   merge: change.opacity === undefined ? undefined : `sheet-${name}-opacity`,
   change: (draft) => {
     Object.assign(draft.sheets[name], change);
-  },
-});
-
-export const changePage = (change: Partial<Omit<Page, "box">>): Edit => ({
-  label: "Change page size",
-  merge: `page-${Object.keys(change).join()}`,
-  change: (draft) => {
-    Object.assign(draft.page, change);
   },
 });
 

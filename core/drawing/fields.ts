@@ -49,6 +49,7 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   ink: { form: "value", lines: "none", svg: "facts", start: startingInk },
   lamp: { form: "value", lines: "none", svg: "facts", start: startingLamp },
   groundShadow: { form: "value", lines: "none", svg: "facts", start: () => null },
+  sticker: { form: "value", lines: "none", svg: "facts", start: () => null },
   lights: { form: "value", lines: "none", svg: "facts", start: () => ({}) },
   gradientStrength: { form: "value", lines: "none", svg: "facts", start: () => 1 },
   undercoat: { form: "value", lines: "none", svg: "facts", start: () => null },

@@ -4,7 +4,8 @@ const GREY = "#808080";
 
 /** A drawing whose every paint is in its tin: a colour that a file has lost comes back as a grey to be changed. */
 export function withMissingColours(drawing: Drawing): Drawing {
-  const { tin, pours, shades, flatShapes, strokes, inkShapes, ink, undercoat, groundShadow } = drawing;
+  const { tin, pours, shades, flatShapes, strokes, inkShapes, ink, undercoat, groundShadow, sticker } =
+    drawing;
   const tables = [pours, shades, flatShapes, strokes, inkShapes];
   const painted = tables.flatMap((table) => Object.values<{ readonly paint?: Paint | null }>(table));
   const gradients = [pours, flatShapes, shades].flatMap((table) =>
@@ -26,6 +27,7 @@ export function withMissingColours(drawing: Drawing): Drawing {
       { paint: ink },
       { paint: undercoat },
       ...(groundShadow ? [groundShadow] : []),
+      ...(sticker ? [sticker] : []),
       ...painted,
     ].flatMap(({ paint }) => paint?.colour ?? []),
   );

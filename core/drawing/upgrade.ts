@@ -10,7 +10,7 @@ import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
 import { FIRST_COLOURWAY, startingColourways, startingLamp, startingNibs } from "./start.ts";
 
 /** The version of the form that drawings have now, in files, in SVG facts and in the browser's storage. */
-export const VERSION = 7;
+export const VERSION = 8;
 
 type Loose = Readonly<Record<string, unknown>>;
 
@@ -22,6 +22,7 @@ const STEPS: Readonly<Record<number, (record: RecordForm) => RecordForm>> = {
   4: withColourways,
   5: withShadeOutlines,
   6: withTiles,
+  7: withSticker,
 };
 
 /** A record of some version as one of this; undefined where there never was such a version. */
@@ -114,6 +115,11 @@ function withShadeOutlines(record: RecordForm): RecordForm {
 const NEW_IN_7 = { tiles: [], styles: [], groundShadow: null, lights: {} };
 function withTiles(record: RecordForm): RecordForm {
   return { ...NEW_IN_7, ...record };
+}
+
+/** Up to version 7 nothing had a rim of paper. */
+function withSticker(record: RecordForm): RecordForm {
+  return { sticker: null, ...record };
 }
 
 const shadeWithOutline = remembered(({ points, ...shade }) => ({

@@ -112,6 +112,7 @@ export class PageRecord {
   @IsPositive() @Max(PAGE_SIDE.most) width!: number;
   @IsIn(UNITS) unit!: (typeof UNITS)[number];
   @IsInt() @Min(1) @Max(2400) ppi!: number;
+  @IsOptional() @Min(0) @Max(PAGE_SIDE.most) bleed?: number;
 }
 
 const IsId = rule("isId", isId);
@@ -454,6 +455,11 @@ export class CreaseRecord extends Ranked {
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
 
+export class StickerRecord {
+  @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsPositive() @Max(LARGEST) width!: number;
+}
+
 export class SheetRecord {
   @IsIn(SHEETS) name!: SheetName;
   @IsBoolean() visible!: boolean;
@@ -486,6 +492,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   sheets: SheetRecord,
   ink: PaintRecord,
   lamp: LampRecord,
+  sticker: [IsOptional(), ValidateNested(), Type(() => StickerRecord)],
   groundShadow: [IsOptional(), ValidateNested(), Type(() => GroundShadowRecord)],
   lights: LightsRecord,
   gradientStrength: [Min(0), Max(1)],

@@ -103,17 +103,53 @@ export function insets(region: Region, distances: readonly number[], fit = FIT):
 /** The same for one distance, as exactly as it is computed. */
 export const inset = (region: Region, by: number): number[][] => insets(region, [by], FLAT)[0];
 
+/** A line of ink: an open or closed chain of cubics and how wide it is, in page units. */
+export interface InkLine {
+  readonly points: readonly number[];
+  readonly closed: boolean;
+  readonly width: number;
+}
+
+/** All within a distance of regions and lines, and what that encloses: outer chains alone. */
+export function rimAround(regions: readonly Region[], lines: readonly InkLine[], by: number): number[][] {
+  const box = boundsOf([...regions.flatMap(({ outline }) => outline), ...lines.map(({ points }) => points)]);
+  if (!box) return [];
+  const size = diagonal(box) + 2 * by;
+  const scale = LATTICE / size;
+  const flat = size * FIT;
+  const clipper = new ClipperLib.Clipper();
+  const grown = (paths: ClipperLib.Paths, end: ClipperLib.EndType, width: number) => {
+    const offset = new ClipperLib.ClipperOffset(2, (flat / 2) * scale);
+    offset.AddPaths(paths, ClipperLib.JoinType.jtRound, end);
+    const found: ClipperLib.Paths = [];
+    offset.Execute(found, width * scale);
+    clipper.AddPaths(found, ClipperLib.PolyType.ptSubject, true);
+  };
+  for (const region of regions) grown(pathsOf(region, flat, scale), ClipperLib.EndType.etClosedPolygon, by);
+  const { etClosedLine, etOpenRound } = ClipperLib.EndType;
+  for (const { points, closed, width } of lines)
+    grown([pathOf(points, flat, scale)], closed ? etClosedLine : etOpenRound, by + width / 2);
+  const found: ClipperLib.Paths = [];
+  const { pftNonZero } = ClipperLib.PolyFillType;
+  clipper.Execute(ClipperLib.ClipType.ctUnion, found, pftNonZero, pftNonZero);
+  return found
+    .filter((path) => ClipperLib.Clipper.Orientation(path))
+    .map((path) => fitted(path, flat, scale));
+}
+
 /** Flattened, in whole numbers, and so that the even-odd rule holds for them. */
 function pathsOf({ outline, evenOdd }: Region, tolerance: number, scale: number): ClipperLib.Paths {
-  const paths = outline.map((chain) => {
-    const flat = flatten(chain, tolerance);
-    return Array.from({ length: flat.length / 2 }, (_, k) => ({
-      X: Math.round(flat[2 * k] * scale),
-      Y: Math.round(flat[2 * k + 1] * scale),
-    }));
-  });
+  const paths = outline.map((chain) => pathOf(chain, tolerance, scale));
   const rule = evenOdd ? ClipperLib.PolyFillType.pftEvenOdd : ClipperLib.PolyFillType.pftNonZero;
   return ClipperLib.Clipper.SimplifyPolygons(paths, rule);
+}
+
+function pathOf(chain: readonly number[], tolerance: number, scale: number): ClipperLib.Path {
+  const flat = flatten(chain, tolerance);
+  return Array.from({ length: flat.length / 2 }, (_, k) => ({
+    X: Math.round(flat[2 * k] * scale),
+    Y: Math.round(flat[2 * k + 1] * scale),
+  }));
 }
 
 function fitted(path: ClipperLib.Path, tolerance: number, scale: number): number[] {

@@ -32,6 +32,7 @@ import { rimItems } from "./rim-items.ts";
 import { shadeItems } from "./shade-items.ts";
 import { shapeItems } from "./shape-items.ts";
 import { spotItems } from "./spot-items.ts";
+import { stickerItem } from "./sticker-item.ts";
 import { styleItems } from "./style-items.ts";
 
 export interface Scene {
@@ -108,7 +109,7 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
     0,
     inOrder.findIndex(({ visible }) => visible),
   );
-  const parts = inOrder.flatMap((part, index): ScenePart[] => {
+  const own = inOrder.flatMap((part, index): ScenePart[] => {
     if (!part.visible && !hidden) return [];
     const sheets = sheetsOf(drawing, part, {
       derived: whole,
@@ -120,6 +121,7 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
     const hides = index === 0 ? NOTHING : hiddenBehind(part, drawing, whole);
     return [{ id: part.id, name: part.name, sheets, hides, ...(part.visible ? {} : { hidden: true }) }];
   });
+  const parts = withSticker(own, drawing, palette);
   const tones = new Set<Tone>();
   for (const { sheets } of parts)
     for (const { items } of sheets)
@@ -141,6 +143,27 @@ function waysOf(drawing: Drawing, tones: readonly Tone[]): SceneWay[] {
       return "share" in made ? mixOf(made.a, made.b, made.share, made.mix) : toneOf(made);
     };
     return { name, tones: tones.map(inWay), shown: paletteOf(drawing) === paletteOf(drawing, id) };
+  });
+}
+
+/** The sheets that a rim of paper lies around. */
+const RIMMED: readonly SheetName[] = ["flats", "ink", "gloss"];
+
+/** The rim of paper lies on the ground of the backmost part that is seen, above what else is there. */
+function withSticker(parts: readonly ScenePart[], drawing: Drawing, palette: Palette): readonly ScenePart[] {
+  const seen = parts.filter((part) => !part.hidden);
+  const drawn = seen.flatMap(({ sheets }) =>
+    sheets.flatMap(({ name, hidden, items }) => (RIMMED.includes(name) && !hidden ? items : [])),
+  );
+  const { visible, opacity } = drawing.sheets.ground;
+  const item = visible ? stickerItem(drawing, drawn, palette) : undefined;
+  if (!item) return parts;
+  return parts.map((part) => {
+    if (part !== seen[0]) return part;
+    const [first, ...more] = part.sheets;
+    const ground = first.name === "ground" ? first : { name: "ground" as const, opacity, items: [] };
+    const rest = ground === first ? more : part.sheets;
+    return { ...part, sheets: [{ ...ground, items: [...ground.items, item] }, ...rest] };
   });
 }
 

@@ -1,7 +1,7 @@
 import { FileImage, FileJson, PenTool, Printer } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { pixelsOf, ranked, UNITS } from "#core/drawing/drawing.ts";
-import { changePage } from "#core/drawing/edits.ts";
+import { changePage, setUnit } from "#core/drawing/page-edits.ts";
 import { PAGE_SIDE } from "#core/formats/bounds.ts";
 import { downloadFile } from "../../ui/download.ts";
 import { useNotice } from "../../ui/notices.tsx";

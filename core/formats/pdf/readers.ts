@@ -28,7 +28,9 @@ const READERS = {
     ]);
   },
   mupdf: (pdf: string, out: string, width: number, page: number) => {
-    execFileSync("mutool", ["draw", "-q", "-O", "0", "-w", `${width}`, "-o", out, pdf, `${page}`], { stdio: "pipe" });
+    execFileSync("mutool", ["draw", "-q", "-O", "0", "-w", `${width}`, "-o", out, pdf, `${page}`], {
+      stdio: "pipe",
+    });
   },
 };
 
