@@ -1,6 +1,7 @@
 /** Runs in the browser for bench/png.ts: a drawing as PNG, band by band and whole. */
 import { paintParts } from "../app/painting/canvas-painter.ts";
-import { pngOf } from "../app/work/png-stream.ts";
+import { canvasStudio } from "../app/work/canvas-studio.ts";
+import { pictureOf } from "../core/deliver/picture.ts";
 import { readDrawingFile } from "../core/formats/drawing-file.ts";
 import { DrawingReader } from "../core/pockets/drawing-reader.ts";
 import { derive, sceneOf } from "../core/scene/scene.ts";
@@ -27,14 +28,10 @@ export async function pngTimes(
   const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
   const scene = sceneOf(drawing, derive(drawing, pockets));
   const begun = performance.now();
-  const blob = await pngOf(
-    scene,
-    { size: { width, height }, ppi: 350 },
-    () => false,
-    () => {},
-  );
+  const parts = await pictureOf(scene, { size: { width, height }, ppi: 350 }, canvasStudio, async () => true);
+  const blob = new Blob(parts as BlobPart[]);
   const banded = (performance.now() - begun) / 1000;
-  const sizes = { pixels: width * height, banded, bytes: blob!.size };
+  const sizes = { pixels: width * height, banded, bytes: blob.size };
   if (!beside) return sizes;
   const again = performance.now();
   const canvas = new OffscreenCanvas(width, height);

@@ -1,16 +1,24 @@
-/** `fern deliver`: a drawing file or an SVG as the files that Deliver makes; PNG is painted by the server's renderer. */
-import { deflateSync } from "node:zlib";
-import { Resvg } from "@resvg/resvg-js";
-import { decode } from "fast-png";
-import { type Drawing, pixelsOf, ranked } from "#core/drawing/drawing.ts";
+/** `fern deliver`: a drawing file or an SVG as the files that Deliver makes; pictures are painted by resvg. */
+import { type FileKind, filesOf } from "#core/deliver/files.ts";
+import { plainScene } from "#core/deliver/plain-scene.ts";
+import { joined } from "#core/deliver/studio.ts";
+import { bleedOf, type Drawing, ranked, widthInInches } from "#core/drawing/drawing.ts";
 import { readDrawingFile } from "#core/formats/drawing-file.ts";
 import { importSvg } from "#core/formats/import-drawing.ts";
-import { pngData, pngHead, pngTail, RowFilter } from "#core/formats/png-chunks.ts";
-import { deliveredSvg } from "#core/formats/svg-write.ts";
+import { deliveredSvg, plainSvg } from "#core/formats/svg-write.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
-import { derive } from "#core/scene/scene.ts";
+import { derive, sceneOf } from "#core/scene/scene.ts";
+import { studio } from "./studio.ts";
 
-export const DELIVERED = ["svg", "png"] as const;
+export const DELIVERED = ["svg", "plain-svg", "png", "pdf", "ora", "plates", "plates-pdf"] as const;
+
+const KINDS: Readonly<Record<Exclude<(typeof DELIVERED)[number], "svg" | "plain-svg">, FileKind>> = {
+  png: "png",
+  pdf: "pdf",
+  ora: "layers",
+  plates: "plates",
+  "plates-pdf": "plates-pdf",
+};
 
 export interface DeliverWish {
   readonly as: (typeof DELIVERED)[number];
@@ -21,24 +29,37 @@ export interface DeliverWish {
 }
 
 export interface Delivery {
+  readonly name: string;
   readonly bytes: Uint8Array;
-  readonly report: object;
 }
 
 /** Throws an Error for a colourway that the drawing has not, a FileProblem for a file that cannot be read. */
-export function deliver(name: string, text: string, { as, ppi, colourway }: DeliverWish): Delivery {
+export async function deliver(
+  name: string,
+  text: string,
+  { as, ppi, colourway }: DeliverWish,
+): Promise<Delivery[]> {
   const read = /^\s*\{/.test(text) ? readDrawingFile(text) : importSvg(name, text).drawing;
   const drawing = inWay(read, colourway);
   const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
-  const svg = deliveredSvg(drawing, derive(drawing, pockets));
-  if (as === "svg") {
-    const bytes = new TextEncoder().encode(svg);
-    return { bytes, report: { as, bytes: bytes.length } };
+  const derived = derive(drawing, pockets);
+  if (as === "svg" || as === "plain-svg") {
+    const svg =
+      as === "svg"
+        ? deliveredSvg(drawing, derived)
+        : plainSvg(plainScene(sceneOf(drawing, derived)).scene, drawing.page);
+    return [{ name: `${name}.svg`, bytes: new TextEncoder().encode(svg) }];
   }
-  const density = ppi ?? drawing.page.ppi;
-  const { width, height } = pixelsOf(drawing.page, density);
-  const bytes = pngOf(svg, { width, height, ppi: density, title: drawing.name });
-  return { bytes, report: { as, width, height, ppi: density, bytes: bytes.length } };
+  const { page } = drawing;
+  const wish = {
+    as: KINDS[as],
+    name,
+    ppi: ppi ?? page.ppi,
+    widthInches: widthInInches(page),
+    bleed: bleedOf(page),
+  };
+  const files = await filesOf(sceneOf(drawing, derived), wish, studio, async () => true);
+  return files.map((file) => ({ name: file.name, bytes: joined(file.parts) }));
 }
 
 function inWay(drawing: Drawing, name: string | undefined): Drawing {
@@ -48,17 +69,4 @@ function inWay(drawing: Drawing, name: string | undefined): Drawing {
   if (!way)
     throw new Error(`There is no colourway ${name}; there are ${ways.map((one) => one.name).join(", ")}.`);
   return { ...drawing, shown: way.id };
-}
-
-function pngOf(svg: string, facts: Parameters<typeof pngHead>[0]): Uint8Array {
-  const picture = new Resvg(svg, {
-    fitTo: { mode: "width", value: facts.width },
-    font: { loadSystemFonts: false },
-    logLevel: "off",
-  }).render();
-  // Its own PNG has straight alpha, its pixels have not.
-  const { data, width, height } = decode(picture.asPng());
-  const rows = new RowFilter(4 * width).colours(data as Uint8Array);
-  const parts = [...pngHead({ ...facts, width, height }), pngData(deflateSync(rows)), pngTail()];
-  return new Uint8Array(Buffer.concat(parts));
 }

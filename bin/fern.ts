@@ -20,7 +20,7 @@ const USAGE = `Usage:
   fern pockets FILE.svg [--reach N] [--strict] [--json]
   fern bridge FILE.svg --reach N --out OUT.svg [--strict] [--json]
   fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
-  fern deliver FILE.fern|FILE.svg --as svg|png --out OUT [--ppi N] [--colourway NAME] [--json]
+  fern deliver FILE.fern|FILE.svg --as svg|plain-svg|png|pdf|ora|plates|plates-pdf --out OUT|FOLDER [--ppi N] [--colourway NAME] [--json]
   fern trace SCAN.png --mode lines|shapes --out OUT.svg [--threshold 0-255] [--specks PIXELS] [--breaks PIXELS] [--json]
   fern build FILE.json [--repeat N] [--json]`;
 
@@ -47,7 +47,10 @@ interface Answer {
   readonly sentence: string;
 }
 
-const COMMANDS: Record<string, (file: string, values: Values, more: readonly string[]) => Answer> = {
+const COMMANDS: Record<
+  string,
+  (file: string, values: Values, more: readonly string[]) => Answer | Promise<Answer>
+> = {
   pockets: (file, values) => {
     const report = pocketsReport(read(file), {
       reach: numberOf("--reach", values.reach, 0),
@@ -83,14 +86,21 @@ const COMMANDS: Record<string, (file: string, values: Values, more: readonly str
     const reports = files.map((from) => ({ file: from, ...convert(from, join(out, basename(from))) }));
     return { report: reports, sentence: `${files.length} files written to ${out}` };
   },
-  deliver: (file, values) => {
+  deliver: async (file, values) => {
     const as = DELIVERED.find((one) => one === values.as);
     const { out, colourway } = values;
     if (!as || !out) throw new Error(USAGE);
     const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);
-    const { bytes, report } = deliver(basename(file, extname(file)), read(file), { as, ppi, colourway });
-    writeFileSync(out, bytes);
-    return { report, sentence: `${out} written, ${bytes.length} bytes` };
+    const made = await deliver(basename(file, extname(file)), read(file), { as, ppi, colourway });
+    const several = as === "plates";
+    if (several) mkdirSync(out, { recursive: true });
+    const files = made.map(({ name, bytes }) => {
+      const path = several ? join(out, name) : out;
+      writeFileSync(path, bytes);
+      return { path, bytes: bytes.length };
+    });
+    const told = several ? `${files.length} files` : `${out}, ${files[0].bytes} bytes`;
+    return { report: { as, files }, sentence: `${told} written` };
   },
   trace: (file, values) => {
     const mode = READINGS.find((reading) => reading === values.mode);
@@ -129,18 +139,18 @@ function numberOf(name: string, text: string | undefined, otherwise?: number): n
   return value;
 }
 
-function main(): void {
+async function main(): Promise<void> {
   const { values, positionals } = parseArgs({ allowPositionals: true, options: OPTIONS });
   const [name, file, ...more] = positionals;
   const command = COMMANDS[name];
   if (!command || !file) throw new Error(USAGE);
-  const { report, sentence } = command(file, values, more);
+  const { report, sentence } = await command(file, values, more);
   console.log(values.json ? JSON.stringify(report) : sentence);
 }
 
 /** What is wrong with a file ends with 2, everything else, such as a wrong call, with 1. */
 try {
-  main();
+  await main();
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));
   process.exitCode = error instanceof FileProblem || error instanceof TooDense ? 2 : 1;

@@ -2,6 +2,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import { encode } from "fast-png";
+import { unzipSync } from "fflate";
 import { LADDER, stepOf } from "../core/colour/ladder.ts";
 import { apart } from "../core/colour/oklch.ts";
 import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test, typeNumber } from "./desk.ts";
@@ -105,11 +106,13 @@ test("colourways lie side by side, a key steps through them, and a file has them
     `rgb(${[1, 3, 5].map((k) => Number.parseInt(hex.slice(k, k + 2), 16)).join(", ")})`;
   expect(await seen("colourway-2")).toBe(rgb(turned));
   expect(await seen("first-colours")).toBe(rgb(FROND));
-  const names: string[] = [];
-  page.on("download", (download) => names.push(download.suggestedFilename()));
   await page.getByLabel("Colourway to deliver").selectOption("in each colourway");
-  await page.getByRole("button", { name: "Save PNG" }).click();
-  await expect.poll(() => names.sort()).toEqual(["garden-Colourway-2.png", "garden-First-colours.png"]);
+  const { name, bytes } = await save(page, "PNG");
+  expect(name).toBe("garden.zip");
+  expect(Object.keys(unzipSync(bytes)).sort()).toEqual([
+    "garden-Colourway-2.png",
+    "garden-First-colours.png",
+  ]);
   await openFile(page, "again.svg", svg);
   await page.getByRole("button", { name: "Put it on the desk" }).click();
   await deskReady(page);

@@ -130,17 +130,28 @@ export const hexOf = ([r, g, b]: readonly number[]): string =>
 
 export async function save(
   page: Page,
-  what: "SVG" | "PNG" | "Drawing file",
+  what: "SVG" | "PNG" | "PDF" | "Drawing file",
 ): Promise<{ name: string; bytes: Buffer }> {
   await stage(page, "Deliver").click();
+  return downloaded(page, () => page.getByRole("button", { name: `Save ${what}` }).click());
+}
+
+/** The file that something brings. */
+export async function downloaded(
+  page: Page,
+  act: () => Promise<unknown>,
+): Promise<{ name: string; bytes: Buffer }> {
   const waiting = page.waitForEvent("download");
-  await page.getByRole("button", { name: `Save ${what}` }).click();
+  await act();
   const download = await waiting;
   const stream = await download.createReadStream();
   const chunks: Buffer[] = [];
   for await (const chunk of stream) chunks.push(chunk as Buffer);
   return { name: download.suggestedFilename(), bytes: Buffer.concat(chunks) };
 }
+
+/** Opens what the page can be changed by. */
+export const openPage = (page: Page) => page.getByRole("button", { name: "Page", exact: true }).click();
 
 /** Types a number and means it. */
 export async function typeNumber(field: Locator, number: string): Promise<void> {

@@ -6,7 +6,7 @@ import { crossingsAt } from "../core/geometry/polygon.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
 import type { Line } from "../core/pockets/segments.ts";
-import { deskReady, openDemo, openFile, save, stage, test, typeNumber } from "./desk.ts";
+import { deskReady, openDemo, openFile, openPage, save, stage, test, typeNumber } from "./desk.ts";
 
 const svg = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`;
 const LINE = '<path stroke="#000" fill="none" d="M10 10H90V90H10Z"/>';
@@ -120,6 +120,7 @@ const TOLERANCE = 0.005;
 test("canvas, exported SVG, PNG and the print shop stand-in show the same picture", async ({ page }) => {
   await openDemo(page, "Boot with ferns, coloured");
   await stage(page, "Deliver").click();
+  await openPage(page);
   await typeNumber(page.getByLabel("ppi"), "203");
   const picture = decode((await save(page, "PNG")).bytes);
   const text = (await save(page, "SVG")).bytes.toString();
@@ -194,12 +195,14 @@ test("a large picture tells how far it is and is stopped; one too wide is refuse
 }) => {
   await openDemo(page, "Boot with ferns, coloured");
   await stage(page, "Deliver").click();
+  await openPage(page);
   await typeNumber(page.getByLabel("ppi"), "2400");
   await typeNumber(page.getByLabel("Width"), "300");
   await page.getByRole("button", { name: "Save PNG" }).click();
   await expect(page.getByRole("button", { name: /^[1-9]\d* %$/ })).toBeVisible();
   await page.getByRole("button", { name: "Stop", exact: true }).click();
   await expect(page.getByText("The PNG was stopped. Your drawing is unchanged.").first()).toBeVisible();
+  await openPage(page);
   await typeNumber(page.getByLabel("Width"), "400");
   await page.getByRole("button", { name: "Save PNG" }).click();
   await expect(page.getByText(/37795 pixels wide; browsers paint up to 32767/).first()).toBeVisible();

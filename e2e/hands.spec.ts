@@ -10,6 +10,7 @@ import {
   onScreen,
   openDemo,
   openFile,
+  openPage,
   paper,
   pocketsIn,
   save,
@@ -252,6 +253,7 @@ test("typed numbers are taken when they are meant, in one step", async ({ page }
   await undo(page).click();
   await expect(undo(page)).toHaveAccessibleName("Nothing to undo");
   await stage(page, "Deliver").click();
+  await openPage(page);
   const ppi = page.getByLabel("ppi");
   await ppi.fill("");
   await ppi.pressSequentially("72");

@@ -12,6 +12,7 @@ import {
   openDemo,
   openDrawer,
   openFile,
+  openPage,
   paper,
   pocketsIn,
   said,
@@ -315,6 +316,7 @@ test("keeps every change: closing the tab in the middle loses nothing, not even 
 test("delivers SVG, PNG with its ppi, and a drawing file that comes back", async ({ page }) => {
   await openDemo(page, "Boot with ferns, coloured");
   await stage(page, "Deliver").click();
+  await openPage(page);
   await typeNumber(page.getByLabel("ppi"), "150");
   const svg = (await save(page, "SVG")).bytes.toString();
   expect(svg).toMatch(/<g id="flats">[\s\S]*<g id="shade">[\s\S]*<g id="ink"/);

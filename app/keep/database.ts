@@ -32,10 +32,43 @@ export interface StepRow {
   readonly step: Step;
 }
 
+/** What was delivered of a drawing. */
+export interface DeliveryRow {
+  readonly id?: number;
+  readonly drawing: string;
+  readonly at: number;
+  /** As plain values, by which it is repeated. */
+  readonly wish: unknown;
+  readonly files: readonly { readonly name: string; readonly bytes: number }[];
+}
+
+/** A drawing as it was at some time, to be returned to. */
+export interface VersionRow {
+  readonly id: string;
+  readonly drawing: string;
+  readonly at: number;
+  readonly name: string;
+  /** Whether it was kept by itself, before a risky step. */
+  readonly own?: true;
+  /** A drawing file, compressed. */
+  readonly file: Uint8Array;
+  /** SVG text. */
+  readonly thumbnail: string;
+}
+
+/** What is kept beside drawings, by its name. */
+export interface KeptRow {
+  readonly key: string;
+  readonly value: unknown;
+}
+
 class FernDatabase extends Dexie {
   drawings!: EntityTable<DrawingRow, "id">;
   bases!: EntityTable<BaseRow, "id">;
   steps!: Table<StepRow, [string, number]>;
+  deliveries!: EntityTable<DeliveryRow, "id">;
+  versions!: EntityTable<VersionRow, "id">;
+  kept!: EntityTable<KeptRow, "key">;
 
   constructor() {
     // A change is kept once it is on the disk, not once the browser means to write it.

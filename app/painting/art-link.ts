@@ -1,8 +1,8 @@
 /** The desk's art: painted in one worker on as many canvases as show it, so that the hand is never kept waiting. */
-import type { Point } from "#core/geometry/point.ts";
+import type { Point, Size } from "#core/geometry/point.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { memoryOfMessage, type SceneMessage, SceneSender } from "./held-scene.ts";
-import type { Size, View } from "./view.ts";
+import type { View } from "./view.ts";
 
 export type ArtMessage =
   | { readonly kind: "surface"; readonly name: string; readonly surface: OffscreenCanvas }

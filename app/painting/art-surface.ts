@@ -1,10 +1,12 @@
 /** A canvas that shows a scene in a view, and paints again no more than has changed. */
+
+import type { Size } from "#core/geometry/point.ts";
 import { type Box, grow } from "#core/geometry/point.ts";
 import { around } from "#core/scene/item-box.ts";
 import { paintParts } from "./canvas-painter.ts";
 import type { Damage, HeldScene } from "./held-scene.ts";
 import { Recolouring, type Values } from "./recolouring.ts";
-import type { Size, View } from "./view.ts";
+import type { View } from "./view.ts";
 
 export class ArtSurface {
   private view: View | undefined;

@@ -1,16 +1,11 @@
 /** Moving about: the view maps page units to CSS pixels of the mat. */
-import type { Box, Point } from "#core/geometry/point.ts";
+import type { Box, Point, Size } from "#core/geometry/point.ts";
 
 /** Screen or picture pixels = page units x scale + offset. */
 export interface View {
   readonly scale: number;
   readonly x: number;
   readonly y: number;
-}
-
-export interface Size {
-  readonly width: number;
-  readonly height: number;
 }
 
 export const toPagePoint = ({ scale, x, y }: View, [px, py]: Point): Point => [

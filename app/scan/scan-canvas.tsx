@@ -1,7 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
-import type { Box, Point } from "#core/geometry/point.ts";
+import type { Box, Point, Size } from "#core/geometry/point.ts";
 import { chainPath, pathOf } from "../painting/paths.ts";
-import { fitView, type Size, toPagePoint, type View, zoomAt } from "../painting/view.ts";
+import { fitView, toPagePoint, type View, zoomAt } from "../painting/view.ts";
 import { type ScanState, type ScanStore, useScan, useScanStore } from "./scan-store.ts";
 
 /** The scan with the ink that counts and what was read over it; drags crop or mark regions. */

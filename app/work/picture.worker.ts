@@ -1,9 +1,11 @@
-/** Makes pictures of a scene that is sent in slices: PNG of any size, and SVG. */
+/** Makes files of a scene that is sent in slices. */
 import * as Comlink from "comlink";
+import { type FileWish, filesOf } from "#core/deliver/files.ts";
+import { type GoOn, Stopped } from "#core/deliver/studio.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { HeldScene, type SceneMessage } from "../painting/held-scene.ts";
-import { type PngWish, pngOf } from "./png-stream.ts";
+import { canvasStudio } from "./canvas-studio.ts";
 
 const held = new HeldScene();
 
@@ -23,20 +25,47 @@ const filled = (frame: Scene): Scene => ({
 
 let stopped = false;
 
-/** Undefined where it was stopped. */
-function png(frame: Scene, wish: PngWish, onProgress: (share: number) => void): Promise<Blob | undefined> {
-  stopped = false;
-  return pngOf(filled(frame), wish, () => stopped, onProgress);
+/** A wish to stop comes as a message: it is heard between bands. */
+const messagesHeard = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/** A file as it is handed to the page. */
+export interface FileBlob {
+  readonly name: string;
+  readonly blob: Blob;
 }
 
-/** Ends the picture that is being made. */
+/** Undefined where it was stopped. */
+async function files(
+  frame: Scene,
+  wish: FileWish,
+  onProgress: (share: number) => void,
+): Promise<FileBlob[] | undefined> {
+  stopped = false;
+  const goOn: GoOn = async (share) => {
+    onProgress(share);
+    await messagesHeard();
+    return !stopped;
+  };
+  try {
+    const made = await filesOf(filled(frame), wish, canvasStudio, goOn);
+    return made.map(({ name, type, parts }) => ({
+      name,
+      blob: new Blob([...parts] as BlobPart[], { type }),
+    }));
+  } catch (error) {
+    if (error instanceof Stopped) return undefined;
+    throw error;
+  }
+}
+
+/** Ends the files that are being made. */
 function stop(): void {
   stopped = true;
 }
 
 const svg = (frame: Scene): string => writeSvg(filled(frame));
 
-const work = { take, png, stop, svg };
+const work = { take, files, stop, svg };
 
 export type PictureWork = typeof work;
 

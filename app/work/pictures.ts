@@ -1,9 +1,10 @@
 /** Pictures of the desk's scene, made in a worker that keeps a copy of it: only what is new is sent, in slices. */
 import * as Comlink from "comlink";
+import type { FileWish } from "#core/deliver/files.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { memoryOfMessage, SceneSender } from "../painting/held-scene.ts";
 import { pictureClient } from "./clients.ts";
-import type { PngWish } from "./png-stream.ts";
+import type { FileBlob } from "./picture.worker.ts";
 
 export class Pictures {
   private readonly client = pictureClient();
@@ -16,15 +17,15 @@ export class Pictures {
     return this.after(() => this.bring(scene).then(() => this.client.work.svg(frameOf(scene))));
   }
 
-  /** As wide and high as asked for, with its pixels per inch in the file; undefined where it was stopped. */
-  png(scene: Scene, wish: PngWish, onProgress: (share: number) => void): Promise<Blob | undefined> {
+  /** Hears how much is done, 0 to 1; undefined where it was stopped. */
+  files(scene: Scene, wish: FileWish, onProgress: (share: number) => void): Promise<FileBlob[] | undefined> {
     return this.after(async () => {
       await this.bring(scene);
-      return this.client.work.png(frameOf(scene), wish, Comlink.proxy(onProgress));
+      return this.client.work.files(frameOf(scene), wish, Comlink.proxy(onProgress));
     });
   }
 
-  /** Stops the PNG that is being made. */
+  /** Stops the files that are being made. */
   stop(): void {
     void this.client.work.stop();
   }

@@ -4,9 +4,6 @@
  * want all pixels at once.
  */
 
-/** What a pixel is written as: red, green, blue and alpha, or the number of one of 256 colours. */
-export type PngKind = "colours" | "palette";
-
 export interface PngFacts {
   readonly width: number;
   readonly height: number;
@@ -15,21 +12,23 @@ export interface PngFacts {
   readonly title: string;
   /** Straight red, green, blue and alpha, four bytes a colour; at most 256. Each pixel is written as one of them. */
   readonly palette?: Uint8Array;
+  /** Each pixel is one byte from black to white. */
+  readonly grey?: true;
 }
 
 const SIGNATURE = Uint8Array.of(0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
 const METRES_PER_INCH = 0.0254;
 /** Relative colorimetric would be 1; the specification asks for perceptual where nothing else is known. */
 const INTENT = 0;
-const [COLOURS, PALETTE] = [6, 3];
+const [GREY, PALETTE, COLOURS] = [0, 3, 6];
 
 /** All that stands before the pixels. */
-export function pngHead({ width, height, ppi, title, palette }: PngFacts): Uint8Array[] {
+export function pngHead({ width, height, ppi, title, palette, grey }: PngFacts): Uint8Array[] {
   const size = new DataView(new ArrayBuffer(13));
   size.setUint32(0, width);
   size.setUint32(4, height);
   size.setUint8(8, 8);
-  size.setUint8(9, palette ? PALETTE : COLOURS);
+  size.setUint8(9, grey ? GREY : palette ? PALETTE : COLOURS);
   const printed = new DataView(new ArrayBuffer(9));
   const perMetre = Math.round(ppi / METRES_PER_INCH);
   printed.setUint32(0, perMetre);
@@ -38,7 +37,7 @@ export function pngHead({ width, height, ppi, title, palette }: PngFacts): Uint8
   return [
     SIGNATURE,
     chunk("IHDR", bytesOf(size)),
-    chunk("sRGB", Uint8Array.of(INTENT)),
+    ...(grey ? [] : [chunk("sRGB", Uint8Array.of(INTENT))]),
     chunk("pHYs", bytesOf(printed)),
     ...(title === "" ? [] : [chunk("iTXt", titleBytes(title))]),
     ...(palette ? paletteChunks(palette) : []),
@@ -128,7 +127,7 @@ export class RowFilter {
     return out;
   }
 
-  /** Of rows of colour numbers: these compress best as they are. */
+  /** Of rows of one byte a pixel: numbers of colours and flat greys compress best as they are. */
   numbers(rows: Uint8Array): Uint8Array {
     const { wide } = this;
     const count = rows.length / wide;

@@ -27,27 +27,40 @@ import { type Attributes, SEAM, sayingOf } from "./svg-says.ts";
 export interface SvgOptions {
   /** The drawing of the scene: gives the file a printed size, and what it needs to come back without loss. */
   readonly drawing?: Drawing;
+  /** Its printed size alone, where it is not to come back. */
+  readonly page?: Page;
+  /** Without custom properties, classes and what only we understand: every colour is written out. */
+  readonly plain?: boolean;
+  /** The name of the colourway that pages in dark colours show. */
+  readonly dark?: string;
 }
 
 /** A drawing as its own SVG, from which it comes back without loss: hidden sheets are in it, unseen. */
-export const deliveredSvg = (drawing: Drawing, derived: Derived): string =>
-  writeSvg(sceneOf(drawing, derived, { hidden: true }), { drawing });
+export const deliveredSvg = (drawing: Drawing, derived: Derived, dark?: string): string =>
+  writeSvg(sceneOf(drawing, derived, { hidden: true }), { drawing, dark });
 
-/** Without its drawing the picture scales with where it is put. */
-export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
+/** What a program that knows paths and little else makes the same picture of; it comes back as art from elsewhere. */
+export const plainSvg = (scene: Scene, page: Page): string => writeSvg(scene, { page, plain: true });
+
+/** Without its drawing or page the picture scales with where it is put. */
+export function writeSvg(
+  scene: Scene,
+  { drawing, page = drawing?.page, plain = false, dark }: SvgOptions = {},
+): string {
   const { x, y, width, height } = scene.box;
   const digits = digitsOf(Math.max(width, height));
   const view = [x, y, width, height].map((n) => short(n, digits.colour)).join(" ");
-  const printed = drawing ? sizeAttributes(drawing.page) : "";
+  const printed = page ? sizeAttributes(page) : "";
   const facts = drawing ? factsOf(drawing, idsIn(scene)) : "";
   const clips = clipsOf(scene, digits.colour);
   const hides = hidesOf(scene, digits.colour);
   const blurs = blursOf(scene, digits.colour);
-  const gradients = gradientsOf(scene, digits.line);
+  const gradients = gradientsOf(scene, digits.line, plain);
   const root = rootId([scene.tones, ...[clips, hides, blurs, gradients].map((defs) => [...defs.values()])]);
   const gradientIds = idsOf(root, "gradient", new Map([...gradients.values()].map((def) => [def, def])));
   const context: Context = {
     root,
+    plain,
     digits,
     clipIds: idsOf(root, "trim", clips),
     blurIds: idsOf(root, "soft", blurs),
@@ -69,9 +82,9 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
     `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}${attributeText(wayOf(scene))}>`,
     `<title>${escaped(scene.title)}</title>`,
     ...(drawing ? [`<metadata id="${OURS}">${escaped(facts)}</metadata>`] : []),
-    `<style>${styleOf(scene, root)}</style>`,
+    ...(plain ? [] : [`<style>${styleOf(scene, root, dark)}</style>`]),
     ...(defs.length ? [`<defs>\n${defs.join("\n")}\n</defs>`] : []),
-    `<g id="art" style="isolation:isolate">`,
+    plain ? `<g id="art">` : `<g id="art" style="isolation:isolate">`,
     body,
     "</g>",
     "</svg>\n",
@@ -81,6 +94,7 @@ export function writeSvg(scene: Scene, { drawing }: SvgOptions = {}): string {
 /** What writing an item needs to know of its file. */
 interface Context {
   readonly root: string;
+  readonly plain: boolean;
   readonly digits: Digits;
   readonly clipIds: ReadonlyMap<readonly Chain[], string>;
   readonly blurIds: ReadonlyMap<Item, string>;
@@ -144,12 +158,12 @@ function blursOf(scene: Scene, digits: number): Map<Item, string> {
 }
 
 /** The gradients, those that are alike as one, in the space of their own; their stops have classes, so that every colourway reaches them. */
-function gradientsOf(scene: Scene, digits: number) {
+function gradientsOf(scene: Scene, digits: number, plain: boolean) {
   const paints = itemsIn(scene).flatMap(({ paint }) => (paint.kind === "gradient" ? [paint] : []));
   const known = new Map<string, ReturnType<typeof gradientText>>();
   return new Map(
     paints.map((paint) => {
-      const made = gradientText(paint, digits);
+      const made = gradientText(paint, digits, plain);
       const def = known.get(made.text) ?? made;
       known.set(made.text, def);
       return [paint, def];
@@ -157,7 +171,7 @@ function gradientsOf(scene: Scene, digits: number) {
   );
 }
 
-function gradientText({ shape, space, focus, stops }: GradientPaint, digits: number) {
+function gradientText({ shape, space, focus, stops }: GradientPaint, digits: number, plain: boolean) {
   const own =
     shape === "linear"
       ? { x1: "0", y1: "0", x2: "1", y2: "0" }
@@ -171,7 +185,7 @@ function gradientText({ shape, space, focus, stops }: GradientPaint, digits: num
     const seen = opacity * (tone.opacity ?? 1);
     const stop = {
       offset: short(at, 5),
-      class: `g-${tone.variable}`,
+      class: plain ? undefined : `g-${tone.variable}`,
       "stop-color": tone.value,
       "stop-opacity": seen < 1 ? short(seen, 3) : undefined,
     };
@@ -194,9 +208,7 @@ function writeParts(
     const clip = hideIds.get(part.hides);
     const seen = clip && behind ? `<g clip-path="url(#${clip})">\n${behind}\n</g>` : behind;
     const own = {
-      "data-is": "part",
-      "data-part": part.id,
-      "data-name": part.name,
+      ...(context.plain ? {} : { "data-is": "part", "data-part": part.id, "data-name": part.name }),
       display: part.hidden ? "none" : undefined,
     };
     const written = `<g${attributeText(own)}>\n${writeSheets(part, context, false)}\n</g>`;
@@ -219,12 +231,12 @@ function rootId(own: readonly unknown[]): string {
 }
 
 /** The rule is wrapped so that readers that know no custom properties keep to the attributes. */
-function styleOf(scene: Scene, root: string): string {
+function styleOf(scene: Scene, root: string, dark: string | undefined): string {
   const properties = propertiesOf(scene.tones);
   const ways = scene.ways
     .filter(({ shown }) => !shown)
     .map(({ name, tones }) => `#${root}[${WAY}="${name}"]{${propertiesOf(tones)}}`);
-  const plain = new Set(
+  const flat = new Set(
     itemsIn(scene).flatMap(({ paint }) => (paint.kind === "tone" ? [paint.tone] : [paint.base])),
   );
   const stops = new Set(
@@ -234,9 +246,17 @@ function styleOf(scene: Scene, root: string): string {
     const { variable } = tone;
     const own = `#${root} .f-${variable}{fill:var(--${variable})}#${root} .s-${variable}{stroke:var(--${variable})}`;
     const stop = `#${root} .g-${variable}{stop-color:var(--${variable})}`;
-    return [...(plain.has(tone) ? [own] : []), ...(stops.has(tone) ? [stop] : [])];
+    return [...(flat.has(tone) ? [own] : []), ...(stops.has(tone) ? [stop] : [])];
   });
-  return `@supports (color:var(--a)){#${root}{${properties}}${ways.join("")}${fills.join("")}}`;
+  return `@supports (color:var(--a)){#${root}{${properties}}${ways.join("")}${darkOf(scene, root, dark)}${fills.join("")}}`;
+}
+
+/** A page that names a colourway itself has that; otherwise dark pages have their own. */
+function darkOf({ ways }: Scene, root: string, dark: string | undefined): string {
+  const way = ways.find(({ name, shown }) => name === dark && !shown);
+  const seen = ways.find(({ shown }) => shown);
+  if (!way || !seen) return "";
+  return `@media (prefers-color-scheme:dark){#${root}[${WAY}="${seen.name}"]{${propertiesOf(way.tones)}}}`;
 }
 
 /** The attribute of the root that names the colourway it is painted in. */
@@ -265,12 +285,13 @@ const propertiesOf = (tones: readonly Tone[]): string =>
 function writeSheet({ name, items, opacity, hidden }: SceneSheet, context: Context, named: boolean): string {
   const blends = items.some(({ effects }) => effects.blend);
   const attributes = {
-    [named ? "id" : "data-sheet"]: name,
+    ...(named || !context.plain ? { [named ? "id" : "data-sheet"]: name } : {}),
     opacity: opacity < 1 && !blends ? short(opacity, 3) : undefined,
     display: hidden ? "none" : undefined,
     ...(name === "ink" ? { "stroke-linecap": "round", "stroke-linejoin": "round" } : {}),
   };
-  const written = grouped(items, (item) => writeItem(item, blends ? opacity : 1, context));
+  const own = context.plain ? items.map(({ groups: _, ...item }) => item) : items;
+  const written = grouped(own, (item) => writeItem(item, blends ? opacity : 1, context));
   return `<g${attributeText(attributes)}>\n${written}\n</g>`;
 }
 
@@ -302,8 +323,7 @@ function writeItem(item: Item, sheetOpacity: number, context: Context): string {
   const written = effectsOf({ ...effects, opacity: opacity < 1 ? opacity : undefined }, item, context);
   const path = elementText({
     ...colourOf(paint, area.kind, context),
-    "data-name": name || undefined,
-    ...sayingOf(item, digits.line),
+    ...(context.plain ? {} : { "data-name": name || undefined, ...sayingOf(item, digits.line) }),
     display: item.hidden ? "none" : undefined,
     ...Object.assign({}, ...written.map(({ attributes }) => attributes)),
     ...areaOf(area, item.says.is === "shape" ? digits.line : digits.colour, digits.line),
@@ -312,12 +332,11 @@ function writeItem(item: Item, sheetOpacity: number, context: Context): string {
 }
 
 /** A region has its gradient, a line the tone that it lies over. */
-function colourOf(paint: ItemPaint, kind: Area["kind"], { gradientIds }: Context): Attributes {
+function colourOf(paint: ItemPaint, kind: Area["kind"], { gradientIds, plain }: Context): Attributes {
   const { variable, value } = paint.kind === "tone" ? paint.tone : paint.base;
-  if (kind === "line") return { class: `s-${variable}`, fill: "none", stroke: value };
-  return paint.kind === "tone"
-    ? { class: `f-${variable}`, fill: value }
-    : { fill: `url(#${gradientIds.get(paint)})` };
+  const named = (letter: string) => (plain ? {} : { class: `${letter}-${variable}` });
+  if (kind === "line") return { ...named("s"), fill: "none", stroke: value };
+  return paint.kind === "tone" ? { ...named("f"), fill: value } : { fill: `url(#${gradientIds.get(paint)})` };
 }
 
 type AreaOf<K extends Area["kind"]> = Extract<Area, { readonly kind: K }>;
@@ -380,7 +399,7 @@ const seamText = (
 ): string =>
   elementText({
     ...colourOf(paint, "line", context),
-    ...SEAM,
+    ...(context.plain ? {} : SEAM),
     "stroke-width": short(width, context.digits.colour),
     d: chains.map((chain) => pathData(chain, false, context.digits.colour)).join(""),
   });

@@ -1,6 +1,11 @@
 /** A position or vector in page units, y downwards as in SVG. */
 export type Point = readonly [x: number, y: number];
 
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
 /** An axis-parallel box in page units. */
 export interface Box {
   readonly x: number;

@@ -122,13 +122,18 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
     return [{ id: part.id, name: part.name, sheets, hides, ...(part.visible ? {} : { hidden: true }) }];
   });
   const parts = withSticker(own, drawing, palette);
+  const used = usedTones(parts);
+  const ways = waysOf(drawing, used);
+  return { title: drawing.name, box: drawing.page.box, parts, tones: used, ways };
+}
+
+/** Every tone that something is painted in, each once. */
+export function usedTones(parts: readonly ScenePart[]): Tone[] {
   const tones = new Set<Tone>();
   for (const { sheets } of parts)
     for (const { items } of sheets)
       for (const { paint } of items) for (const tone of tonesIn(paint)) tones.add(tone);
-  const used = [...tones];
-  const ways = waysOf(drawing, used);
-  return { title: drawing.name, box: drawing.page.box, parts, tones: used, ways };
+  return [...tones];
 }
 
 function waysOf(drawing: Drawing, tones: readonly Tone[]): SceneWay[] {

@@ -1,6 +1,7 @@
 /** The mat beneath the paper: a quiet grid measured in the page's own unit, the paper, the check ground. */
 import type { Drawing } from "#core/drawing/drawing.ts";
-import type { Size, View } from "../../painting/view.ts";
+import type { Size } from "#core/geometry/point.ts";
+import type { View } from "../../painting/view.ts";
 
 /** A ground no art of ours uses, so that missed whites stand out. */
 export const CHECK_GROUND = "#f0f";

@@ -4,9 +4,10 @@ import {
   useEffect,
   useRef,
 } from "react";
+import type { Size } from "#core/geometry/point.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pocketAt, type Scene } from "#core/scene/scene.ts";
-import { fitView, type Size, toPagePoint, zoomAt } from "../../painting/view.ts";
+import { fitView, toPagePoint, zoomAt } from "../../painting/view.ts";
 import { filterFor } from "../judge/looks.ts";
 import { stageOf, toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";

@@ -2,7 +2,7 @@
 import type { StoreApi } from "zustand";
 import type { Drawing, Paint } from "#core/drawing/drawing.ts";
 import type { Edit, History } from "#core/drawing/history.ts";
-import type { Point } from "#core/geometry/point.ts";
+import type { Point, Size } from "#core/geometry/point.ts";
 import type { PartOpening } from "#core/pockets/drawing-reader.ts";
 import type { Leak } from "#core/pockets/leak.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
@@ -10,7 +10,7 @@ import type { ReachReading } from "#core/pockets/reach-reading.ts";
 import type { Derived, Scene } from "#core/scene/scene.ts";
 import type { KeepState } from "../../keep/keeper.ts";
 import type { ArtLink } from "../../painting/art-link.ts";
-import type { Size, View } from "../../painting/view.ts";
+import type { View } from "../../painting/view.ts";
 import type { Client } from "../../work/clients.ts";
 import type { FormLink } from "../../work/form-link.ts";
 import type { Pictures } from "../../work/pictures.ts";

@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { PALETTE_FILES, PALETTE_FORMATS, type PaletteFormat } from "#core/formats/palette-write.ts";
 import { downloadFile } from "../../ui/download.ts";
 import { MENU, MENU_ITEM } from "../../ui/menu.ts";
-import { fileName } from "../deliver/deliver-files.ts";
+import { plainFileName } from "../deliver/make-files.ts";
 import { OtherDrawings } from "../other-drawings.tsx";
 import { useDeskStore } from "../store/use-desk.ts";
 import { bringFile, bringFromDrawing } from "./bring-palette.ts";
@@ -20,7 +20,7 @@ export function TinMenu({ onPicture, onColourways }: Props) {
   const file = useRef<HTMLInputElement>(null);
   const save = (format: PaletteFormat) => {
     const { write, ending } = PALETTE_FILES[format];
-    const name = fileName(desk, ending);
+    const name = `${plainFileName(desk.getState().drawing.name)}.${ending}`;
     downloadFile(new Blob([write(desk.getState().drawing)], { type: "text/plain" }), name);
     desk.getState().set({ said: `Saved ${name}` });
   };

@@ -1,0 +1,62 @@
+import { useLiveQuery } from "dexie-react-hooks";
+import { RotateCw, Trash2 } from "lucide-react";
+import { deliveriesOf, forgetDelivery } from "../../keep/deliveries.ts";
+import { IconButton } from "../../ui/icon-button.tsx";
+import { useDesk } from "../store/use-desk.ts";
+import { bytesWord } from "./hand-over.ts";
+import { KIND_WORDS, type TakeHome } from "./wish.ts";
+
+interface Props {
+  /** Makes the same files again, of the drawing as it is now. */
+  readonly onAgain: (wish: TakeHome) => void;
+  readonly busy: boolean;
+}
+
+/** What was taken home of this drawing: when, which files, how large. */
+export function DeliveriesList({ onAgain, busy }: Props) {
+  const id = useDesk((s) => s.id);
+  const rows = useLiveQuery(() => deliveriesOf(id), [id]);
+  return (
+    <section aria-label="Taken home so far">
+      <h3 className="mb-1 font-display text-base">Taken home so far</h3>
+      {!rows || rows.length === 0 ? (
+        <p className="text-xs text-quiet">Nothing yet. What you save is listed here, to be made again.</p>
+      ) : (
+        <ol className="grid gap-0.5">
+          {rows.map(({ id: row, at, wish, files }) => {
+            const past = wish as TakeHome;
+            const what = past.kinds.map((kind) => KIND_WORDS[kind]?.word ?? kind).join(", ");
+            const bytes = files.reduce((sum, file) => sum + file.bytes, 0);
+            const when = new Date(at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" });
+            return (
+              <li key={row} className="flex items-center gap-2 rounded-md px-2 py-1 hover:bg-well">
+                <span className="min-w-0 flex-1 truncate" title={files.map(({ name }) => name).join(", ")}>
+                  {what}
+                  <span className="pl-2 text-xs text-quiet tabular-nums">
+                    {when}, {past.ppi} ppi, {bytesWord(bytes)}
+                  </span>
+                </span>
+                <button
+                  type="button"
+                  disabled={busy}
+                  aria-label={`Make again: ${what}, ${when}`}
+                  onClick={() => onAgain(past)}
+                  className="flex h-7 items-center gap-1.5 rounded-md border border-edge px-2 text-xs hover:bg-raised disabled:opacity-60"
+                >
+                  <RotateCw size={13} aria-hidden /> Again
+                </button>
+                <IconButton
+                  small
+                  label={`Forget: ${what}, ${when}`}
+                  onClick={() => void forgetDelivery(row!)}
+                >
+                  <Trash2 size={14} aria-hidden />
+                </IconButton>
+              </li>
+            );
+          })}
+        </ol>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,107 @@
+/** Hands files to the person: one by itself, several as a zip or into a folder; and remembers that it did. */
+import { type Zippable, zipSync } from "fflate";
+import { keepDelivery } from "../../keep/deliveries.ts";
+import { downloadFile } from "../../ui/download.ts";
+import type { DeskStore } from "../store/desk-state.ts";
+import { type MadeFile, makeFiles, type Progress, plainFileName } from "./make-files.ts";
+import { KIND_WORDS, type TakeHome } from "./wish.ts";
+
+/** Compressed already. */
+const PACKED = /\.(png|pdf|ora)$/;
+
+/** Where files go. */
+export type Place = "download" | "folder";
+
+/** A folder that the person chose: the browser may have none to offer. */
+interface Folder {
+  getFileHandle(name: string, options: { create: true }): Promise<FileHandle>;
+}
+interface FileHandle {
+  createWritable(): Promise<{ write(blob: Blob): Promise<void>; close(): Promise<void> }>;
+}
+type WithFolders = { showDirectoryPicker?: (options: { mode: "readwrite" }) => Promise<Folder> };
+
+export const hasFolders = (): boolean =>
+  typeof window !== "undefined" && "showDirectoryPicker" in (window as WithFolders);
+
+/** What was handed over; undefined where it was stopped or no folder was chosen. Throws an Error that says what went wrong. */
+export async function handOver(
+  desk: DeskStore,
+  wish: TakeHome,
+  place: Place,
+  onProgress: Progress,
+): Promise<readonly string[] | undefined> {
+  const folder = place === "folder" ? await chosenFolder() : undefined;
+  if (place === "folder" && !folder) return undefined;
+  const made = await makeFiles(desk, wish, onProgress);
+  if (!made) return undefined;
+  if (made.length === 0) throw new Error("There is nothing to save of what is chosen.");
+  if (folder) for (const file of made) await write(folder, file);
+  else await download(desk, made);
+  remember(desk, wish, made);
+  return made.map(({ name }) => name);
+}
+
+const chosenFolder = (): Promise<Folder | undefined> =>
+  (window as WithFolders).showDirectoryPicker!({ mode: "readwrite" }).catch((error: unknown) => {
+    if ((error as Error).name === "AbortError") return undefined;
+    throw new Error("The browser did not open that folder.");
+  });
+
+async function write(folder: Folder, { name, blob }: MadeFile): Promise<void> {
+  const handle = await folder.getFileHandle(name, { create: true });
+  const writable = await handle.createWritable();
+  await writable.write(blob);
+  await writable.close();
+}
+
+async function download(desk: DeskStore, made: readonly MadeFile[]): Promise<void> {
+  if (made.length === 1) {
+    downloadFile(made[0].blob, made[0].name);
+    return;
+  }
+  const entries = await Promise.all(
+    made.map(
+      async ({ name, blob }): Promise<[string, Zippable[string]]> => [
+        name,
+        [new Uint8Array(await blob.arrayBuffer()), { level: PACKED.test(name) ? 0 : 6 }],
+      ],
+    ),
+  );
+  const zip = zipSync(Object.fromEntries(entries));
+  downloadFile(
+    new Blob([zip as Uint8Array<ArrayBuffer>], { type: "application/zip" }),
+    `${plainFileName(desk.getState().drawing.name)}.zip`,
+  );
+}
+
+function remember(desk: DeskStore, wish: TakeHome, made: readonly MadeFile[]): void {
+  const { id, set } = desk.getState();
+  const kinds = wish.kinds.map((kind) => KIND_WORDS[kind].word);
+  set({
+    lastExport:
+      kinds.length === 1
+        ? `${kinds[0] === "Drawing file" ? "file" : kinds[0]} saved`
+        : `${made.length} files saved`,
+    said: `Saved ${made.map(({ name }) => name).join(", ")}`,
+  });
+  const files = made.map(({ name, blob }) => ({ name, bytes: blob.size }));
+  void keepDelivery({ drawing: id, at: Date.now(), wish, files });
+}
+
+/** What clipboards take: PNG for pictures, the text of an SVG. */
+export async function copyFile(desk: DeskStore, wish: TakeHome, onProgress: Progress): Promise<boolean> {
+  const [kind] = wish.kinds;
+  const blob = makeFiles(desk, wish, onProgress).then((made) => made?.[0]?.blob ?? new Blob());
+  const type = kind === "png" ? "image/png" : "text/plain";
+  const typed = blob.then((one) => new Blob([one], { type }));
+  await navigator.clipboard.write([new ClipboardItem({ [type]: typed })]);
+  return (await blob).size > 0;
+}
+
+export const bytesWord = (bytes: number): string =>
+  bytes < 1000
+    ? `${bytes} bytes`
+    : bytes < 1e6
+      ? `${Math.round(bytes / 1000)} kB`
+      : `${(bytes / 1e6).toFixed(1)} MB`;

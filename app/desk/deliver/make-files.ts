@@ -1,0 +1,184 @@
+/** Makes the files that are asked for, each from the one scene. */
+import { contactSheet } from "#core/deliver/contact-sheet.ts";
+import type { FileKind } from "#core/deliver/files.ts";
+import { plainScene, unitedScene } from "#core/deliver/plain-scene.ts";
+import { bleedOf, type Drawing, type Page, ranked, widthInInches } from "#core/drawing/drawing.ts";
+import { writeDrawingFile } from "#core/formats/drawing-file.ts";
+import { deliveredSvg, plainSvg, writeSvg } from "#core/formats/svg-write.ts";
+import { chosenScene } from "#core/scene/chosen-scene.ts";
+import { paletteOf, wayNames } from "#core/scene/palette.ts";
+import { type Scene, sceneOf } from "#core/scene/scene.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
+import { letteringIn } from "./lettering.ts";
+import { CONTACT, EVERY, isMade, type Kind, SEEN, SHEETS_OF, type TakeHome } from "./wish.ts";
+
+export interface MadeFile {
+  readonly name: string;
+  readonly blob: Blob;
+}
+
+/** Hears how much is made, 0 to 1. */
+export type Progress = (share: number) => void;
+
+/** What one file is made of. */
+export interface Source {
+  /** Added to its name. */
+  readonly more: string;
+  readonly drawing: Drawing;
+  readonly scene: Scene;
+  readonly page: Page;
+}
+
+/** Undefined where it was stopped. */
+export async function makeFiles(
+  desk: DeskStore,
+  wish: TakeHome,
+  onProgress: Progress,
+): Promise<MadeFile[] | undefined> {
+  // All that the lamp makes is there first.
+  await desk.getState().forms.settled();
+  const state = desk.getState();
+  const jobs = await jobsFor(state, wish);
+  const made: MadeFile[] = [];
+  for (const [k, { kind, source }] of jobs.entries()) {
+    const files = await MAKERS[kind](state, source, wish, (share) => onProgress((k + share) / jobs.length));
+    if (!files) return undefined;
+    made.push(...files);
+  }
+  return made;
+}
+
+/** What is seen of it where several are made: the first, or the sheet with all. */
+export const firstSource = async (state: Desk, wish: TakeHome): Promise<Source> =>
+  wish.way === CONTACT
+    ? contactSource(state, wish)
+    : sourceIn(state, wish, wish.way === EVERY ? SEEN : wish.way, "");
+
+interface Job {
+  readonly kind: Kind;
+  readonly source: Source;
+}
+
+/** An SVG and a drawing file hold every colourway. */
+const HOLD_ALL: readonly Kind[] = ["svg", "fern"];
+
+async function jobsFor(state: Desk, wish: TakeHome): Promise<Job[]> {
+  const kinds = wish.kinds.filter((kind) => isMade(kind, wish));
+  if (wish.way === CONTACT) {
+    const source = await contactSource(state, wish);
+    return kinds.map((kind) => ({ kind, source }));
+  }
+  const { drawing } = state;
+  const ways = wish.way === EVERY ? ranked(drawing.colourways) : [];
+  return kinds.flatMap((kind): Job[] =>
+    ways.length > 0 && !HOLD_ALL.includes(kind)
+      ? ways.map(({ id, name }) => ({ kind, source: sourceIn(state, wish, id, name) }))
+      : [{ kind, source: sourceIn(state, wish, wish.way === EVERY ? SEEN : wish.way, "") }],
+  );
+}
+
+/** In the colourway that is named, or the one that is seen. */
+const inWay = (drawing: Drawing, way: string): Drawing =>
+  way === SEEN ? drawing : { ...drawing, shown: way };
+
+function sceneIn({ drawing, derived, scene }: Desk, way: string, { part, share }: TakeHome): Scene {
+  const whole = way === SEEN ? scene : sceneOf(inWay(drawing, way), derived);
+  return chosenScene(whole, { part: part || undefined, sheets: SHEETS_OF[share] });
+}
+
+const sourceIn = (state: Desk, wish: TakeHome, way: string, more: string): Source => ({
+  more,
+  drawing: inWay(state.drawing, way),
+  scene: sceneIn(state, way, wish),
+  page: state.drawing.page,
+});
+
+async function contactSource(state: Desk, wish: TakeHome): Promise<Source> {
+  const { drawing } = state;
+  const shown = ranked(drawing.colourways).map(({ id, name }) => ({ name, scene: sceneIn(state, id, wish) }));
+  const scene = contactSheet(drawing.name, shown, await letteringIn("print"));
+  const width = (drawing.page.width * scene.box.width) / drawing.page.box.width;
+  const { bleed: _, ...page } = drawing.page;
+  return { more: "contact sheet", drawing, scene, page: { ...page, box: scene.box, width } };
+}
+
+type Maker = (
+  state: Desk,
+  source: Source,
+  wish: TakeHome,
+  onProgress: Progress,
+) => Promise<MadeFile[] | undefined>;
+
+const byWorker =
+  (as: FileKind): Maker =>
+  (state, { scene, page, drawing, more }, { ppi, inks }, onProgress) =>
+    state.pictures.files(
+      scene,
+      {
+        as,
+        name: plainFileName(drawing.name, more),
+        ppi,
+        widthInches: widthInInches(page),
+        bleed: bleedOf(page),
+        ...(inks || as.startsWith("plates") ? { inks: inkNames(drawing, scene) } : {}),
+      },
+      onProgress,
+    );
+
+const MAKERS: Readonly<Record<Kind, Maker>> = {
+  svg: async ({ derived }, source, wish) => {
+    const { drawing, scene, page } = source;
+    const whole = wish.share === "all" && wish.part === "" && wish.way !== CONTACT && !wish.united;
+    const dark = wayNames(drawing).get(wish.dark);
+    const text = whole
+      ? deliveredSvg(drawing, derived, dark)
+      : writeSvg(wish.united ? unitedScene(scene) : scene, { page, dark });
+    return [svgFile(source, text, "")];
+  },
+  "plain-svg": async (_, source, { united }) => {
+    const { scene, page } = source;
+    const text = plainSvg(plainScene(united ? unitedScene(scene) : scene).scene, page);
+    return [svgFile(source, text, "plain")];
+  },
+  png: byWorker("png"),
+  pdf: byWorker("pdf"),
+  layers: byWorker("layers"),
+  plates: byWorker("plates"),
+  "plates-pdf": byWorker("plates-pdf"),
+  fern: async (_, { drawing }) => [
+    {
+      name: `${plainFileName(drawing.name)}.fern`,
+      blob: new Blob([writeDrawingFile(drawing)], { type: "application/json" }),
+    },
+  ],
+};
+
+const svgFile = ({ drawing, more }: Source, text: string, variant: string): MadeFile => ({
+  name: `${plainFileName(drawing.name, `${more} ${variant}`)}.svg`,
+  blob: new Blob([text], { type: "image/svg+xml" }),
+});
+
+/** `more` is added to the name of a drawing. */
+export function plainFileName(name: string, more = ""): string {
+  const plain = `${name} ${more}`
+    .replace(/[^\p{L}\p{N} _-]+/gu, "")
+    .trim()
+    .replace(/\s+/g, "-");
+  return plain || "drawing";
+}
+
+/** What tones are called on a press: their colour's name, and how far up or down its ladder they are. */
+function inkNames(drawing: Drawing, { tones }: Scene): Record<string, string> {
+  const { madeOf } = paletteOf(drawing);
+  return Object.fromEntries(
+    tones.flatMap((tone): [string, string][] => {
+      const made = madeOf(tone);
+      if (!made || "share" in made) return [];
+      const name = drawing.tin[made.colour]?.name ?? tone.variable;
+      const steps = Math.abs(made.step);
+      return [
+        [tone.variable, steps === 0 ? name : `${name}, ${steps} ${made.step < 0 ? "darker" : "lighter"}`],
+      ];
+    }),
+  );
+}

@@ -1,0 +1,49 @@
+import { useEffect, useState } from "react";
+import { widthInInches } from "#core/drawing/drawing.ts";
+import { useDeskStore } from "../store/use-desk.ts";
+import { bytesWord } from "./hand-over.ts";
+import { makeFiles } from "./make-files.ts";
+import { isMade, type Kind, type TakeHome } from "./wish.ts";
+
+/** Of pixels: made small twice, from which it is reckoned how large they grow. */
+const PIXELS: readonly Kind[] = ["png", "layers", "plates", "plates-pdf"];
+const TRIED = [220, 440] as const;
+const PATIENCE_MS = 350;
+
+/** How large the chosen files will be, as they are found out one after another. */
+export function useSizes(wish: TakeHome): Readonly<Partial<Record<Kind, string>>> {
+  const desk = useDeskStore();
+  const [sizes, setSizes] = useState<Readonly<Partial<Record<Kind, string>>>>({});
+  useEffect(() => {
+    let open = true;
+    setSizes({});
+    const bytesOf = async (kind: Kind, ppi: number) => {
+      const made = await makeFiles(desk, { ...wish, kinds: [kind], ppi }, () => {});
+      return (made ?? []).reduce((sum, { blob }) => sum + blob.size, 0);
+    };
+    const find = async () => {
+      const width = widthInInches(desk.getState().drawing.page);
+      for (const kind of wish.kinds.filter((one) => isMade(one, wish))) {
+        if (!open) return;
+        const word = PIXELS.includes(kind)
+          ? `about ${bytesWord(await reckoned((pixels) => bytesOf(kind, pixels / width), wish.ppi * width))}`
+          : bytesWord(await bytesOf(kind, wish.ppi));
+        if (open) setSizes((now) => ({ ...now, [kind]: word }));
+      }
+    };
+    const waiting = setTimeout(() => void find().catch(() => {}), PATIENCE_MS);
+    return () => {
+      open = false;
+      clearTimeout(waiting);
+    };
+  }, [desk, wish]);
+  return sizes;
+}
+
+/** Bytes grow by a power of a picture's width: two small ones tell which. */
+async function reckoned(bytesAt: (pixels: number) => Promise<number>, pixels: number): Promise<number> {
+  if (pixels <= TRIED[1]) return bytesAt(pixels);
+  const [a, b] = [await bytesAt(TRIED[0]), await bytesAt(TRIED[1])];
+  const power = Math.log(b / a) / Math.log(TRIED[1] / TRIED[0]);
+  return b * (pixels / TRIED[1]) ** power;
+}

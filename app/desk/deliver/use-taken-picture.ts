@@ -1,0 +1,34 @@
+import { useEffect, useState } from "react";
+import { pixelsOf } from "#core/drawing/drawing.ts";
+import { sizeOf } from "#core/drawing/page-edits.ts";
+import type { Size } from "#core/geometry/point.ts";
+import { useDeskStore } from "../store/use-desk.ts";
+import { firstSource } from "./make-files.ts";
+import type { TakeHome } from "./wish.ts";
+
+export interface TakenPicture extends Size {
+  /** Width and height are in the page's unit. */
+  readonly svg: string;
+  readonly pixels: Size;
+}
+
+/** What is taken home as a picture, once it is made. */
+export function useTakenPicture(wish: TakeHome): TakenPicture | null {
+  const desk = useDeskStore();
+  const [taken, setTaken] = useState<TakenPicture | null>(null);
+  useEffect(() => {
+    let open = true;
+    const make = async () => {
+      const state = desk.getState();
+      await state.forms.settled();
+      const { scene, page } = await firstSource(desk.getState(), wish);
+      const svg = await state.pictures.svg(scene);
+      if (open) setTaken({ svg, ...sizeOf(page), pixels: pixelsOf(page, wish.ppi) });
+    };
+    void make().catch(() => open && setTaken(null));
+    return () => {
+      open = false;
+    };
+  }, [desk, wish]);
+  return taken;
+}

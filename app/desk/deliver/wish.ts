@@ -1,0 +1,101 @@
+/** What is taken home: which files, of what, in which colours. Plain values, so that it can be kept and repeated. */
+import type { SheetName } from "#core/drawing/drawing.ts";
+
+export const KINDS = ["svg", "plain-svg", "png", "pdf", "layers", "plates", "plates-pdf", "fern"] as const;
+export type Kind = (typeof KINDS)[number];
+
+/** Which sheets, by a word of their own where they are several. */
+export const SHARES = [
+  "all",
+  "flat",
+  "flats",
+  "ink",
+  "shade",
+  "light",
+  "gloss",
+  "ground",
+  "no-ground",
+] as const;
+export type Share = (typeof SHARES)[number];
+
+export const SHEETS_OF: Readonly<Record<Share, readonly SheetName[] | undefined>> = {
+  all: undefined,
+  flat: ["ground", "flats", "ink"],
+  flats: ["ground", "flats"],
+  ink: ["ink"],
+  shade: ["shade"],
+  light: ["light"],
+  gloss: ["gloss"],
+  ground: ["ground"],
+  "no-ground": ["flats", "shade", "light", "ink", "gloss"],
+};
+
+/** Instead of the id of a colourway. */
+export const SEEN = "";
+export const EVERY = "*";
+export const CONTACT = "#";
+
+export interface TakeHome {
+  readonly kinds: readonly Kind[];
+  readonly share: Share;
+  /** The id of a part; none for all. */
+  readonly part: string;
+  /** The id of a colourway, or SEEN, EVERY, CONTACT. */
+  readonly way: string;
+  readonly ppi: number;
+  /** Touching pockets of one colour as one shape, in SVG. */
+  readonly united: boolean;
+  /** Tin colours as named printing inks, in PDF. */
+  readonly inks: boolean;
+  /** The id of the colourway that an SVG shows on dark pages; none for none. */
+  readonly dark: string;
+}
+
+export const usualWish = (kinds: readonly Kind[], ppi: number): TakeHome => ({
+  kinds,
+  share: "all",
+  part: "",
+  way: SEEN,
+  ppi,
+  united: false,
+  inks: false,
+  dark: "",
+});
+
+/** Whether a file of a kind is made of what is asked for: a drawing file holds all there is, and a contact sheet has no plates. */
+export const isMade = (
+  kind: Kind,
+  { way, share, part }: Pick<TakeHome, "way" | "share" | "part">,
+): boolean =>
+  kind === "fern"
+    ? share === "all" && part === "" && (way === SEEN || way === EVERY)
+    : way !== CONTACT || (kind !== "plates" && kind !== "plates-pdf");
+
+export const KIND_WORDS: Readonly<Record<Kind, { readonly word: string; readonly hint: string }>> = {
+  svg: { word: "SVG", hint: "Stays sharp at any size, holds every colourway, opens here again as it was" },
+  "plain-svg": {
+    word: "Plain SVG",
+    hint: "For programs that know no blend modes, filters or custom colours: all is written out",
+  },
+  png: { word: "PNG", hint: "Pixels on a clear ground, with their ppi" },
+  pdf: { word: "PDF", hint: "Vector, for print: blend modes and clear ground kept, with bleed" },
+  layers: { word: "Layered picture", hint: "OpenRaster, for painters: a layer a sheet in a group a part" },
+  plates: {
+    word: "Plates, PNG",
+    hint: "One grey picture an ink, with marks, lighter ones under darker ones",
+  },
+  "plates-pdf": { word: "Plates, PDF", hint: "The same, a page an ink" },
+  fern: { word: "Drawing file", hint: "The drawing itself, to go on with anywhere" },
+};
+
+export const SHARE_WORDS: Readonly<Record<Share, string>> = {
+  all: "all sheets",
+  flat: "flat colour and ink",
+  flats: "flat colour only",
+  ink: "ink only",
+  shade: "shade only",
+  light: "light only",
+  gloss: "gloss only",
+  ground: "ground only",
+  "no-ground": "all but the ground",
+};

@@ -1,0 +1,73 @@
+/** Where the browser makes pictures: painted on a canvas band by band, compressed by the browser's own stream. */
+import type { Bands, Deflater, Studio } from "#core/deliver/studio.ts";
+import type { Size } from "#core/geometry/point.ts";
+import type { Scene } from "#core/scene/scene.ts";
+import { paintParts } from "../painting/canvas-painter.ts";
+
+export const canvasStudio: Studio = { bands, deflater };
+
+/** Pixels of a band. */
+const BAND = 4_000_000;
+/** No canvas is wider. */
+export const WIDEST = 32_767;
+/** Beyond so many standard deviations a blur leaves nothing. */
+const BLUR_REACH = 3;
+const MOST_MARGIN = 600;
+
+/** What is soft is painted some way beyond a band too. */
+function bands(scene: Scene, size: Size): Bands {
+  const { width, height } = size;
+  if (width > WIDEST)
+    throw new Error(`The picture would be ${width} pixels wide; browsers paint up to ${WIDEST}.`);
+  const rows = Math.max(1, Math.min(height, Math.floor(BAND / width)));
+  const scale = width / scene.box.width;
+  const margin = Math.min(MOST_MARGIN, Math.ceil(BLUR_REACH * mostBlur(scene) * scale));
+  const canvas = new OffscreenCanvas(width, rows + 2 * margin);
+  const context = canvas.getContext("2d", { willReadFrequently: true });
+  if (!context) throw new Error("This browser cannot paint a picture that large.");
+  const { x, y } = scene.box;
+  const paint = (k: number) => {
+    const top = k * rows;
+    context.clearRect(0, 0, width, rows + 2 * margin);
+    const within = {
+      x,
+      y: y + (top - margin) / scale,
+      width: scene.box.width,
+      height: (rows + 2 * margin) / scale,
+    };
+    paintParts(context, scene.parts, { scale, x: -x * scale, y: margin - top - y * scale }, within);
+    return context.getImageData(0, margin, width, Math.min(rows, height - top)).data;
+  };
+  return { count: Math.ceil(height / rows), paint };
+}
+
+const mostBlur = ({ parts }: Scene): number => {
+  let most = 0;
+  for (const { sheets } of parts)
+    for (const { items } of sheets) for (const { effects } of items) most = Math.max(most, effects.blur ?? 0);
+  return most;
+};
+
+function deflater(): Deflater {
+  const stream = new CompressionStream("deflate");
+  const writer = stream.writable.getWriter();
+  const parts: Uint8Array[] = [];
+  const taken = takeAll(stream.readable, parts);
+  return {
+    write: (bytes) => writer.write(bytes as Uint8Array<ArrayBuffer>),
+    end: async () => {
+      await writer.close();
+      await taken;
+      return parts;
+    },
+  };
+}
+
+async function takeAll(readable: ReadableStream<Uint8Array>, parts: Uint8Array[]): Promise<void> {
+  const reader = readable.getReader();
+  for (;;) {
+    const { value, done } = await reader.read();
+    if (done) return;
+    parts.push(value);
+  }
+}
