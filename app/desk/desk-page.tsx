@@ -14,6 +14,7 @@ import { PartsStack } from "./press/parts-stack.tsx";
 import { PressPanel } from "./press/press-panel.tsx";
 import { SnagList } from "./press/snag-list.tsx";
 import { LeaveGuard } from "./rail/leave-guard.tsx";
+import { LostSign } from "./rail/lost-sign.tsx";
 import { StageRail } from "./rail/stage-rail.tsx";
 import { stageOf } from "./stages/index.ts";
 import type { DeskStore, StageName } from "./store/desk-state.ts";
@@ -87,6 +88,7 @@ function DeskLayout() {
       <DeskKeys hand={hand} onPanning={setPanning} />
       <Announcer />
       <LeaveGuard />
+      <LostSign />
       <LookFilters />
     </div>
   );

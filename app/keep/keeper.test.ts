@@ -25,6 +25,7 @@ class KeepProblem extends Error {
 vi.mock("./shelf.ts", () => ({
   KeepProblem,
   keepInMemory: () => {},
+  openDrawing: async () => undefined,
   keepChange: (_id: string, revision: number, change: Write["change"]) =>
     new Promise<void>((done, fail) => writes.push({ revision, change, done, fail })),
 }));
@@ -39,8 +40,10 @@ const turn = () => new Promise((resolve) => setTimeout(resolve));
 
 function keeperOf(kept: "stored" | "memory" = "stored") {
   const states: string[] = [];
-  const keeper = new Keeper("id", { history: begun, revision: 5, kept: kept as never }, (state) =>
-    states.push(state),
+  const keeper = new Keeper(
+    "id",
+    { history: begun, revision: 5, kept: kept as never },
+    { onState: (state) => states.push(state), onHistory: () => {} },
   );
   return { keeper, states };
 }
@@ -72,6 +75,7 @@ describe("keeping a drawing", () => {
     const { keeper, states } = keeperOf();
     const one = named(begun, "One");
     keeper.keep(one);
+    await turn();
     keeper.keep(named(one, "Two"));
     await turn();
     expect(writes).toHaveLength(1);
@@ -82,6 +86,18 @@ describe("keeping a drawing", () => {
     writes[1].done();
     await turn();
     expect(states.at(-1)).toBe("kept");
+  });
+
+  it("writes what comes faster than the disk in one go", async () => {
+    const { keeper, states } = keeperOf();
+    const one = named(begun, "One");
+    keeper.keep(one);
+    keeper.keep(named(one, "Two"));
+    await turn();
+    expect(writes.map(({ change }) => change.steps.length)).toEqual([2]);
+    writes[0].done();
+    await turn();
+    expect([states.at(-1), writes.length]).toEqual(["kept", 1]);
   });
 
   it("tells a problem, and writes everything again with the next change", async () => {

@@ -13,6 +13,7 @@ import {
   keepChange,
   keepFirstThumbnail,
   listDrawings,
+  type Opened,
   openDrawing,
   renameDrawing,
   restoreDrawing,
@@ -37,12 +38,21 @@ afterEach(() => {
   vi.restoreAllMocks();
 });
 
+/** A keeper with what it has said, and what it has had shown. */
+function keeperOn(id: string, opened: Opened) {
+  const states: KeepState[] = [];
+  const shown: History[] = [];
+  const keeper = new Keeper(id, opened, {
+    onState: (state) => states.push(state),
+    onHistory: (history) => shown.push(history),
+  });
+  return { keeper, states, shown };
+}
+
 async function openWithKeeper() {
   const { id } = await addDrawing(drawing());
   const opened = (await openDrawing(id))!;
-  const states: KeepState[] = [];
-  const keeper = new Keeper(id, opened, (state) => states.push(state));
-  return { id, opened, keeper, states };
+  return { id, opened, ...keeperOn(id, opened) };
 }
 
 const steps = (history: History, count: number) =>
@@ -79,13 +89,43 @@ describe("the shelf", () => {
     expect(again.drawing.tin.frond.value).toBe("#222222");
   });
 
-  it("refuses to overwrite what another tab has done", async () => {
-    const { id, opened, keeper, states } = await openWithKeeper();
+  it("lays what was changed here on what another tab has kept meanwhile", async () => {
+    const { id, opened, keeper, states, shown } = await openWithKeeper();
     await keepChange(id, 0, { from: 0, steps: steps(opened.history, 1).steps, cursor: 1 });
-    keeper.keep(steps(opened.history, 2));
+    keeper.keep(applyEdit(opened.history, changeColour("frond", "#010203", "Frond"))!.history);
     await settle(states);
-    expect(states.at(-1)).toBe("elsewhere");
-    expect((await openDrawing(id))!.history.steps).toHaveLength(1);
+    expect(states.at(-1)).toBe("kept");
+    const { history } = (await openDrawing(id))!;
+    expect([history.drawing.tin.frond.value, Object.keys(history.drawing.tin)]).toEqual([
+      "#010203",
+      expect.arrayContaining(["c0"]),
+    ]);
+    expect(history.steps.map(({ label }) => label)).toEqual([expect.any(String), "Change Frond"]);
+    expect(shown.at(-1)!.drawing).toEqual(history.drawing);
+    // Each can be undone by itself.
+    const back = undo(history)!.history.drawing;
+    expect([back.tin.frond.value, "c0" in back.tin]).toEqual(["#6f9a4a", true]);
+  });
+
+  it("loses nothing where two tabs change one drawing again and again", async () => {
+    const { id } = await addDrawing(drawing());
+    const tabs = await Promise.all(
+      ["one", "two"].map(async (name) => {
+        const opened = (await openDrawing(id))!;
+        return { name, now: opened.history, ...keeperOn(id, opened) };
+      }),
+    );
+    for (let k = 0; k < 6; k++) {
+      for (const tab of tabs) {
+        tab.now = tab.shown.pop() ?? tab.now;
+        tab.now = applyEdit(tab.now, addColour(`${tab.name}-${k}`, `${tab.name} ${k}`, "#123456"))!.history;
+        tab.keeper.keep(tab.now);
+      }
+      for (const { keeper } of tabs) await keeper.settled();
+    }
+    const { tin } = (await openDrawing(id))!.history.drawing;
+    const wanted = [0, 1, 2, 3, 4, 5].flatMap((k) => [`one-${k}`, `two-${k}`]);
+    expect(wanted.filter((name) => !(name in tin))).toEqual([]);
   });
 
   it("says when storage is full, and catches up when there is room again", async () => {
@@ -109,7 +149,7 @@ describe("the shelf", () => {
     expect(kept).toBe("memory");
     const opened = (await openDrawing(id))!;
     expect(opened.history.drawing.name).toBe("Radishes");
-    const keeper = new Keeper(id, opened, () => {});
+    const keeper = keeperOn(id, opened).keeper;
     keeper.keep(steps(opened.history, 3));
     const again = (await openDrawing(id))!.history;
     expect(again.steps).toHaveLength(3);

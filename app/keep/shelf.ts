@@ -3,12 +3,13 @@
  * for as long as the page is open, and the person is told.
  */
 import type { Drawing } from "#core/drawing/drawing.ts";
-import { beginHistory, type History, replay, type Step } from "#core/drawing/history.ts";
+import { beginHistory, type History, type Step } from "#core/drawing/history.ts";
 import { newId } from "#core/drawing/new-id.ts";
-import { pack, unpack } from "#core/drawing/packed.ts";
+import { pack } from "#core/drawing/packed.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type DrawingRow, database } from "./database.ts";
+import { putAside, type Rows, readRows, soundRow } from "./mend.ts";
 
 export type Kept = "browser" | "memory";
 
@@ -42,9 +43,9 @@ export const plainThumbnail = (drawing: Drawing): string => writeSvg(sceneOf(dra
 export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kept }> {
   const inMemory = [...onlyInMemory.values()].map(({ row }) => row);
   try {
-    const rows = await database.drawings.orderBy("changedAt").reverse().toArray();
+    const rows = (await database.drawings.toArray()).map(soundRow);
     const kept = rows.filter(({ deletedAt }) => deletedAt === undefined);
-    return { rows: [...inMemory, ...kept], storage: "browser" };
+    return { rows: [...inMemory, ...kept.sort((a, b) => b.changedAt - a.changedAt)], storage: "browser" };
   } catch {
     return { rows: inMemory, storage: "memory" };
   }
@@ -97,6 +98,8 @@ export interface Opened {
   readonly history: History;
   readonly revision: number;
   readonly kept: Kept;
+  /** What had gone bad in storage and was put aside (mend.ts). */
+  readonly lost?: string;
 }
 
 export async function openDrawing(id: string): Promise<Opened | undefined> {
@@ -111,18 +114,21 @@ export async function openDrawing(id: string): Promise<Opened | undefined> {
     justAdded.delete(id);
     return { history: beginHistory(added), revision: 0, kept: "browser" };
   }
+  const rows = await rowsOf(id);
+  if (!rows) return undefined;
+  const read = readRows(rows);
+  if (read.lost === undefined) return { history: read.history, revision: rows.row.revision, kept: "browser" };
+  const revision = await putAside(id, rows, read);
+  return { history: read.history, revision, kept: "browser", lost: read.lost };
+}
+
+async function rowsOf(id: string): Promise<Rows | undefined> {
   const { drawings, bases, steps: table } = database;
   return database.transaction("r", drawings, bases, table, async () => {
     const row = await drawings.get(id);
-    const begun = await bases.get(id);
-    if (!row || !begun || row.deletedAt !== undefined) return undefined;
+    if (!row || row.deletedAt !== undefined) return undefined;
     const steps = await table.where("drawing").equals(id).sortBy("index");
-    const history = replay(
-      { ...unpack(begun.base), name: row.name },
-      steps.map(({ step }) => step),
-      row.cursor,
-    );
-    return { history, revision: row.revision, kept: "browser" };
+    return { row, begun: await bases.get(id), steps };
   });
 }
 

@@ -5,6 +5,7 @@ import { DEMOS } from "../drawer/demos.server.ts";
 import { DrawerPage } from "../drawer/drawer-page.tsx";
 import { openDemo } from "../drawer/open-demo.ts";
 import type { DrawingRow } from "../keep/database.ts";
+import { mendDrawer } from "../keep/mend.ts";
 import {
   clearDeleted,
   deleteDrawing,
@@ -28,6 +29,7 @@ export function loader() {
 export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
   const { demos } = await serverLoader();
   await clearDeleted().catch(() => {});
+  await mendDrawer().catch(() => {});
   const { rows, storage } = await listDrawings();
   return { demos, cards: rows.map(cardOf), storage };
 }

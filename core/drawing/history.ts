@@ -6,6 +6,8 @@ import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches
 import { difference } from "./difference.ts";
 import type { Drawing, SheetName } from "./drawing.ts";
 import { FIELDS, type FieldName } from "./fields.ts";
+import { withMissingColours } from "./missing-colours.ts";
+import { withMissingParts } from "./parts.ts";
 import { upgradedDrawing } from "./upgrade.ts";
 
 enablePatches();
@@ -101,6 +103,31 @@ export function toStep(history: History, cursor: number): Move | undefined {
   }
   return now === history ? undefined : { history: now, patches };
 }
+
+/**
+ * A history with what another has changed since both were one, as one more step, entity by entity: the same where that is
+ * nothing.
+ */
+export function rejoined(theirs: History, before: History, own: History): History {
+  const patches = difference(before.drawing, own.drawing);
+  if (patches.length === 0) return theirs;
+  const sound = patches.filter(
+    ({ op, path: [table, id] }) => op !== "remove" || has(theirs.drawing, table, id),
+  );
+  const drawing = withMissingParts(withMissingColours(applyPatches(theirs.drawing, sound)));
+  const steps = own.steps.slice(before.steps.length);
+  const label = steps.length === 1 ? steps[0].label : `${Math.max(2, steps.length)} steps beside another tab`;
+  const step: Step = {
+    label,
+    patches: difference(theirs.drawing, drawing),
+    inverse: difference(drawing, theirs.drawing),
+  };
+  const done = theirs.steps.slice(0, theirs.cursor);
+  return { drawing, steps: [...done, step], cursor: done.length + 1 };
+}
+
+const has = (drawing: Drawing, table: string | number, id: string | number): boolean =>
+  id in (drawing[table as FieldName] as object);
 
 /** Rebuilds a history from where it began and its steps, as kept in the browser. */
 export function replay(base: Drawing, steps: readonly Step[], cursor: number): History {

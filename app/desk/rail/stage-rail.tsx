@@ -1,10 +1,12 @@
 import clsx from "clsx";
 import { Redo2, Undo2 } from "lucide-react";
+import { useEffect } from "react";
 import { Link } from "react-router";
 import { redoLabel, undoLabel } from "#core/drawing/history.ts";
 import type { KeepState } from "../../keep/keeper.ts";
 import { FrondMark } from "../../ui/frond-mark.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
+import { useNotice } from "../../ui/notices.tsx";
 import { KeySheet } from "../keys/key-sheet.tsx";
 import { STAGES } from "../stages/index.ts";
 import type { Stage } from "../stages/stage.ts";
@@ -130,17 +132,20 @@ const KEEP_HELP: Record<KeepState, string> = {
   memory:
     "This browser keeps no drawings: this one lasts for this visit only. Save it as a file from Deliver before you close the page.",
   second:
-    "This drawing is open in another tab too. Change it in one of them only: what is changed second cannot be kept.",
+    "This drawing is open in another tab too. Each tab follows what is changed in the other; every change is kept.",
   full: "The browser's storage is full. Your drawing is whole on this page: save it as a file from Deliver, then delete some drawings.",
   unavailable:
     "The last change could not be kept in this browser. Your drawing is whole on this page: save it as a file from Deliver.",
-  elsewhere:
-    "This drawing was changed in another tab. Save this one as a file from Deliver, or reload to take the other.",
+  elsewhere: "This drawing was changed in another tab while its last change was written. It is tried again.",
 };
 
 function KeepSign() {
   const keeping = useDesk((s) => s.keeping);
-  const fine = keeping === "kept" || keeping === "keeping";
+  const fine = keeping === "kept" || keeping === "keeping" || keeping === "second";
+  const tell = useNotice();
+  useEffect(() => {
+    if (keeping === "second") tell(KEEP_HELP.second);
+  }, [keeping, tell]);
   return (
     <>
       <p

@@ -77,6 +77,8 @@ export interface DeskState {
   readonly compared: Compared | null;
   readonly mat: "light" | "middle" | "dark";
   readonly lastExport: string | null;
+  /** What of the drawing had gone bad in storage, in words. */
+  readonly lost: string | null;
   /** Said aloud to screen readers. */
   readonly said: string;
   /** Why something did not happen, shown where the hand is. */

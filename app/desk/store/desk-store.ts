@@ -4,7 +4,7 @@
  */
 import { createStore } from "zustand";
 import { type Drawing, ranked } from "#core/drawing/drawing.ts";
-import { applyEdit, type Edit, type Move, redo, toStep, undo } from "#core/drawing/history.ts";
+import { applyEdit, type Edit, type History, type Move, redo, toStep, undo } from "#core/drawing/history.ts";
 import { partsOf } from "#core/drawing/parts.ts";
 import { unpackPockets } from "#core/pockets/packed-pockets.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
@@ -56,7 +56,10 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       set({ scene: sceneOf(shown, derived) });
     });
     const hover = createStore<Hover>()(() => ({ pocket: null, colour: null, keys: null, under: null }));
-    const keeper = new Keeper(id, opened, (keeping) => set({ keeping }));
+    const keeper = new Keeper(id, opened, {
+      onState: (keeping) => set({ keeping }),
+      onHistory: (history) => adopt(history),
+    });
     let known = new Map<number, Pocket>();
     let tried = 0;
     let wish: Wish | undefined;
@@ -109,6 +112,13 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       set({ stamp, reading: true, leak: null, triedReach: null });
     };
 
+    /** Shows a history that was kept by another tab; what the hand is doing ends. */
+    const adopt = (history: History) => {
+      get().pointer.cancel?.();
+      present(history.drawing, { history, underway: null });
+      set(withoutTheGone(get()));
+    };
+
     const take = (move: Move | undefined, said: string) => {
       if (!move) return;
       present(move.history.drawing, { history: move.history, underway: null, said });
@@ -149,6 +159,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       compared: null,
       mat: "light",
       lastExport: null,
+      lost: opened.lost ?? null,
       said: "",
       reason: null,
       pointer: { at: null, cancel: null },

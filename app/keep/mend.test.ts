@@ -1,0 +1,105 @@
+/** Junk in any table never takes the drawer down. */
+import "fake-indexeddb/auto";
+import fc from "fast-check";
+import { beforeEach, describe, expect, it } from "vitest";
+import { addColour } from "#core/drawing/colour-edits.ts";
+import { applyEdit } from "#core/drawing/history.ts";
+import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
+import { unpack } from "#core/drawing/packed.ts";
+import { DrawingReader } from "#core/pockets/drawing-reader.ts";
+import { derive, sceneOf } from "#core/scene/scene.ts";
+import { database } from "./database.ts";
+import { asideFile, mendDrawer } from "./mend.ts";
+import { addDrawing, keepChange, listDrawings, openDrawing } from "./shelf.ts";
+
+const drawing = () =>
+  newDrawing("Radishes", defaultPage({ x: 0, y: 0, width: 10, height: 10 }), [
+    { id: "s1", rank: 1, points: [0, 0, 3, 0, 6, 0, 9, 9], closed: false, width: 1 },
+    { id: "s2", rank: 2, points: [9, 0, 6, 0, 3, 0, 0, 9], closed: false, width: 1 },
+  ]);
+
+beforeEach(async () => {
+  await database.delete();
+  await database.open();
+});
+
+async function keptWithSteps(): Promise<string> {
+  const { id } = await addDrawing(drawing());
+  let { history } = (await openDrawing(id))!;
+  for (const name of ["one", "two"]) history = applyEdit(history, addColour(name, name, "#123456"))!.history;
+  await keepChange(id, 0, { from: 0, steps: history.steps, cursor: 2 });
+  return id;
+}
+
+const junk = fc.oneof(
+  fc.constantFrom(undefined, null, "junk", 7, Number.NaN, [], {}, [1, "2"], { frame: {} }, "\u0000"),
+  fc.anything({ maxDepth: 2 }).filter((value) => typeof value !== "function" && typeof value !== "symbol"),
+);
+const RUNS = process.env.SOAK ? 300 : 30;
+
+describe("a row gone bad", () => {
+  it.each(["drawings", "bases", "steps"] as const)(
+    "in %s: the drawer lists, every drawing opens and can be drawn, what was stored is kept aside",
+    async (table) => {
+      await fc.assert(
+        fc.asyncProperty(junk, fc.nat(20), fc.boolean(), async (value, which, whole) => {
+          await database.delete();
+          await database.open();
+          const id = await keptWithSteps();
+          const other = await keptWithSteps();
+          await spoil(table, id, value, which, whole);
+          await mendDrawer();
+          const { rows } = await listDrawings();
+          expect(rows.map((row) => row.id)).toEqual(expect.arrayContaining([id, other]));
+          expect(rows.every(({ name }) => typeof name === "string")).toBe(true);
+          for (const one of [id, other]) {
+            const opened = (await openDrawing(one))!;
+            const { drawing: open } = opened.history;
+            expect(() => sceneOf(open, derive(open, new DrawingReader().read(open).pockets))).not.toThrow();
+            if (opened.lost !== undefined) expect(await asideFile(one)).toContain("drawing");
+            // And again, as it was opened.
+            const again = (await openDrawing(one))!;
+            expect(again.history.drawing).toEqual(open);
+            expect(again.lost).toBeUndefined();
+          }
+          expect(Object.keys((await openDrawing(other))!.history.drawing.tin)).toContain("two");
+        }),
+        { numRuns: RUNS },
+      );
+    },
+    300_000,
+  );
+
+  it("that is one stroke costs that stroke alone", async () => {
+    const { id } = await addDrawing(drawing());
+    const begun = (await database.bases.get(id))!;
+    const spoiled = unpack(begun.base);
+    Object.assign(spoiled.strokes.s1, { width: "wide" });
+    await database.bases.put({
+      id,
+      base: { frame: spoiled, lengths: new Uint32Array(), numbers: new Float64Array() } as never,
+    });
+    const { history, lost } = (await openDrawing(id))!;
+    expect([Object.keys(history.drawing.strokes), lost]).toEqual([["s2"], "strokes"]);
+    expect(await asideFile(id)).toContain("wide");
+  });
+});
+
+/** A whole row but its key, or one of its values. */
+async function spoil(
+  table: "drawings" | "bases" | "steps",
+  id: string,
+  value: unknown,
+  which: number,
+  whole: boolean,
+): Promise<void> {
+  const rows =
+    table === "steps"
+      ? database.steps.where("drawing").equals(id)
+      : database.table(table).where("id").equals(id);
+  const keys = table === "steps" ? ["drawing", "index"] : ["id"];
+  await rows.modify((row: Record<string, unknown>) => {
+    const names = Object.keys(row).filter((name) => !keys.includes(name) && name !== "deletedAt");
+    for (const name of whole ? names : [names[which % names.length]]) row[name] = value;
+  });
+}
