@@ -4,6 +4,7 @@ import "reflect-metadata";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { basename, extname, join } from "node:path";
 import { parseArgs } from "node:util";
+import { drawingFileText } from "#core/formats/drawing-file.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
 import { cameIn } from "#core/formats/import-report.ts";
 import { TRACE_SETTINGS } from "#core/lines/trace/trace.ts";
@@ -122,7 +123,7 @@ const COMMANDS: Record<
   },
 };
 
-const read = (file: string): string => bytesOf(file).toString("utf8");
+const read = (file: string): string => drawingFileText(new Uint8Array(bytesOf(file)));
 
 function bytesOf(file: string): Buffer {
   try {

@@ -53,7 +53,7 @@ export async function openDemo(page: Page, title: string): Promise<void> {
   await deskReady(page);
 }
 
-export async function openFile(page: Page, name: string, text: string): Promise<void> {
+export async function openFile(page: Page, name: string, text: string | Buffer): Promise<void> {
   await openDrawer(page);
   await page
     .getByLabel("Choose an SVG")

@@ -1,4 +1,5 @@
 import { readFileSync } from "node:fs";
+import { gunzipSync } from "node:zlib";
 import { expect, type Page } from "@playwright/test";
 import { decode } from "fast-png";
 import { boundsOf } from "../core/geometry/point.ts";
@@ -57,7 +58,8 @@ test("storage that is full is told, and the drawing can still be saved as a file
   await expect(page.getByRole("alert")).toContainText("storage is full");
   const { bytes } = await save(page, "Drawing file");
   expect(
-    JSON.parse(bytes.toString()).sheets.find((sheet: { name: string }) => sheet.name === "flats").visible,
+    JSON.parse(gunzipSync(bytes).toString()).sheets.find((sheet: { name: string }) => sheet.name === "flats")
+      .visible,
   ).toBe(false);
 });
 

@@ -327,7 +327,7 @@ test("delivers SVG, PNG with its ppi, and a drawing file that comes back", async
   expect([...picture.data.slice(0, 4)]).toEqual([0, 0, 0, 0]);
   const file = await save(page, "Drawing file");
   expect(file.name).toBe("Boot-with-ferns-coloured.fern");
-  await openFile(page, file.name, file.bytes.toString());
+  await openFile(page, file.name, file.bytes);
   await deskReady(page);
   await expect(stage(page, "Light")).toContainText(/\d+ shades/);
 });

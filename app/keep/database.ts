@@ -50,10 +50,10 @@ export interface VersionRow {
   readonly name: string;
   /** Whether it was kept by itself, before a risky step. */
   readonly own?: true;
-  /** A drawing file, compressed. */
+  /** A drawing file, packed. */
   readonly file: Uint8Array;
-  /** SVG text. */
-  readonly thumbnail: string;
+  /** A PNG; null where none could be made. */
+  readonly picture: Uint8Array | null;
 }
 
 /** What is kept beside drawings, by its name. */

@@ -2,6 +2,8 @@
  * Keeping drawings. Everything goes to the browser's storage; where that is unavailable a drawing lives in memory
  * for as long as the page is open, and the person is told.
  */
+
+import type { Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { beginHistory, type History, type Step } from "#core/drawing/history.ts";
 import { newId } from "#core/drawing/new-id.ts";
@@ -232,10 +234,11 @@ export async function clearDeleted(now = Date.now()): Promise<void> {
   const old = await database.drawings
     .filter(({ deletedAt }) => deletedAt !== undefined && now - deletedAt > DAY_MS)
     .primaryKeys();
-  const { drawings, bases, steps } = database;
-  await database.transaction("rw", drawings, bases, steps, async () => {
+  const { drawings, bases, steps, versions, deliveries } = database;
+  await database.transaction("rw", drawings, bases, steps, versions, deliveries, async () => {
     await drawings.bulkDelete(old);
     await bases.bulkDelete(old);
-    await steps.where("drawing").anyOf(old).delete();
+    for (const table of [steps, versions, deliveries])
+      await (table as Table).where("drawing").anyOf(old).delete();
   });
 }

@@ -6,7 +6,7 @@ import { applyEdit, beginHistory } from "#core/drawing/history.ts";
 import { memoryOfPacked, type Packed, pack } from "#core/drawing/packed.ts";
 import { reshape } from "#core/drawing/shape-edits.ts";
 import { speckArea } from "#core/drawing/speck.ts";
-import { readDrawingFile } from "#core/formats/drawing-file.ts";
+import { drawingFileText, readDrawingFile } from "#core/formats/drawing-file.ts";
 import { checkSize, FileProblem } from "#core/formats/file-problem.ts";
 import { coloursIn, importedDrawing, understood } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
@@ -61,7 +61,7 @@ let drawingWithin: (difference?: number) => Drawing;
 async function read(file: File, onProgress: (share: number) => void): Promise<FileReading> {
   try {
     checkSize(file.size);
-    const text = await file.text();
+    const text = drawingFileText(new Uint8Array(await file.arrayBuffer()));
     const name = file.name.replace(/\.(svg|fern|json|fern\.json)$/i, "") || "Untitled";
     if (isBinary(text.slice(0, 4096))) {
       throw new FileProblem(

@@ -1,4 +1,5 @@
 /** The drawing file (.fern): the Drawing's facts as JSON, checked field by field when it comes back. */
+import { strFromU8 } from "fflate";
 import type { Drawing } from "../drawing/drawing.ts";
 import { FIELD_NAMES } from "../drawing/fields.ts";
 import { withMissingColours } from "../drawing/missing-colours.ts";
@@ -8,6 +9,7 @@ import { upgradedRecord, VERSION } from "../drawing/upgrade.ts";
 import { isDash, isInkWidth, isNearPage } from "./bounds.ts";
 import { checked, recordOf } from "./drawing-records.ts";
 import { FileProblem } from "./file-problem.ts";
+import { gunzipped, gzipped, isGzip } from "./gzip.ts";
 
 const FORMAT = "fern-pocket-drawing";
 
@@ -15,6 +17,22 @@ const DrawingRecord = recordOf(FIELD_NAMES);
 
 export function writeDrawingFile(drawing: Drawing): string {
   return `${JSON.stringify({ format: FORMAT, version: VERSION, ...toRecord(drawing) })}\n`;
+}
+
+/** The same, packed: a part of the size, and its checksum tells whether it came back whole. */
+export const packedDrawingFile = (drawing: Drawing): Uint8Array => gzipped(writeDrawingFile(drawing));
+
+/** The text of a drawing file, packed or not. Throws a FileProblem for one that was damaged on the way. */
+export function drawingFileText(bytes: Uint8Array): string {
+  if (!isGzip(bytes)) return strFromU8(bytes);
+  try {
+    return gunzipped(bytes);
+  } catch {
+    throw new FileProblem(
+      "broken",
+      "This drawing file was damaged on its way: its checksum does not match. Take another copy of it.",
+    );
+  }
 }
 
 /** Throws a FileProblem when the text is not a whole drawing file. */

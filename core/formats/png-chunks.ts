@@ -4,6 +4,8 @@
  * want all pixels at once.
  */
 
+import { crc32 } from "./crc32.ts";
+
 export interface PngFacts {
   readonly width: number;
   readonly height: number;
@@ -78,18 +80,6 @@ function chunk(name: string, data: Uint8Array): Uint8Array {
   out.set(data, 8);
   view.setUint32(8 + data.length, crc32(out.subarray(4, 8 + data.length)));
   return out;
-}
-
-const CRC = Uint32Array.from({ length: 256 }, (_, n) => {
-  let crc = n;
-  for (let k = 0; k < 8; k++) crc = (crc >>> 1) ^ (crc & 1 ? 0xedb88320 : 0);
-  return crc;
-});
-
-function crc32(bytes: Uint8Array): number {
-  let crc = 0xffffffff;
-  for (let k = 0; k < bytes.length; k++) crc = CRC[(crc ^ bytes[k]) & 0xff] ^ (crc >>> 8);
-  return (crc ^ 0xffffffff) >>> 0;
 }
 
 const [NONE, SUB, UP] = [0, 1, 2];

@@ -3,7 +3,7 @@ import { contactSheet } from "#core/deliver/contact-sheet.ts";
 import type { FileKind } from "#core/deliver/files.ts";
 import { plainScene, unitedScene } from "#core/deliver/plain-scene.ts";
 import { bleedOf, type Drawing, type Page, ranked, widthInInches } from "#core/drawing/drawing.ts";
-import { writeDrawingFile } from "#core/formats/drawing-file.ts";
+import { packedDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg, plainSvg, writeSvg } from "#core/formats/svg-write.ts";
 import { chosenScene } from "#core/scene/chosen-scene.ts";
 import { paletteOf, wayNames } from "#core/scene/palette.ts";
@@ -148,7 +148,7 @@ const MAKERS: Readonly<Record<Kind, Maker>> = {
   fern: async (_, { drawing }) => [
     {
       name: `${plainFileName(drawing.name)}.fern`,
-      blob: new Blob([writeDrawingFile(drawing)], { type: "application/json" }),
+      blob: new Blob([packedDrawingFile(drawing) as Uint8Array<ArrayBuffer>], { type: "application/gzip" }),
     },
   ],
 };

@@ -1,6 +1,6 @@
 import clsx from "clsx";
-import { Redo2, Undo2 } from "lucide-react";
-import { useEffect } from "react";
+import { BookMarked, Redo2, Undo2 } from "lucide-react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { redoLabel, undoLabel } from "#core/drawing/history.ts";
 import type { KeepState } from "../../keep/keeper.ts";
@@ -11,6 +11,7 @@ import { KeySheet } from "../keys/key-sheet.tsx";
 import { STAGES } from "../stages/index.ts";
 import type { Stage } from "../stages/stage.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { VersionsWindow } from "../versions/versions-window.tsx";
 import { StepList } from "./step-list.tsx";
 
 /** The stages along one stem, each with its live figure: the only navigation on the desk. */
@@ -95,6 +96,7 @@ function HistoryButtons() {
   const undoName = useDesk((s) => undoLabel(s.history));
   const redoName = useDesk((s) => redoLabel(s.history));
   const { undo, redo } = useDeskStore().getState();
+  const [open, setOpen] = useState(false);
   return (
     <div className="flex gap-0.5">
       <IconButton
@@ -112,6 +114,10 @@ function HistoryButtons() {
         <Redo2 size={17} aria-hidden />
       </IconButton>
       <StepList />
+      <IconButton label="Versions" onClick={() => setOpen(true)}>
+        <BookMarked size={17} aria-hidden />
+      </IconButton>
+      {open ? <VersionsWindow onClose={() => setOpen(false)} /> : null}
     </div>
   );
 }

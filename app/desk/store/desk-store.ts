@@ -19,6 +19,7 @@ import type { PocketReading } from "../../work/pockets.worker.ts";
 import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
+import { BeforeRisks } from "../versions/make-version.ts";
 import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./desk-state.ts";
 import { lineRefusal, partRefusal, refusal } from "./locks.ts";
 import { PocketFollower } from "./pocket-follower.ts";
@@ -56,6 +57,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       set({ scene: sceneOf(shown, derived) });
     });
     const hover = createStore<Hover>()(() => ({ pocket: null, colour: null, keys: null, under: null }));
+    const risks = new BeforeRisks();
     const keeper = new Keeper(id, opened, {
       onState: (keeping) => set({ keeping }),
       onHistory: (history) => adopt(history),
@@ -119,8 +121,16 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       set(withoutTheGone(get()));
     };
 
-    const take = (move: Move | undefined, said: string) => {
+    /** The drawing as it was kept last, without what is only shown. */
+    const asKept = () => {
+      const { history, derived } = get();
+      return { id, drawing: history.drawing, scene: sceneOf(history.drawing, derived), pictures };
+    };
+
+    /** A fresh step that changes much has what was before it kept as a version. */
+    const take = (move: Move | undefined, said: string, fresh = false) => {
       if (!move) return;
+      if (fresh && opened.kept === "browser") risks.mind(asKept, said, move.patches);
       present(move.history.drawing, { history: move.history, underway: null, said });
       set(withoutTheGone(get()));
       keeper.keep(move.history);
@@ -174,7 +184,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         const move = applyEdit(history, edit);
         const refused = move && refusedBy(history.drawing, edit, move);
         if (refused) tell(refused);
-        else take(move, edit.label);
+        else take(move, edit.label, true);
       },
       show: (edit) => {
         const { history, tell } = get();
@@ -187,7 +197,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         const { underway, history } = get();
         if (!underway) return;
         const move = applyEdit(history, underway);
-        if (move) take(move, underway.label);
+        if (move) take(move, underway.label, true);
         else get().show(null);
       },
       undo: () => {
