@@ -4,10 +4,14 @@ import "./app.css";
 import { type ReactNode, useContext } from "react";
 import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root.ts";
+import { OfflineSign } from "./offline/offline-sign.tsx";
 import { NonceContext } from "./ui/nonce.ts";
 import { Notices } from "./ui/notices.tsx";
 
-export const links: Route.LinksFunction = () => [{ rel: "icon", href: "/fern.svg", type: "image/svg+xml" }];
+export const links: Route.LinksFunction = () => [
+  { rel: "icon", href: "/fern.svg", type: "image/svg+xml" },
+  { rel: "manifest", href: "/fern-pocket.webmanifest" },
+];
 
 export function Layout({ children }: { children: ReactNode }) {
   const nonce = useContext(NonceContext);
@@ -32,6 +36,7 @@ export default function Root() {
   return (
     <Notices>
       <Outlet />
+      <OfflineSign />
     </Notices>
   );
 }

@@ -4,3 +4,4 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 npx react-router build
 npx esbuild server/main.ts server/draw-proof.ts --bundle --platform=node --format=esm --packages=external --log-level=error --outdir=build/host
+npx tsx --tsconfig tsconfig.base.json scripts/service-worker.ts
