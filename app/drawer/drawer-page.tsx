@@ -10,6 +10,7 @@ import { readyWorkers } from "../work/clients.ts";
 import { BlankDialog } from "./blank-dialog.tsx";
 import type { Card } from "./card.ts";
 import type { Demo } from "./demo.ts";
+import { DrawerFoot } from "./drawer-foot.tsx";
 import { ImportDialog } from "./import-dialog.tsx";
 import { NameDialog } from "./name-dialog.tsx";
 import { ReadingSign } from "./reading-sign.tsx";
@@ -104,6 +105,7 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
             ))}
           </ul>
         </section>
+        {!waiting && storage === "browser" && <DrawerFoot count={cards.length} />}
       </div>
       <ReadingSign {...file} />
       <ImportDialog {...file} />

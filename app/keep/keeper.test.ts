@@ -30,6 +30,8 @@ vi.mock("./shelf.ts", () => ({
     new Promise<void>((done, fail) => writes.push({ revision, change, done, fail })),
 }));
 
+vi.mock("./step-blocks.ts", () => ({ packOldSteps: async () => {} }));
+
 const { changeBetween, Keeper } = await import("./keeper.ts");
 
 const begun = beginHistory(blankDrawing("Test", { width: 100, height: 100, unit: "mm", ppi: 300 }));

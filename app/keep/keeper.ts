@@ -4,10 +4,14 @@
  */
 import { type History, rejoined } from "#core/drawing/history.ts";
 import { type Change, KeepProblem, type Kept, keepChange, keepInMemory, openDrawing } from "./shelf.ts";
+import { packOldSteps } from "./step-blocks.ts";
 import { followTabs } from "./tabs.ts";
 
 /** "second": another tab had the drawing open before this one. */
 export type KeepState = "kept" | "keeping" | "memory" | "second" | KeepProblem["kind"];
+
+/** Steps. */
+const PACK_EVERY = 100;
 
 interface Heard {
   readonly onState: (state: KeepState) => void;
@@ -22,6 +26,7 @@ export class Keeper {
   private revision: number;
   private queue: Promise<void> = Promise.resolve();
   private waiting = 0;
+  private packedAt = 0;
   private first = true;
   private problem: KeepProblem["kind"] | undefined;
   private readonly inMemory: boolean;
@@ -96,11 +101,19 @@ export class Keeper {
       this.problem = undefined;
       this.tabs?.tell(this.revision);
       if (this.waiting === 0) this.say("kept");
+      this.packNowAndThen(history.steps.length);
     } catch (error) {
       const kind = error instanceof KeepProblem ? error.kind : "unavailable";
       if (kind === "elsewhere") await this.follow();
       else this.stop(kind);
     }
+  }
+
+  /** Old steps are packed after every so many: when there is nothing else to write. */
+  private packNowAndThen(count: number): void {
+    if (count - this.packedAt < PACK_EVERY) return;
+    this.packedAt = count;
+    this.queue = this.queue.then(() => packOldSteps(this.id).catch(() => {}));
   }
 
   private stop(kind: KeepProblem["kind"]): void {

@@ -33,7 +33,7 @@ export function readRows({ row, begun, steps }: Rows): Read {
   const history = base && replayed(base, steps, row);
   if (history && isSound(history.drawing) && "value" in checked(Whole, toRecord(history.drawing)))
     return { history };
-  const { drawing, lost } = salvaged(history?.drawing ?? base);
+  const { drawing, lost } = salvaged(history?.drawing ?? (base && asFarAsItGoes(base, steps)));
   const fields = Object.keys(lost);
   const what = fields.length > 0 ? fields.join(", ") : base ? "its steps" : "all of it";
   return { history: beginHistory({ ...drawing, name: nameOf(row) }), lost: what };
@@ -47,7 +47,19 @@ function unpacked(begun: BaseRow | undefined): Drawing | undefined {
   }
 }
 
-/** Undefined where its steps make no sense: what they began from is what can be read. */
+/** What a drawing had become before the first of its steps that makes no sense. */
+function asFarAsItGoes(base: Drawing, rows: readonly StepRow[]): Drawing {
+  let known = base;
+  for (const { step } of rows)
+    try {
+      known = replay(known, [step as Step], 1).drawing;
+    } catch {
+      break;
+    }
+  return known;
+}
+
+/** Undefined where its steps make no sense. */
 function replayed(base: Drawing, rows: readonly StepRow[], row: DrawingRow): History | undefined {
   const steps = rows.map(({ step }) => step as Step);
   const { cursor } = row;

@@ -12,6 +12,7 @@ import { writeSvg } from "#core/formats/svg-write.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type DrawingRow, database } from "./database.ts";
 import { putAside, type Rows, readRows, soundRow } from "./mend.ts";
+import { deleteStepsFrom, looseSteps } from "./step-blocks.ts";
 
 export type Kept = "browser" | "memory";
 
@@ -124,12 +125,13 @@ export async function openDrawing(id: string): Promise<Opened | undefined> {
   return { history: read.history, revision, kept: "browser", lost: read.lost };
 }
 
-async function rowsOf(id: string): Promise<Rows | undefined> {
+/** All that storage has of a drawing that is not deleted. */
+export async function rowsOf(id: string): Promise<Rows | undefined> {
   const { drawings, bases, steps: table } = database;
   return database.transaction("r", drawings, bases, table, async () => {
     const row = await drawings.get(id);
     if (!row || row.deletedAt !== undefined) return undefined;
-    const steps = await table.where("drawing").equals(id).sortBy("index");
+    const steps = looseSteps(await table.where("drawing").equals(id).sortBy("index"));
     return { row, begun: await bases.get(id), steps };
   });
 }
@@ -153,7 +155,7 @@ export async function keepChange(
       const row = await drawings.get(id);
       if (!row) throw new KeepProblem("unavailable");
       if (row.revision !== revision) throw new KeepProblem("elsewhere");
-      await table.where("[drawing+index]").between([id, from], [id, Number.POSITIVE_INFINITY]).delete();
+      await deleteStepsFrom(id, from);
       await table.bulkPut(steps.map((step, k) => ({ drawing: id, index: from + k, step })));
       await drawings.update(id, { cursor, revision: revision + 1, changedAt: Date.now() });
     });

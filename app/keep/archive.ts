@@ -1,0 +1,192 @@
+/**
+ * The whole drawer as one file: a zip with each drawing as a drawing file, which opens by itself, and beside it all its steps and
+ * versions. Putting one in adds its drawings to those that are there; nothing is replaced.
+ */
+import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from "fflate";
+import type { Drawing } from "#core/drawing/drawing.ts";
+import { type History, replay, type Step, upgradedHistory } from "#core/drawing/history.ts";
+import { newId } from "#core/drawing/new-id.ts";
+import { pack, unpack } from "#core/drawing/packed.ts";
+import { toRecord } from "#core/drawing/record-form.ts";
+import { VERSION } from "#core/drawing/upgrade.ts";
+import { drawingFileText, packedDrawingFile, readDrawingFile } from "#core/formats/drawing-file.ts";
+import { FileProblem } from "#core/formats/file-problem.ts";
+import { database, type VersionRow } from "./database.ts";
+import { readRows } from "./mend.ts";
+import { openDrawing, rowsOf } from "./shelf.ts";
+
+const FORMAT = "fern-pocket-drawer";
+
+interface Listed {
+  readonly name: string;
+  readonly changedAt: number;
+  readonly thumbnail: string;
+  readonly drawing: string;
+  readonly history: string;
+}
+
+/** What a drawing was before its first step, and all since. */
+interface Past {
+  readonly version: number;
+  readonly base: Drawing;
+  readonly steps: readonly Step[];
+  readonly cursor: number;
+  readonly versions: readonly {
+    readonly name: string;
+    readonly at: number;
+    readonly own?: true;
+    readonly file: string;
+  }[];
+}
+
+/** Hears how much is packed, 0 to 1. */
+export async function drawerArchive(onProgress: (share: number) => void): Promise<Blob> {
+  const rows = (await database.drawings.toArray()).filter(({ deletedAt }) => deletedAt === undefined);
+  const files: Record<string, Zippable[string]> = {};
+  const listed: Listed[] = [];
+  for (const [k, { id, name, changedAt, thumbnail }] of rows.entries()) {
+    const opened = await openDrawing(id);
+    const kept = await rowsOf(id);
+    if (!opened || !kept?.begun) continue;
+    const called = `${k + 1} ${name.replace(/[^\p{L}\p{N} _-]+/gu, "").trim() || "drawing"}`;
+    const entry = { drawing: `drawings/${called}.fern`, history: `history/${k + 1}.json` };
+    const versions = await database.versions.where("drawing").equals(id).toArray();
+    const past: Past = {
+      version: VERSION,
+      base: unpack(kept.begun.base),
+      steps: opened.history.steps,
+      cursor: opened.history.cursor,
+      versions: versions.map(({ name: called, at, own, file }) => ({
+        name: called,
+        at,
+        ...(own ? { own } : {}),
+        file: inBase64(file),
+      })),
+    };
+    files[entry.drawing] = [packedDrawingFile(opened.history.drawing), { level: 0 }];
+    files[entry.history] = strToU8(JSON.stringify(past));
+    listed.push({ name, changedAt, thumbnail, ...entry });
+    onProgress((k + 1) / rows.length);
+  }
+  files["drawer.json"] = strToU8(JSON.stringify({ format: FORMAT, version: VERSION, drawings: listed }));
+  return new Blob([zipSync(files) as Uint8Array<ArrayBuffer>], { type: "application/zip" });
+}
+
+export interface TakenIn {
+  readonly drawings: number;
+  /** Names of those that came in as they are, without their steps; and of those that could not be read at all. */
+  readonly bare: readonly string[];
+  readonly lost: readonly string[];
+}
+
+export const isArchive = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
+
+/** Throws a FileProblem for what is no archive of a drawer; then nothing has come in. */
+export async function takeArchive(bytes: Uint8Array, onProgress: (share: number) => void): Promise<TakenIn> {
+  const files = unzipped(bytes);
+  const listed = listIn(files);
+  const bare: string[] = [];
+  const lost: string[] = [];
+  for (const [k, entry] of listed.entries()) {
+    const past = pastIn(files[entry.history]);
+    if (!(past && (await addPast(entry, past)))) {
+      const drawing = drawingIn(files[entry.drawing]);
+      if (drawing) {
+        await addPast(entry, { version: VERSION, base: drawing, steps: [], cursor: 0, versions: [] });
+        bare.push(entry.name);
+      } else lost.push(entry.name);
+    }
+    onProgress((k + 1) / listed.length);
+  }
+  return { drawings: listed.length - lost.length, bare, lost };
+}
+
+function unzipped(bytes: Uint8Array): Record<string, Uint8Array> {
+  try {
+    return unzipSync(bytes);
+  } catch {
+    throw new FileProblem("broken", "This archive is damaged and cannot be opened.");
+  }
+}
+
+function listIn(files: Record<string, Uint8Array>): Listed[] {
+  try {
+    const { format, drawings } = JSON.parse(strFromU8(files["drawer.json"]));
+    if (format === FORMAT) return drawings;
+  } catch {
+    // told below
+  }
+  throw new FileProblem("not-ours", "This zip is not a Fern Pocket drawer.");
+}
+
+function pastIn(bytes: Uint8Array | undefined): Past | undefined {
+  try {
+    return bytes && JSON.parse(strFromU8(bytes));
+  } catch {
+    return undefined;
+  }
+}
+
+function drawingIn(bytes: Uint8Array | undefined): Drawing | undefined {
+  try {
+    return bytes && readDrawingFile(drawingFileText(bytes));
+  } catch {
+    return undefined;
+  }
+}
+
+/** False where its steps make no sense. */
+async function addPast(listed: Listed, past: Past): Promise<boolean> {
+  const history = historyOf(past);
+  if (!history) return false;
+  const id = newId();
+  const { drawings, bases, steps, versions } = database;
+  const { base, drawing, steps: done, cursor } = history;
+  const row = {
+    id,
+    name: listed.name,
+    changedAt: listed.changedAt,
+    cursor,
+    revision: done.length,
+    thumbnail: listed.thumbnail,
+    strokes: Object.keys(drawing.strokes).length,
+  };
+  const begun = { id, base: pack(base) };
+  const rows = done.map((step, index) => ({ drawing: id, index, step }));
+  if (readRows({ row, begun, steps: rows }).lost !== undefined) return false;
+  await database.transaction("rw", drawings, bases, steps, versions, async () => {
+    await drawings.add(row);
+    await bases.add(begun);
+    await steps.bulkAdd(rows);
+    await versions.bulkAdd(past.versions.map((version) => versionRow(id, version)));
+  });
+  return true;
+}
+
+const versionRow = (drawing: string, { name, at, own, file }: Past["versions"][number]): VersionRow => ({
+  id: newId(),
+  drawing,
+  name,
+  at,
+  ...(own ? { own } : {}),
+  file: fromBase64(file),
+  picture: null,
+});
+
+function historyOf(past: Past): (History & { readonly base: Drawing }) | undefined {
+  try {
+    const { base, steps, cursor } = past.version < VERSION ? upgradedHistory(past, past.version) : past;
+    toRecord(base);
+    return { ...replay(base, steps, cursor), base };
+  } catch {
+    return undefined;
+  }
+}
+
+function inBase64(bytes: Uint8Array): string {
+  let text = "";
+  for (const byte of bytes) text += String.fromCharCode(byte);
+  return btoa(text);
+}
+
+const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
