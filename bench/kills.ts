@@ -1,6 +1,6 @@
 /**
- * Kept means kept: while colours are poured without a pause the renderer is crashed or the whole browser killed, and
- * what comes back is compared with what the interface had last called kept. Needs a build and Chromium.
+ * Kept means kept: while lines are drawn, colours poured, pockets shaded and steps undone the renderer is crashed or the whole
+ * browser killed, and what comes back is compared with what the interface had last called kept. Needs a build and Chromium.
  */
 import { type ChildProcess, spawn } from "node:child_process";
 import { mkdtempSync } from "node:fs";
@@ -8,6 +8,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { type Browser, chromium, type Page } from "@playwright/test";
+import { randomFrom } from "#core/pockets/hostile.ts";
 import { goTo } from "./go-to.ts";
 
 const PORT = 4194;
@@ -15,7 +16,7 @@ const KILLS = Number(process.env.KILLS ?? 200);
 /** Kills after which a fresh drawing is taken: the old one has few bare pockets left. */
 const FRESH_AFTER = 10;
 const LONGEST_MS = 1500;
-/** Between two pours the hand rests up to so long: so that now and then all is kept before the next. */
+/** Between two steps the hand rests up to so long: so that now and then all is kept before the next. */
 const REST_MS = 150;
 
 export async function killsBench(): Promise<void> {
@@ -24,25 +25,28 @@ export async function killsBench(): Promise<void> {
     stdio: "ignore",
   });
   const profile = mkdtempSync(join(tmpdir(), "fern-kills-"));
+  const first = Number(process.env.SEED ?? Date.now() % 2 ** 30);
   let lost = 0;
-  let written = 0;
+  let steps = 0;
   let url = "";
   let own = await Chromium.start(profile);
+  console.log(`kills: seeds ${first} to ${first + KILLS - 1}`);
   try {
     for (let kill = 0; kill < KILLS; kill++) {
+      const random = randomFrom(first + kill);
       const page = await own.page();
       if (kill % FRESH_AFTER === 0) url = await freshDrawing(page);
       else await reach(page, url);
-      const kept = await pourUntilKilled(page, kill % 2 === 0 ? own : undefined);
+      const seen = await workUntilKilled(page, random, kill % 2 === 0 ? own : undefined);
       if (kill % 2 === 0) own = await Chromium.start(profile);
       const again = await own.page();
       await reach(again, url);
-      const found = await colouredIn(again);
+      const found = await again.evaluate(lookOf);
       await again.close();
-      written += kept.count;
-      if (found < kept.count) {
+      steps += seen.looks.length;
+      if (!isAtLeastKept(found, seen)) {
         lost++;
-        console.log(`  kill ${kill}: ${kept.count} kept, ${found} came back`);
+        console.log(`  seed ${first + kill}: kept ${seen.looks[seen.kept]}, came back ${found}`);
       }
       if ((kill + 1) % 25 === 0) console.log(`  ${kill + 1} kills so far, ${lost} lost something`);
     }
@@ -50,8 +54,31 @@ export async function killsBench(): Promise<void> {
     own.end();
     server.kill();
   }
-  console.log(`  ${KILLS} kills, half of them of the whole browser: ${lost} lost something called kept`);
-  console.log(`  ${written} colours were called kept before the kills, in all`);
+  console.log(
+    `  ${KILLS} kills, half of them of the whole browser, ${steps} steps before them: ${lost} lost something called kept`,
+  );
+  if (lost > 0) process.exitCode = 1;
+}
+
+/** How the desk looked one after another, and the last of these that it called kept. */
+interface Seen {
+  readonly looks: string[];
+  kept: number;
+}
+
+/** What came back is what was kept last, or something later; nothing older. */
+function isAtLeastKept(found: string, { looks, kept }: Seen): boolean {
+  return looks.indexOf(found, kept) >= 0 || !looks.slice(0, kept).includes(found);
+}
+
+/** The figures of the stages and the step that can be undone. Runs in the page. */
+function lookOf(): string {
+  const undo = document.querySelector('button[aria-label^="Undo: "], button[aria-label="Nothing to undo"]');
+  // Openings are found a moment later.
+  const figures = [...document.querySelectorAll("nav li button")].filter(
+    (one) => !/Gaps|Deliver/.test(one.textContent!),
+  );
+  return [...figures.map((one) => one.textContent), undo?.getAttribute("aria-label")].join("; ");
 }
 
 class Chromium {
@@ -109,47 +136,69 @@ async function reach(page: Page, url: string): Promise<void> {
 async function freshDrawing(page: Page): Promise<string> {
   await goTo(page, `http://127.0.0.1:${PORT}/`);
   await page.waitForTimeout(800);
-  await page.getByRole("button", { name: "Open a copy of Lantern in the shed" }).click();
+  await page.getByRole("button", { name: "Open a copy of Lantern in the shed", exact: true }).click();
   await page.waitForURL(/desk/);
   await reach(page, page.url());
   return page.url();
 }
 
-const colouredIn = (page: Page): Promise<number> =>
-  page.evaluate(() => Number(/(\d+) of \d+ pockets/.exec(document.querySelector("nav")!.textContent!)![1]));
-
-/** Pours bare pockets one after another, as fast as keys go, until the renderer or its browser is gone. */
-async function pourUntilKilled(
+/** Draws, pours, shades and undoes as fast as hands go, until the renderer or its browser is gone. */
+async function workUntilKilled(
   page: Page,
+  random: () => number,
   browser: Chromium | undefined,
-): Promise<{ readonly count: number }> {
-  const kept = { count: await colouredIn(page) };
-  await page.exposeFunction("sayKept", (count: number) => {
-    kept.count = Math.max(kept.count, count);
+): Promise<Seen> {
+  const seen: Seen = { looks: [await page.evaluate(lookOf)], kept: 0 };
+  for (const [stage, tool] of [
+    ["Lines", "Draw"],
+    ["Light", "Lamp"],
+    ["Flats", "Pour"],
+  ]) {
+    await page.getByRole("navigation", { name: "Stages" }).getByRole("button", { name: stage }).click();
+    await page.getByRole("radio", { name: tool, exact: true }).click();
+  }
+  await page.exposeFunction("sayLook", (look: string, kept: boolean) => {
+    if (seen.looks[seen.looks.length - 1] !== look) seen.looks.push(look);
+    if (kept) seen.kept = seen.looks.length - 1;
   });
-  await page.evaluate(() => {
-    const sign = document.querySelector("[data-keeping]")!;
-    const count = () => Number(/(\d+) of \d+ pockets/.exec(document.querySelector("nav")!.textContent!)![1]);
-    new MutationObserver(() => {
-      if (sign.getAttribute("data-keeping") === "kept")
-        (window as unknown as { sayKept: (count: number) => void }).sayKept(count());
-    }).observe(sign, { attributes: true });
-    document.getElementById("paper")!.focus();
-  });
+  await page.evaluate(`(() => {
+    const lookOf = ${lookOf.toString()};
+    const sign = document.querySelector("[data-keeping]");
+    const say = () => window.sayLook(lookOf(), sign.getAttribute("data-keeping") === "kept");
+    new MutationObserver(say).observe(document.querySelector("header"), { subtree: true, childList: true, characterData: true, attributes: true });
+    document.getElementById("paper").focus();
+  })()`);
   const cdp = await page.context().newCDPSession(page);
   let over = false;
-  const pouring = (async () => {
+  const working = (async () => {
     while (!over) {
-      await page.keyboard.press("n");
-      await page.keyboard.press("Enter");
-      await pause(Math.random() * REST_MS);
+      await doSomething(page, random);
+      await pause(random() * REST_MS);
     }
   })().catch(() => {});
-  await pause(Math.random() * LONGEST_MS);
+  await pause(200 + random() * LONGEST_MS);
   if (browser) browser.end();
   else await Promise.race([cdp.send("Page.crash").catch(() => {}), pause(300)]);
   over = true;
-  await Promise.race([pouring, pause(500)]);
+  await Promise.race([working, pause(500)]);
   if (!browser) await Promise.race([page.close().catch(() => {}), pause(300)]);
-  return kept;
+  return seen;
+}
+
+async function doSomething(page: Page, random: () => number): Promise<void> {
+  const what = random();
+  if (what < 0.15) await page.keyboard.press("Control+z");
+  else if (what < 0.3) {
+    await page.keyboard.press("1");
+    const box = (await page.locator("#paper").boundingBox())!;
+    const place = () => [box.x + box.width * (0.35 + 0.3 * random()), box.y + box.height * random()] as const;
+    await page.mouse.move(...place());
+    await page.mouse.down();
+    await page.mouse.move(...place(), { steps: 4 });
+    await page.mouse.up();
+  } else {
+    await page.keyboard.press(what < 0.5 ? "4" : "3");
+    await page.keyboard.press(what < 0.5 ? "ArrowRight" : "n");
+    await page.keyboard.press("Enter");
+  }
 }

@@ -30,7 +30,7 @@ import type { Pocket } from "../pockets/pockets.ts";
 import { pocketAt } from "../scene/scene.ts";
 import { asideLines, cutLine, type ImportReport, outsideLine, speckLine } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
-import { checkedGradient, checkedOver, type ReadFacts, readFacts } from "./svg-facts-read.ts";
+import { checkedGradient, checkedOver, checkedPaint, type ReadFacts, readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
 
 type Chain = readonly number[];
@@ -223,10 +223,11 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
       ...facts,
       flatShapes: byId(
-        reading.flats.map(({ value: _, toldGradient, ...flat }) => ({
+        reading.flats.map(({ value: _, toldGradient, toldPaint, ...flat }) => ({
           ...flat,
           ...checkedGradient(toldGradient),
           paint: paintOfId(flat.id),
+          ...checkedPaint(toldPaint),
         })),
       ),
     }),
@@ -237,10 +238,11 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       pockets.filter((pocket) => pocket.part === part),
       place,
     );
-  const shaded = shades.map(({ at, part = MAIN, toldGradient, ...shade }): Shade => {
+  const shaded = shades.map(({ at, part = MAIN, toldGradient, toldPaint, ...shade }): Shade => {
     const places = [...new Set(at.flatMap((place) => pocketIn(part, place) ?? []))];
     const anchor = places.length > 0 ? anchorAround(places) : { ...seedOnly(at[0]), ...inPart(part) };
-    return { ...shade, ...checkedGradient(toldGradient), paint: paintOfId(shade.id), anchor };
+    const laid = { ...checkedGradient(toldGradient), ...checkedPaint(toldPaint) };
+    return { ...shade, paint: paintOfId(shade.id), ...laid, anchor };
   });
   const poured = pours.map(({ seed, outline, paint, rank, over, part = MAIN }): Pour => {
     const id = `p${rank}`;

@@ -1,5 +1,5 @@
 /** Reads back what svg-facts.ts wrote; every part of it is checked. */
-import type { Colour, Drawing, Pour, Shade } from "../drawing/drawing.ts";
+import type { Colour, Drawing, Paint, Pour, Shade } from "../drawing/drawing.ts";
 import { OVERS, type Over, type OverName } from "../drawing/over.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
 import { upgradedRecord } from "../drawing/upgrade.ts";
@@ -9,6 +9,7 @@ import {
   checked,
   FormRecord,
   GradientRecord,
+  PaintRecord,
   PatternRecord,
   RimRecord,
   recordOf,
@@ -65,6 +66,9 @@ export const checkedOver = ({ over, ...told }: ToldOver): Pick<Pour, "spot" | "c
 
 export const checkedGradient = (gradient: string | undefined): Pick<Pour, "gradient"> =>
   checkedText("gradient", GradientRecord, gradient);
+
+export const checkedPaint = (paint: string | undefined): { readonly paint?: Paint } =>
+  checkedText("paint", PaintRecord, paint);
 
 function checkedText(name: string, record: new () => object, text: string | undefined): object {
   const plain = text === undefined ? undefined : parsed(text);

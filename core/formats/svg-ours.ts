@@ -126,6 +126,7 @@ export function shadeOf(mark: Mark, at: readonly Point[], rank: number): ReadSha
 export interface ToldLaid extends Pick<ColourShape, "blend" | "soft"> {
   /** Not checked. */
   readonly toldGradient?: string;
+  readonly toldPaint?: string;
 }
 
 /** How a colour shape lies over what is beneath. */
@@ -133,10 +134,12 @@ export function laidIn({ element, style }: Mark): ToldLaid {
   const blend = BLENDS.find((mode) => mode === style["mix-blend-mode"]);
   const soft = Number(element.attributes["data-soft"] ?? 0);
   const toldGradient = element.attributes["data-gradient"];
+  const toldPaint = element.attributes["data-own"];
   return {
     ...(blend ? { blend } : {}),
     ...(soft > 0 && soft <= LARGEST ? { soft } : {}),
     ...(toldGradient ? { toldGradient } : {}),
+    ...(toldPaint ? { toldPaint } : {}),
   };
 }
 

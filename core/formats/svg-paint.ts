@@ -1,7 +1,7 @@
 /** What an SVG paint comes to: one plain colour; gradients are taken by their middle colour. */
 import { converter, formatHex, interpolate, parse } from "culori";
 import type { AsideKind, Tint } from "./svg-mark.ts";
-import type { StyleSheet } from "./svg-style.ts";
+import type { Style, StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree } from "./svg-tree.ts";
 import { urlOf } from "./svg-units.ts";
 
@@ -30,7 +30,7 @@ function serverPaint(
   if (server?.name === "pattern") return { aside: "pattern" };
   if (!server?.name.endsWith("Gradient")) return otherwise ? { tint: tintOf(otherwise) } : {};
   const stops = stopsOf(server, tree).map((stop) => {
-    const style = sheet.styleOf(stop, {});
+    const style = wholeStyleOf(stop, sheet);
     const tint = tintOf(style["stop-color"] ?? "black");
     return tint && { ...tint, alpha: tint.alpha * Number(style["stop-opacity"] ?? 1) };
   });
@@ -43,6 +43,10 @@ function serverPaint(
   const alpha = known.reduce((sum, tint) => sum + tint.alpha, 0) / known.length;
   return { tint: { value: formatHex(middle) ?? known[0].value, alpha }, aside: "gradient" };
 }
+
+/** With what it inherits: colours may be custom properties of the root. */
+const wholeStyleOf = (element: SvgElement, sheet: StyleSheet): Style =>
+  sheet.styleOf(element, element.parent ? wholeStyleOf(element.parent, sheet) : {});
 
 /** A gradient's stops, or those of the one it is like. */
 function stopsOf(gradient: SvgElement, tree: SvgTree, depth = 0): SvgElement[] {

@@ -3,19 +3,11 @@
  * needs to come back. One place for writer and reader.
  */
 import { FARTHEST_STEP } from "../colour/ladder.ts";
-import {
-  CAPS,
-  type ColourShape,
-  ECHOES,
-  type Echo,
-  HOLDS,
-  type Hold,
-  type Stroke,
-} from "../drawing/drawing.ts";
+import { CAPS, ECHOES, type Echo, HOLDS, type Hold, type Stroke } from "../drawing/drawing.ts";
 import { OVERS } from "../drawing/over.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
-import type { Item, Says } from "../scene/items.ts";
+import type { Item, Laid, Says } from "../scene/items.ts";
 import { isProfile } from "./bounds.ts";
 import { chainsOf, pathData, short } from "./svg-path.ts";
 
@@ -76,14 +68,12 @@ const WORDS: {
 };
 
 /** A shape's own opacity, where it or its colour is seen through, and how soft it is. */
-const laidWords = (
-  { opacity, soft, gradient }: Pick<ColourShape, "opacity" | "soft" | "gradient">,
-  { effects, paint }: Item,
-): Attributes => ({
+const laidWords = ({ opacity, soft, gradient, paint: own }: Laid, { effects, paint }: Item): Attributes => ({
   "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,
   "data-soft": soft === undefined ? undefined : `${soft}`,
   "data-gradient": gradient && JSON.stringify(gradient),
   "data-paint": paint.kind === "gradient" ? paint.base.variable : undefined,
+  "data-own": own && JSON.stringify(own),
 });
 
 const echoWords = ({ echo }: { readonly echo?: Echo }): Attributes => ({ "data-echo": echo });

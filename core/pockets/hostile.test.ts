@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { hostileEdit, hostileLines } from "./hostile.ts";
+import { extremeLines, hostileEdit, hostileLines } from "./hostile.ts";
 import { editMap } from "./map-edit.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { PocketReader } from "./pockets.ts";
@@ -15,14 +15,14 @@ const KEPT = [
   142, 145, 148, 156, 163, 178, 186, 206, 207, 208, 209, 212, 228, 233,
 ];
 /** How many others are tried in a run, from a seed of its own. */
-const FRESH = 24;
+const FRESH = process.env.SOAK ? 2000 : 24;
 const EDITS = 2;
 
 const areasOf = (reader: PocketReader): number[] => reader.read().map(({ area }) => area);
 
 /** Breaks off where the lines ask for too much, or where an edit asks for a fresh build. */
-function expectPromises(seed: number, strict: boolean): void {
-  let lines: readonly Line[] = hostileLines(seed);
+function expectPromises(seed: number, strict: boolean, make: typeof hostileLines): void {
+  let lines: readonly Line[] = make(seed);
   const map = buildMap(lines, { strict });
   expect(eulerRest(map)).toBe(0);
   const reader = new PocketReader(map);
@@ -45,13 +45,16 @@ function expectSame(map: PlanarMap, reader: PocketReader, fresh: PlanarMap): voi
   });
 }
 
-function tryBoth(seed: number): void {
+function tryBoth(seed: number, make = hostileLines): void {
   for (const strict of [true, false]) {
     try {
-      expectPromises(seed, strict);
+      expectPromises(seed, strict, make);
     } catch (error) {
       if (error instanceof TooDense) continue;
-      throw new Error(`Hostile lines ${seed}, ${strict ? "strict" : "joined"}`, { cause: error });
+      throw new Error(
+        `${make === hostileLines ? "Hostile" : "Extreme"} lines ${seed}, ${strict ? "strict" : "joined"}`,
+        { cause: error },
+      );
     }
   }
 }
@@ -61,11 +64,18 @@ describe("hostile line work", () => {
     for (const seed of KEPT) tryBoth(seed);
   });
 
-  it("keeps them on lines nobody has tried", { timeout: 600_000 }, () => {
+  it("keeps them on lines nobody has tried", { timeout: 7_200_000 }, () => {
     const first = fc.readConfigureGlobal().seed ?? 0;
     // biome-ignore lint/suspicious/noConsole: a run that fails is repeated by its seeds
     console.log(`Hostile lines ${first} to ${first + FRESH - 1}`);
     for (let seed = first; seed < first + FRESH; seed++) tryBoth(seed);
+  });
+
+  it("keeps them where thousands of lines lie on one another, turn on the spot, or meet in one point", {
+    timeout: 3_600_000,
+  }, () => {
+    const first = fc.readConfigureGlobal().seed ?? 0;
+    for (let seed = first; seed < first + (process.env.SOAK ? 300 : 3); seed++) tryBoth(seed, extremeLines);
   });
 
   it("says so when there is more than it can find", () => {

@@ -123,6 +123,64 @@ const onRaster = (random: Random, size: number, count: number): Line[] =>
     return straight(Array.from({ length: whole(random, 2, 5) }, place), inkFor(random, size), `raster-${i}`);
   });
 
+/** A few lines, thousands of times over: whole, in part, and the other way round. */
+function coincident(random: Random, size: number): Line[] {
+  const few = randomStraights(random, size, whole(random, 2, 4)).map(({ points }) => Array.from(points));
+  const count = whole(random, 1000, 3000);
+  const width = oneOf(random, [0, 0.004 * size]);
+  return Array.from({ length: count }, (_, i) => {
+    const points = oneOf(random, few);
+    const piece = 6 * whole(random, 0, (points.length - 8) / 6);
+    const own = random() < 0.5 ? points : points.slice(piece, piece + 8);
+    const turned: number[] = [];
+    for (let k = own.length - 2; k >= 0; k -= 2) turned.push(own[k], own[k + 1]);
+    return curve(`again-${i}`, random() < 0.5 ? own : turned, width);
+  });
+}
+
+/** Cubics that turn on the spot: handles that cross, lie on their ends or on one another. */
+const cusps = (random: Random, size: number): Line[] =>
+  Array.from({ length: whole(random, 8, 40) }, (_, i) => {
+    const [a, d] = [somewhere(random, size), somewhere(random, size)];
+    const past = (from: Point, to: Point, share: number): Point => [
+      from[0] + share * (to[0] - from[0]),
+      from[1] + share * (to[1] - from[1]),
+    ];
+    const share = oneOf(random, [0, 1, 1.5, -0.5, 4 / 3]);
+    const ways: readonly [Point, Point][] = [
+      [past(a, d, share), past(d, a, share)],
+      [a, a],
+      [d, a],
+      [somewhere(random, size), a],
+    ];
+    const [b, c] = oneOf(random, ways);
+    return curve(`cusp-${i}`, [...a, ...b, ...c, ...d], inkFor(random, size));
+  });
+
+/** Everything on one point: lines without length, rings hardly larger, lines that begin, end and pass there. */
+function onOnePoint(random: Random, size: number): Line[] {
+  const at = somewhere(random, size);
+  const tiny = size * oneOf(random, [0, 1e-15, 1e-12, 1e-9]);
+  const near = (): Point => [at[0] + (random() - 0.5) * tiny, at[1] + (random() - 0.5) * tiny];
+  return Array.from({ length: whole(random, 20, 400) }, (_, i) => {
+    const makes = [
+      () => straight([at, at], inkFor(random, size), `dot-${i}`),
+      () => straight([near(), near(), near(), near()], inkFor(random, size), `knot-${i}`),
+      () => straight([somewhere(random, size), at], 0, `in-${i}`),
+      () => straight([somewhere(random, size), near(), somewhere(random, size)], 0, `through-${i}`),
+    ];
+    return oneOf(random, makes)();
+  });
+}
+
+const EXTREMES = [coincident, cusps, onOnePoint];
+
+/** Line works of few places and many lines, from a billionth of a page unit to a billion of them across. */
+export function extremeLines(seed: number): Line[] {
+  const random = randomFrom(seed);
+  return EXTREMES[seed % EXTREMES.length](random, random() < 0.5 ? 100 : 10 ** between(random, -9, 9));
+}
+
 const KINDS = [randomCubics, randomStraights, nearlyTheSame, bundle, spirals, tinyBesideHuge, onRaster];
 
 /** About 25 strokes, anywhere from a billionth of a page unit to a billion of them across, near the origin or far off. */

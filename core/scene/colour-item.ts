@@ -1,18 +1,16 @@
 /** The item of a colour shape, wherever it lies and whatever it is trimmed to. */
 import type { ColourShape, Drawing, Gradient } from "../drawing/drawing.ts";
 import { gradientPaint, isPainted } from "./gradient-paint.ts";
-import type { Chain, Effects, Item, ItemPaint } from "./items.ts";
+import type { Chain, Effects, Item, ItemPaint, Laid } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 /** What of a shape its item does not show by itself. */
-export const laidAs = ({ opacity, soft, gradient }: ColourShape): LaidAs => ({
+export const laidAs = ({ opacity, soft, gradient, paint }: ColourShape): Laid => ({
   opacity,
   ...(soft ? { soft } : {}),
-  ...(gradient ? { gradient } : {}),
+  ...(gradient ? { gradient, paint } : {}),
 });
-
-type LaidAs = Pick<ColourShape, "opacity" | "soft" | "gradient">;
 
 /** What a shape is painted with, and how much of it shows. */
 export interface Painted {

@@ -4,12 +4,12 @@
  */
 import type {
   Blend,
+  ColourShape,
   Echo,
   FlatShape,
   Gradient,
   Hold,
   Pour,
-  Shade,
   SheetName,
   Stroke,
 } from "../drawing/drawing.ts";
@@ -87,6 +87,9 @@ export interface Effects {
   readonly opacity?: number;
 }
 
+/** How a shape of colour lies, and its own paint where a gradient is in its place. */
+export type Laid = Pick<ColourShape, "opacity" | "soft" | "gradient"> & Partial<Pick<ColourShape, "paint">>;
+
 /** What an item stands for in the drawing. */
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
@@ -95,9 +98,9 @@ export type Says =
   | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
-  | ({ readonly is: "flat" } & Pick<FlatShape, "echo" | "opacity" | "soft" | "gradient" | "trim">)
+  | ({ readonly is: "flat" } & Laid & Pick<FlatShape, "echo" | "trim">)
   /** A point of each of its pockets, and its own opacity. */
-  | ({ readonly is: "shade"; readonly at: readonly Point[] } & Pick<Shade, "opacity" | "soft" | "gradient">)
+  | ({ readonly is: "shade"; readonly at: readonly Point[] } & Laid)
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked" | "hold">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }
