@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Everything that must hold: format and lint, walls between rooms, types, unit tests, build, browser tests. Ends with one line of figures.
+# Everything that must hold: format and lint, walls between rooms, types, unit tests, build, browser tests, crashes. Ends with one line of figures.
 set -uo pipefail
 cd "$(dirname "$0")/.."
 passed=0
@@ -35,6 +35,7 @@ if npm run -s build >"$results/build.log" 2>&1; then
   echo "== browser tests"
   PLAYWRIGHT_JSON_OUTPUT_NAME="$results/e2e.json" npx playwright test --reporter=list,json
   count "$results/e2e.json"
+  check "crashes: the browser killed ten times while it draws, pours, shades and undoes" env KILLS=10 npm run -s bench -- kills
 else
   cat "$results/build.log"
   failed=$((failed + 1))
