@@ -11,6 +11,7 @@ import { mainThreadBench } from "./main-thread.ts";
 import { pngBench } from "./png.ts";
 import { rendersBench } from "./renders.ts";
 import { sceneBench } from "./scene.ts";
+import { storageBench } from "./storage.ts";
 import { traceBench } from "./trace.ts";
 
 const BENCHES: Record<string, () => void | Promise<void>> = {
@@ -24,6 +25,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   "main-thread": mainThreadBench,
   renders: rendersBench,
   large: largeBench,
+  storage: storageBench,
   "foreign-flats": foreignFlatsBench,
 };
 

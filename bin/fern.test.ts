@@ -4,8 +4,10 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { promisify } from "node:util";
 import { decode, encode } from "fast-png";
+import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { crossingStrokes } from "../bench/line-work.ts";
+import { problemsOf } from "../core/formats/pdf/readers.ts";
 
 const execute = promisify(execFile);
 const folder = mkdtempSync(join(tmpdir(), "fern-"));
@@ -192,13 +194,26 @@ describe("fern deliver", () => {
 
   it("paints a PNG with its pixels per inch, straight alpha and title", () => {
     const out = join(folder, "kettle.png");
-    const { width, height } = fern("deliver", demo, "--as", "png", "--ppi", "72", "--out", out, "--json");
+    fern("deliver", demo, "--as", "png", "--ppi", "72", "--out", out, "--json");
     const picture = decode(readFileSync(out), { checkCrc: true });
-    expect([picture.width, picture.height]).toEqual([width, height]);
+    expect([picture.width, picture.height]).toEqual([283, 283]);
     expect(picture.resolution?.x).toBe(Math.round(72 / 0.0254));
     expect([...picture.data.slice(0, 4)]).toEqual([0, 0, 0, 0]);
     expect(readFileSync(out).toString("utf8")).toContain(
       "Title\0\0\0\0\0Kettle on the potting bench, coloured",
     );
+  });
+
+  it("writes PDF, a layered picture and plates that other programs read", () => {
+    const pdf = join(folder, "kettle.pdf");
+    fern("deliver", demo, "--as", "pdf", "--out", pdf, "--json");
+    expect(problemsOf(readFileSync(pdf))).toBe("");
+    const ora = join(folder, "kettle.ora");
+    fern("deliver", demo, "--as", "ora", "--ppi", "72", "--out", ora, "--json");
+    expect(Object.keys(unzipSync(readFileSync(ora)))).toContain("mergedimage.png");
+    const plates = join(folder, "plates");
+    const { files } = fern("deliver", demo, "--as", "plates", "--ppi", "40", "--out", plates, "--json");
+    expect(files.length).toBeGreaterThan(5);
+    for (const { path } of files) expect(decode(readFileSync(path)).channels).toBe(1);
   });
 });

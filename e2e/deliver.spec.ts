@@ -1,6 +1,6 @@
 /** Files to take home: made by a newcomer on the lit boot and on art from elsewhere, opened by programs nobody here wrote. */
 import { execFileSync } from "node:child_process";
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { expect, type Page } from "@playwright/test";
@@ -261,4 +261,44 @@ test("a picture goes to the clipboard, as PNG or as the text of its SVG", async 
     return bitmap.width;
   });
   expect(size).toBe(Math.round((120 / 25.4) * 300));
+});
+
+test("the command line makes the very bytes of SVG and PDF, and the same picture", async ({ page }) => {
+  test.setTimeout(120_000);
+  await openDemo(page, "Kettle on the potting bench, coloured");
+  const folder = mkdtempSync(join(tmpdir(), "fern-cli-"));
+  const byCommand = (as: string): Buffer => {
+    const out = join(folder, `kettle.${as}`);
+    execFileSync(
+      "npm",
+      ["run", "-s", "fern", "--", "deliver", "demo/almanac-kettle-coloured.fern", "--as", as, "--out", out],
+      { stdio: "pipe" },
+    );
+    return readFileSync(out);
+  };
+  expect((await save(page, "SVG")).bytes.toString()).toBe(byCommand("svg").toString());
+  expect((await save(page, "PDF")).bytes.equals(byCommand("pdf"))).toBe(true);
+  const [own, other] = [(await save(page, "PNG")).bytes, byCommand("png")].map(rgbOf);
+  expect(differenceOf(own, other).mean).toBeLessThan(1);
+});
+
+test("several files go straight into a folder, where the browser has it", async ({ page }) => {
+  // The browser's own private folder in place of one that a person chooses.
+  await page.addInitScript(() => {
+    Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
+  });
+  await openGarden(page, GARDEN_POCKETS.slice(0, 1));
+  await openHome(page);
+  await home(page).getByRole("button", { name: "Into a folder" }).click();
+  await expect(
+    home(page).getByRole("region", { name: "Taken home so far" }).getByRole("listitem"),
+  ).toHaveCount(1);
+  const names = await page.evaluate(async () => {
+    const found: string[] = [];
+    const folder = await navigator.storage.getDirectory();
+    for await (const name of (folder as unknown as { keys(): AsyncIterable<string> }).keys())
+      found.push(name);
+    return found.sort();
+  });
+  expect(names).toEqual(["garden.png", "garden.svg"]);
 });

@@ -3,13 +3,10 @@ import { HARD_CASES } from "../core/formats/testing.ts";
 import {
   AROUND_FERNS,
   clickPage,
-  demoFile,
   dragPage,
   onScreen,
   openDemo,
   openFile,
-  paper,
-  pocketsIn,
   stage,
   test,
   typeNumber,
@@ -53,32 +50,27 @@ test("a leak explained", async ({ page }) => {
   await shoot(page, "leak");
 });
 
-test("a reach tried on the lantern", async ({ page }) => {
-  await openDemo(page, "Lantern in the shed");
-  await stage(page, "Gaps").click();
-  const slider = page.getByRole("slider", { name: "Reach" });
-  await expect(page.getByRole("list", { name: "Openings, narrowest first" })).toBeVisible();
-  const box = (await slider.boundingBox())!;
-  await page.mouse.move(box.x + 7, box.y + 7);
-  await page.mouse.down();
-  await page.mouse.move(box.x + 90, box.y + 7, { steps: 20 });
-  await shoot(page, "reach");
-  await page.mouse.up();
-});
-
-test("pouring the lantern", async ({ page }) => {
-  await openDemo(page, "Lantern in the shed");
-  const pockets = pocketsIn(demoFile("lantern"));
-  const colours = ["Dusk", "Rain barrel", "Enamel", "Lamp glow", "Terracotta"];
-  for (const [i, name] of colours.entries()) {
-    await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
-    await dragPage(
-      page,
-      pockets.slice(i * 5, i * 5 + 2).map(({ seed }) => seed),
-    );
-  }
-  await paper(page).hover();
-  await shoot(page, "pouring");
+test("files to take home, and versions", async ({ page }) => {
+  await openDemo(page, "Kettle on the potting bench, coloured");
+  await page.getByRole("button", { name: "Versions", exact: true }).click();
+  await page.getByLabel("Name of the version").fill("With shade");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("button", { name: /^With shade/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Hide shade" }).click();
+  await page.getByRole("button", { name: "Versions", exact: true }).click();
+  await page.getByRole("img", { name: "The drawing now" }).waitFor();
+  await shoot(page, "versions");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Show shade" }).click();
+  await stage(page, "Deliver").click();
+  await page.getByRole("button", { name: "More files" }).click();
+  const saved = page.waitForEvent("download");
+  await page.getByRole("checkbox", { name: /^PDF/ }).check();
+  await page.getByRole("button", { name: "Save them" }).click();
+  await saved;
+  await expect(page.getByText(/about \d+ kB/)).toBeVisible();
+  await shoot(page, "take-home");
 });
 
 test("what came in from an SVG", async ({ page }) => {

@@ -15,6 +15,7 @@ import { PressPanel } from "./press/press-panel.tsx";
 import { SnagList } from "./press/snag-list.tsx";
 import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { LostSign } from "./rail/lost-sign.tsx";
+import { RoomWatch } from "./rail/room-watch.tsx";
 import { StageRail } from "./rail/stage-rail.tsx";
 import { stageOf } from "./stages/index.ts";
 import type { DeskStore, StageName } from "./store/desk-state.ts";
@@ -89,6 +90,7 @@ function DeskLayout() {
       <Announcer />
       <LeaveGuard />
       <LostSign />
+      <RoomWatch />
       <LookFilters />
     </div>
   );

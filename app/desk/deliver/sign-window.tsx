@@ -63,18 +63,20 @@ export function SignWindow({ onClose }: { onClose: () => void }) {
       hint="It lies above the ink as outlines, and is here again for the next drawing."
     >
       <div className="grid gap-4 p-5">
-        <Choice
-          label="How it is signed"
-          value={way}
-          onChange={setWay}
-          options={[
-            { value: "lettered", word: "Lettered" },
-            { value: "drawn", word: "Drawn" },
-          ]}
-        />
+        <div className="flex">
+          <Choice
+            label="How it is signed"
+            value={way}
+            onChange={setWay}
+            options={[
+              { value: "lettered", word: "Lettered" },
+              { value: "drawn", word: "Drawn" },
+            ]}
+          />
+        </div>
         {way === "lettered" ? (
           <div className="grid gap-3">
-            <div className="flex gap-2">
+            <div className="flex items-center gap-2">
               <input
                 aria-label="Name to sign with"
                 placeholder="Name or initials"

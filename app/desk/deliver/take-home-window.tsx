@@ -53,7 +53,7 @@ export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
       hint="Choose what, and as which files. One file comes by itself, several in a zip."
       large
     >
-      <div className="grid h-full min-h-0 grid-cols-[15rem_1fr_17rem] divide-x divide-line">
+      <div className="grid h-full min-h-0 grid-cols-[15rem_1fr_21rem] divide-x divide-line">
         <div className="grid content-start gap-4 overflow-y-auto p-5">
           <OfWhat wish={wish} onChange={change} />
         </div>
