@@ -188,7 +188,7 @@ function rungsAlong(
     rungAt(map, at, outwardAt(points[i - 1] ?? at, at, points[i + 1] ?? at)),
   );
   return [
-    rungAt(map, points[0], wayOf(before.at(-2)!, before.at(-1)!)),
+    rungAt(map, points[0], wayOf(before.at(-2), before.at(-1)!)),
     ...rungs,
     rungAt(map, points[points.length - 1], wayOf(after[1], after[0])),
   ];
@@ -199,9 +199,12 @@ function rungAt(map: PlanarMap, at: Point, [dx, dy]: Point): Rung {
   return { at, far: [at[0] + dx * way, at[1] + dy * way] };
 }
 
-function wayOf([ax, ay]: Point, [bx, by]: Point): Point {
-  const length = Math.hypot(bx - ax, by - ay) || 1;
-  return [(bx - ax) / length, (by - ay) / length];
+/** Nowhere from a curve without length, which has one point. */
+function wayOf(from: Point | undefined, to: Point): Point {
+  if (!from) return [0, 0];
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const length = Math.hypot(dx, dy) || 1;
+  return [dx / length, dy / length];
 }
 
 /** The direction away from the pocket, which lies to the left of the way from one point over the next to the third. */
