@@ -30,7 +30,7 @@ export function VersionsWindow({ onClose }: { onClose: () => void }) {
       hint="The drawing as it was. Undo goes on working through all of them."
       large
     >
-      <div className="grid h-full min-h-0 grid-cols-[19rem_1fr] divide-x divide-line">
+      <div className="grid h-full min-h-0 grid-cols-[22rem_1fr] divide-x divide-line">
         <div className="flex min-h-0 flex-col gap-3 p-5">
           <NewVersion />
           {rows && rows.length === 0 ? (
