@@ -120,6 +120,18 @@ test("parts of it: ink alone, a colourway each, all on one sheet with their name
   writeFileSync(join(folder, "sheet.svg"), sheet.bytes);
   expect(sheet.bytes.toString()).not.toContain("<text");
   expect(sheet.bytes.toString().match(/data-name="Evening|evening/gi)!.length).toBeGreaterThan(0);
+  await tick(page, "PNG").check();
+  await tick(page, "PDF").check();
+  const sheets = unzipSync((await saved(page)).bytes);
+  const named = (ending: string) => sheets[Object.keys(sheets).find((one) => one.endsWith(ending))!];
+  expect(problemsOf(named("sheet.pdf"))).toBe("");
+  const whole = rgbOf(named("sheet.png"));
+  for (const reader of ["poppler", "mupdf"] as const) {
+    const { mean, apart } = differenceOf(drawnBy(reader, named("sheet.pdf"), whole.width), whole);
+    expect([mean < 1.5, apart < 0.003], reader).toEqual([true, true]);
+  }
+  await tick(page, "PDF").uncheck();
+  await tick(page, "PNG").uncheck();
   await home(page).getByLabel("Colourway", { exact: true }).selectOption("each by itself");
   await tick(page, "PNG").check();
   await tick(page, "SVG").uncheck();
