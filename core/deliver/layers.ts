@@ -2,7 +2,7 @@
  * The layered picture: OpenRaster, by its published specification (openraster.org, baseline 0.0.6). A layer a sheet within a
  * group a part; where items blend with what lies below them, those that do so alike have a layer of their own.
  */
-import { Zip, ZipPassThrough } from "fflate";
+import { strToU8, Zip, ZipPassThrough } from "fflate";
 import type { Blend } from "../drawing/drawing.ts";
 import { type Box, boxesApart, type Size } from "../geometry/point.ts";
 import { around, boxOfItem } from "../scene/item-box.ts";
@@ -66,8 +66,8 @@ export async function layeredPicture(
     zip.add(file);
     file.push(joined(bytes), true);
   };
-  add("mimetype", [text("image/openraster")]);
-  add("stack.xml", [text(stackOf(groups, wish))]);
+  add("mimetype", [strToU8("image/openraster")]);
+  add("stack.xml", [strToU8(stackOf(groups, wish))]);
   const total = layers.length + 2;
   for (const [k, layer] of layers.entries())
     add(
@@ -92,15 +92,6 @@ function small({ width, height }: Size): Size {
   const scale = Math.min(1, THUMBNAIL / Math.max(width, height));
   return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
 }
-
-/** A character that bytes are made of: UTF-8. */
-const text = (words: string): Uint8Array =>
-  Uint8Array.from(
-    encodeURIComponent(words).replace(/%([0-9A-F]{2})/g, (_, hex: string) =>
-      String.fromCharCode(Number.parseInt(hex, 16)),
-    ),
-    (c) => c.charCodeAt(0),
-  );
 
 /** The first in a stack is the uppermost. */
 function stackOf(groups: readonly Group[], { size, ppi }: PictureWish): string {

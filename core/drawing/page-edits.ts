@@ -1,6 +1,6 @@
 /** Edits of the page: what is drawn stays where it is, and the page lies otherwise around it. */
 import type { Draft } from "immer";
-import { type Box, boundsOf, grow } from "../geometry/point.ts";
+import { type Box, grow } from "../geometry/point.ts";
 import { rectangle } from "../lines/figures.ts";
 import { bleedOf, type Drawing, MM_PER_INCH, type Page, type Paint, type Sticker } from "./drawing.ts";
 import type { Edit } from "./history.ts";
@@ -143,7 +143,3 @@ export const setSticker = (sticker: Sticker | null): Edit => ({
     draft.sticker = sticker && { ...sticker, paint: { ...sticker.paint } };
   },
 });
-
-/** All that is painted of a scene's items, in page units. */
-export const drawnBox = (boxes: readonly (Box | undefined)[]): Box | undefined =>
-  boundsOf(boxes.flatMap((box) => (box ? [[box.x, box.y, box.x + box.width, box.y + box.height]] : [])));

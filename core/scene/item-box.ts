@@ -35,7 +35,8 @@ function boxOfLine({ points, width, join, miterLimit, cap }: LineArea): Box | un
   return box && grow(box, (width / 2) * reach);
 }
 
-function common(a: Box, b: Box | undefined): Box | undefined {
+/** What two boxes have in common. */
+export function common(a: Box, b: Box | undefined): Box | undefined {
   if (!b) return undefined;
   const x = Math.max(a.x, b.x);
   const y = Math.max(a.y, b.y);

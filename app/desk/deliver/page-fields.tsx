@@ -1,17 +1,10 @@
 import { Ruler } from "lucide-react";
 import { useState } from "react";
 import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
-import {
-  changePage,
-  drawnBox,
-  fitPage,
-  resizePage,
-  setBleed,
-  setUnit,
-  sizeOf,
-} from "#core/drawing/page-edits.ts";
+import { changePage, fitPage, resizePage, setBleed, setUnit, sizeOf } from "#core/drawing/page-edits.ts";
 import { PAGE_SIDE } from "#core/formats/bounds.ts";
-import { boxOfItem } from "#core/scene/item-box.ts";
+import type { Box } from "#core/geometry/point.ts";
+import { around, boxOfItem } from "#core/scene/item-box.ts";
 import { Choice } from "../../ui/choice.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
 import { PopoverButton } from "../../ui/popover-button.tsx";
@@ -33,14 +26,11 @@ export function PageFields() {
   const pixels = pixelsOf(page, page.ppi);
   const step = page.unit === "in" ? 0.1 : 1;
   const rounded = (n: number) => String(Number(n.toFixed(page.unit === "in" ? 2 : 1)));
-  const resize = (size: Partial<typeof page>, kept: { width: number; height: number }) =>
-    edit(
-      how === "scaled" && size.width !== undefined
-        ? changePage({ width: size.width })
-        : resizePage(kept, how),
-    );
+  // A wider page whose drawing grows along keeps its proportions.
+  const widen = (next: number) =>
+    edit(how === "scaled" ? changePage({ width: next }) : resizePage({ width: next, height }, how));
   const fit = () => {
-    const drawn = drawnBox(seenItems(desk.getState()).map(boxOfItem));
+    const drawn = drawnBox(desk.getState());
     if (drawn && drawn.width > 0 && drawn.height > 0) edit(fitPage(drawn, margin));
     else tell("There is nothing drawn to fit the page to.");
   };
@@ -68,7 +58,7 @@ export function PageFields() {
             step={step}
             digits={3}
             className="w-18"
-            onChange={(next) => resize({ width: next }, { width: next, height })}
+            onChange={widen}
           />
           <NumberField
             label="Height"
@@ -150,6 +140,8 @@ export function PageFields() {
   );
 }
 
-/** All that is drawn but the ground, which covers the page. */
-const seenItems = ({ scene }: Desk) =>
-  scene.parts.flatMap(({ sheets }) => sheets.flatMap(({ name, items }) => (name === "ground" ? [] : items)));
+/** The box around all that is drawn but the ground, which covers the page. */
+const drawnBox = ({ scene }: Desk): Box | undefined =>
+  scene.parts
+    .flatMap(({ sheets }) => sheets.flatMap(({ name, items }) => (name === "ground" ? [] : items)))
+    .reduce<Box | undefined>((box, item) => around(box, boxOfItem(item)), undefined);

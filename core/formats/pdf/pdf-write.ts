@@ -4,7 +4,7 @@
  */
 import { PDFDocument, PDFName, type PDFRef } from "pdf-lib";
 import { type Box, grow } from "../../geometry/point.ts";
-import { boxOfItem } from "../../scene/item-box.ts";
+import { boxOfItem, common } from "../../scene/item-box.ts";
 import type { Area, Chain, Effects, Item, ItemPaint, ScenePart, SceneSheet } from "../../scene/items.ts";
 import type { Tone } from "../../scene/palette.ts";
 import type { Scene } from "../../scene/scene.ts";
@@ -153,8 +153,9 @@ class PdfPainter {
     const through = paint.kind === "gradient" ? this.file.gradient(paint).mask : undefined;
     const { blur } = effects;
     if (!blur || area.kind !== "region") return through && { masks: [through] };
-    const box = common(boxOfItem({ area, effects }), this.seen);
-    if (!box) return NOTHING;
+    const own = boxOfItem({ area, effects });
+    const box = own && common(own, this.seen);
+    if (!box || box.width === 0 || box.height === 0) return NOTHING;
     const soft = this.file.masked(softMask(area, blur, box, this.pixelsFor(blur)), box);
     return { box, masks: through ? [soft, through] : [soft] };
   }
@@ -216,11 +217,3 @@ const NOTHING: SeenThrough = { masks: [] };
 const FINE = 16;
 
 const toneFor = (paint: ItemPaint): Tone => (paint.kind === "tone" ? paint.tone : paint.base);
-
-function common(a: Box | undefined, b: Box): Box | undefined {
-  if (!a) return undefined;
-  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];
-  const width = Math.min(a.x + a.width, b.x + b.width) - x;
-  const height = Math.min(a.y + a.height, b.y + b.height) - y;
-  return width > 0 && height > 0 ? { x, y, width, height } : undefined;
-}
