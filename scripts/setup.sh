@@ -16,12 +16,13 @@ has_chromium() {
   return 1
 }
 
-# Debian's packages that tests need and that are missing: a browser, and programs that read PDF.
+# Debian's packages that tests need and that are missing: a browser, programs that read PDF, and one that lays pictures on one another.
 missing=()
 has_chromium || missing+=(chromium)
 command -v pdftoppm >/dev/null 2>&1 || missing+=(poppler-utils)
 command -v mutool >/dev/null 2>&1 || missing+=(mupdf-tools)
 command -v qpdf >/dev/null 2>&1 || missing+=(qpdf)
+/usr/bin/python3 -c "import cairo" 2>/dev/null || missing+=(python3-cairo)
 
 if [ "${1:-}" = "--tests" ] && [ "${#missing[@]}" -gt 0 ]; then
   if [ "$(id -u)" = "0" ] && command -v apt-get >/dev/null 2>&1; then

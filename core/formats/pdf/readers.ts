@@ -1,15 +1,25 @@
-/** PDF as programs draw it that nobody here wrote, for tests: poppler and MuPDF, and qpdf for the file's structure. */
+/** For tests: PDF as programs draw it that nobody here wrote (poppler, MuPDF; qpdf for its structure), and what to lay beside it. */
 import { execFileSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { decode } from "fast-png";
+import { DrawingReader } from "../../pockets/drawing-reader.ts";
+import { derive, type Scene, sceneOf } from "../../scene/scene.ts";
+import { readDrawingFile } from "../drawing-file.ts";
 
 export interface Picture {
   readonly width: number;
   readonly height: number;
   /** Red, green and blue, on white. */
   readonly pixels: Uint8Array;
+}
+
+/** What is drawn of a drawing file. */
+export function sceneIn(file: string): Scene {
+  const drawing = readDrawingFile(readFileSync(file, "utf8"));
+  const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
+  return sceneOf(drawing, derive(drawing, pockets));
 }
 
 const READERS = {
@@ -75,16 +85,16 @@ function withFile<T>(bytes: Uint8Array, use: (file: string, folder: string) => T
   }
 }
 
-/** A PNG on white. */
+/** A PNG on white, grey, coloured or with a palette. */
 export function rgbOf(png: Uint8Array): Picture {
-  const { width, height, data, channels } = decode(png);
+  const { width, height, data, channels, palette } = decode(png);
   const pixels = new Uint8Array(3 * width * height);
+  const clear = !palette && channels % 2 === 0;
   for (let k = 0; k < width * height; k++) {
-    const alpha = channels % 2 === 0 ? data[channels * k + channels - 1] / 255 : 1;
-    for (let c = 0; c < 3; c++) {
-      const own = data[channels * k + (channels < 3 ? 0 : c)];
-      pixels[3 * k + c] = Math.round(own * alpha + 255 * (1 - alpha));
-    }
+    const own = palette ? palette[data[k]] : data.subarray(channels * k, channels * k + channels);
+    const alpha = palette ? (own[3] ?? 255) / 255 : clear ? own[channels - 1] / 255 : 1;
+    for (let c = 0; c < 3; c++)
+      pixels[3 * k + c] = Math.round(own[palette || channels > 2 ? c : 0] * alpha + 255 * (1 - alpha));
   }
   return { width, height, pixels };
 }
