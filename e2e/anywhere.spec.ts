@@ -10,6 +10,7 @@ import {
   demoFile,
   deskReady,
   hexOf,
+  isKept,
   onScreen,
   openDemo,
   openFile,
@@ -85,7 +86,7 @@ async function pourAndTakeHome(page: Page, svg: string): Promise<void> {
   await page.getByRole("button", { name: "Hide flats" }).click();
   await expect.poll(async () => hexOf(await artColour(page, pocket.seed, box))).not.toBe("#c23f5a");
   await page.getByRole("button", { name: "Show flats" }).click();
-  await expect(page.getByText("Kept", { exact: true })).toBeVisible();
+  await isKept(page);
   await page.reload();
   await expect(stage(page, "Flats")).toContainText("1 of");
   await expect(stage(page, "Light")).toContainText("1 shade");

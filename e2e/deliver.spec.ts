@@ -19,6 +19,7 @@ import {
   downloaded,
   hexOf,
   isAccessible,
+  isKept,
   openDemo,
   openPage,
   save,
@@ -250,7 +251,7 @@ test("a signature is lettered or drawn, laid above the ink, and here again for t
   await page.mouse.up();
   await dialog.getByRole("button", { name: "Sign in Frond" }).click();
   await expect(undo(page, "Sign")).toBeVisible();
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   await openDemo(page, "Sprig drawn with nibs");
   await stage(page, "Deliver").click();
   await page.getByRole("button", { name: "Sign", exact: true }).click();

@@ -73,6 +73,9 @@ export const tool = (page: Page, name: string) => page.getByRole("radio", { name
 
 export const undo = (page: Page, label: string) => page.getByRole("button", { name: `Undo: ${label}` });
 
+/** All that was done is in storage. */
+export const isKept = (page: Page) => expect(page.locator("[data-keeping=kept]")).toBeVisible();
+
 export async function isAccessible(page: Page): Promise<void> {
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);

@@ -6,6 +6,7 @@ import {
   demoFile,
   downloaded,
   isAccessible,
+  isKept,
   openDemo,
   openDrawer,
   pocketsIn,
@@ -21,7 +22,7 @@ test("the whole drawer is taken home as one file and put in again, steps and all
   await openDemo(page, KETTLE);
   await clickPage(page, kettle[0].seed);
   await expect(stage(page, "Flats")).toContainText(`1 of ${kettle.length}`);
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   await openDrawer(page);
   await expect(page.getByText(/1 drawing, [\d.]+ MB of [\d.]+ (MB|GB) in this browser/)).toBeVisible();
   await isAccessible(page);
@@ -54,7 +55,7 @@ test("a drawing whose rows went bad opens as far as it can be read; the rest is 
 }) => {
   await openDemo(page, KETTLE);
   await clickPage(page, kettle[0].seed);
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   await openDemo(page, "Boot with ferns");
   await openDrawer(page);
   // Junk in every table.
@@ -86,6 +87,7 @@ test("a drawing whose rows went bad opens as far as it can be read; the rest is 
   expect(aside.bytes.toString()).toContain("junk");
   await clickPage(page, kettle[1].seed);
   await expect(stage(page, "Flats")).toContainText(`1 of ${kettle.length}`);
+  await isKept(page);
   await page.reload();
   await expect(stage(page, "Flats")).toContainText(`1 of ${kettle.length}`);
   await openDrawer(page);

@@ -8,6 +8,7 @@ import {
   deskReady,
   dragPage,
   hexOf,
+  isKept,
   onScreen,
   openDemo,
   openDrawer,
@@ -128,6 +129,7 @@ test.describe("flats", () => {
     await page.mouse.up();
     await page.keyboard.press("Escape");
     const dragged = await colour();
+    await isKept(page);
     await page.reload();
     await expect.poll(colour).toBe(dragged);
     await page.getByRole("button", { name: "Add a colour" }).click();
@@ -303,7 +305,7 @@ test("keeps every change: closing the tab in the middle loses nothing, not even 
   await openDemo(page, "Kettle on the potting bench");
   await clickPage(page, kettle[0].seed);
   await clickPage(page, kettle[1].seed);
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   const url = page.url();
   await page.close();
   const again = await context.newPage();

@@ -2,7 +2,7 @@
 import { gunzipSync } from "node:zlib";
 import { type BrowserContext, expect, type Page, test as plain } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
-import { clickPage, demoFile, deskReady, openDemo, pocketsIn, save, stage, test } from "./desk.ts";
+import { clickPage, demoFile, deskReady, isKept, openDemo, pocketsIn, save, stage, test } from "./desk.ts";
 
 const KETTLE = "Kettle on the potting bench";
 const kettle = pocketsIn(demoFile("kettle"));
@@ -28,7 +28,7 @@ test("a second tab is told, both follow one another, and what is done in both at
 }) => {
   await openDemo(page, KETTLE);
   await pour(page, 0);
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   const second = await sameIn(context, page);
   await expect(second.getByText(/open in another tab too/).first()).toBeVisible();
   await poured(second, 1);
@@ -43,7 +43,7 @@ test("a second tab is told, both follow one another, and what is done in both at
   await poured(second, 4);
   await poured(page, 4);
   await page.close();
-  await expect(second.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(second);
   await second.reload();
   await poured(second, 4);
 });
@@ -70,7 +70,7 @@ test("where nothing can be kept it is said before the first edit, and kept for t
 test("leaving with something unkept warns", async ({ page }) => {
   await openDemo(page, KETTLE);
   await pour(page, 0);
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   expect(await asksOnClosing(page)).toBe(false);
   // As where the disk is full.
   await page.evaluate(() => {

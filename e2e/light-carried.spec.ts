@@ -7,7 +7,18 @@ import { readSvg } from "../core/formats/svg-read.ts";
 import { pointAt } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
 import { regionContains } from "../core/geometry/polygon.ts";
-import { artColours, hexOf, isAccessible, openDrawer, save, stage, test, tool, undo } from "./desk.ts";
+import {
+  artColours,
+  hexOf,
+  isAccessible,
+  isKept,
+  openDrawer,
+  save,
+  stage,
+  test,
+  tool,
+  undo,
+} from "./desk.ts";
 import {
   clearance,
   click,
@@ -208,7 +219,7 @@ test("the lamp of another drawing stands here too", async ({ page }) => {
   await openGarden(page, [a]);
   await tool(page, "Lamp").click();
   await tool(page, "Near").click();
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   await openDrawer(page);
   await page.getByRole("button", { name: "Open a copy of Sprig drawn with nibs", exact: true }).click();
   await stage(page, "Light").click();

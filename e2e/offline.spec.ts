@@ -5,7 +5,7 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 import { decode } from "fast-png";
-import { deskReady, save, stage } from "./desk.ts";
+import { deskReady, isKept, save, stage } from "./desk.ts";
 
 // One server, one after another.
 test.describe.configure({ mode: "serial" });
@@ -73,7 +73,7 @@ test("after the first load all of it works with the server gone", async ({ brows
   expect(await page.evaluate(() => document.fonts.check('16px "Fraunces Variable"'))).toBe(true);
   await openDemo(page, "Kettle on the potting bench, coloured");
   await page.getByRole("button", { name: "Hide shade" }).click();
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   expect(decode((await save(page, "PNG")).bytes).width).toBe(1181);
   expect((await save(page, "PDF")).bytes.subarray(0, 5).toString()).toBe("%PDF-");
   // A drawing is opened by its address, and comes back as it was.
@@ -119,7 +119,7 @@ test("a newer build is offered and taken when the person wants it", async ({ bro
   const page = await visited(context);
   await openDemo(page, "Boot with ferns");
   await page.getByRole("button", { name: "Hide flats" }).click();
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   await stopServing();
   const newer = mkdtempSync(join(tmpdir(), "fern-newer-"));
   cpSync("build", join(newer, "build"), { recursive: true });

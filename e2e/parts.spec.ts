@@ -10,6 +10,7 @@ import {
   deskReady,
   dragPage,
   hexOf,
+  isKept,
   openDemo,
   openFile,
   pocketsIn,
@@ -171,7 +172,7 @@ test("art from elsewhere: an ear made a part of chosen pockets comes back from S
   await page.getByRole("button", { name: "Make a part" }).click();
   await expect(parts(page)).toHaveCount(2);
   const { bytes } = await save(page, "SVG");
-  await expect(page.locator("[data-keeping=kept]")).toBeVisible();
+  await isKept(page);
   await openFile(page, "again.svg", bytes.toString());
   await page
     .getByRole("dialog", { name: "again.svg" })

@@ -1,7 +1,7 @@
 /** Versions: kept, looked at beside the present, returned to, branched; and undo through all of it. */
 import { expect, type Page } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
-import { clickPage, demoFile, isAccessible, openDemo, pocketsIn, stage, test, undo } from "./desk.ts";
+import { clickPage, demoFile, isAccessible, isKept, openDemo, pocketsIn, stage, test, undo } from "./desk.ts";
 
 const LANTERN = "Lantern in the shed";
 const lantern = pocketsIn(demoFile("lantern"));
@@ -29,6 +29,7 @@ test("a version is named, returned to as a step, and opened as a drawing of its 
   await pour(page, 1);
   await pour(page, 2);
   await poured(page, 3);
+  await isKept(page);
   await page.reload();
   await poured(page, 3);
   await openVersions(page);
