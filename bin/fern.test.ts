@@ -1,7 +1,7 @@
 import { execFile, execFileSync, spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { basename, join } from "node:path";
 import { promisify } from "node:util";
 import { decode, encode } from "fast-png";
 import { unzipSync } from "fflate";
@@ -147,6 +147,27 @@ describe("fern convert", () => {
     ]);
     expect(reports[1].leftAside[0].names).toEqual(["x"]);
     expect(readFileSync(join(folder, "many", "other.svg"), "utf8")).toContain("#ff8800");
+  });
+});
+
+describe("fern convert, where one of several cannot be read", () => {
+  it("writes the others, says what is wrong with it, and ends with 2", async () => {
+    const broken = join(folder, "broken.svg");
+    writeFileSync(broken, "<svg><g></svg>");
+    const out = join(folder, "most");
+    const ended = await execute("npm", [
+      "run",
+      "-s",
+      "fern",
+      "--",
+      "convert",
+      broken,
+      file,
+      "--out",
+      out,
+    ]).catch((error) => error);
+    expect([ended.code, readdirSync(out)]).toEqual([2, [basename(file)]]);
+    expect(ended.stdout).toMatch(/^1 files? written to .*\n.*broken\.svg: The file's XML is broken/);
   });
 });
 

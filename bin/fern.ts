@@ -46,7 +46,12 @@ type Values = ReturnType<typeof parseArgs<{ options: typeof OPTIONS }>>["values"
 interface Answer {
   readonly report: object;
   readonly sentence: string;
+  /** Whether some of the files could not be read. */
+  readonly partly?: boolean;
 }
+
+const isOfTheFile = (error: unknown): error is Error =>
+  error instanceof FileProblem || error instanceof TooDense;
 
 const COMMANDS: Record<
   string,
@@ -83,9 +88,17 @@ const COMMANDS: Record<
       return { report, sentence: cameIn(report) };
     }
     mkdirSync(out, { recursive: true });
-    const files = [file, ...more];
-    const reports = files.map((from) => ({ file: from, ...convert(from, join(out, basename(from))) }));
-    return { report: reports, sentence: `${files.length} files written to ${out}` };
+    const reports = [file, ...more].map((from) => {
+      try {
+        return { file: from, ...convert(from, join(out, basename(from))) };
+      } catch (error) {
+        if (!isOfTheFile(error)) throw error;
+        return { file: from, problem: error.message };
+      }
+    });
+    const problems = reports.flatMap((one) => ("problem" in one ? [`${one.file}: ${one.problem}`] : []));
+    const written = `${reports.length - problems.length} files written to ${out}`;
+    return { report: reports, sentence: [written, ...problems].join("\n"), partly: problems.length > 0 };
   },
   deliver: async (file, values) => {
     const as = DELIVERED.find((one) => one === values.as);
@@ -145,8 +158,9 @@ async function main(): Promise<void> {
   const [name, file, ...more] = positionals;
   const command = COMMANDS[name];
   if (!command || !file) throw new Error(USAGE);
-  const { report, sentence } = await command(file, values, more);
+  const { report, sentence, partly } = await command(file, values, more);
   console.log(values.json ? JSON.stringify(report) : sentence);
+  if (partly) process.exitCode = 2;
 }
 
 /** What is wrong with a file ends with 2, everything else, such as a wrong call, with 1. */
@@ -154,5 +168,5 @@ try {
   await main();
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));
-  process.exitCode = error instanceof FileProblem || error instanceof TooDense ? 2 : 1;
+  process.exitCode = isOfTheFile(error) ? 2 : 1;
 }

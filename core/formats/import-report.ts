@@ -49,6 +49,8 @@ const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
   uneven: (n) =>
     `${many(n, "dashed line")} squeezed in one direction: ${n === 1 ? "its dashes are" : "their dashes are"} even now.`,
   unhidden: (n) => `${many(n, "item")} may show what later ones hid: there are too many to cut.`,
+  "broken-off": (n) =>
+    `${many(n, "shape ends", "shapes end")} early: ${n === 1 ? "its" : "their"} path makes no sense from there on.`,
   unclipped: (n) => `${many(n, "clipped item is", "clipped items are")} shown whole.`,
 };
 

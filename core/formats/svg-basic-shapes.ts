@@ -1,6 +1,6 @@
 /** Basic shapes written as path data, as SVG 2 chapter 10 defines them. */
 import type { SvgElement } from "./svg-tree.ts";
-import { lengthOf } from "./svg-units.ts";
+import { anyLength } from "./svg-units.ts";
 
 export const SHAPES = new Set(["path", "line", "polyline", "polygon", "circle", "ellipse", "rect"]);
 
@@ -14,8 +14,8 @@ export const diagonalOf = ({ width, height }: Viewport): number => Math.hypot(wi
 
 /** Undefined for a shape that shows nothing. */
 export function pathOf({ name, attributes }: SvgElement, port: Viewport): string | undefined {
-  const x = (key: string) => lengthOf(attributes[key], port.width) ?? 0;
-  const y = (key: string) => lengthOf(attributes[key], port.height) ?? 0;
+  const x = (key: string) => anyLength(attributes[key], port.width) ?? 0;
+  const y = (key: string) => anyLength(attributes[key], port.height) ?? 0;
   switch (name) {
     case "path":
       return attributes.d;
@@ -26,7 +26,7 @@ export function pathOf({ name, attributes }: SvgElement, port: Viewport): string
     case "polygon":
       return attributes.points && `M${attributes.points}Z`;
     case "circle": {
-      const r = lengthOf(attributes.r, diagonalOf(port)) ?? 0;
+      const r = anyLength(attributes.r, diagonalOf(port)) ?? 0;
       return ellipse(x("cx"), y("cy"), r, r);
     }
     case "ellipse": {
@@ -42,8 +42,8 @@ export function pathOf({ name, attributes }: SvgElement, port: Viewport): string
 
 /** One that is missing or `auto` is like the other. */
 function radii({ rx, ry }: SvgElement["attributes"], port: Viewport): [number, number] {
-  const x = lengthOf(rx, port.width);
-  const y = lengthOf(ry, port.height);
+  const x = anyLength(rx, port.width);
+  const y = anyLength(ry, port.height);
   return [x ?? y ?? 0, y ?? x ?? 0];
 }
 

@@ -63,6 +63,7 @@ export const ASIDE = [
   "unhidden",
   "circular",
   "beyond",
+  "broken-off",
   "dash",
   "uneven",
   "too-many",

@@ -10,10 +10,10 @@ import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts
 import type { AsideKind, Asides, Clip, Mark, Marks, Tint } from "./svg-mark.ts";
 import { factsIn, isFrame, isReadHidden, isSaid } from "./svg-ours.ts";
 import { readPaint } from "./svg-paint.ts";
-import { chainsOf } from "./svg-path.ts";
+import { chainsOf, readPath } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree, textOf } from "./svg-tree.ts";
-import { lengthOf, matrixOf, originOf, urlOf, viewBoxMatrix, viewBoxOf } from "./svg-units.ts";
+import { anyLength, lengthOf, matrixOf, originOf, urlOf, viewBoxMatrix, viewBoxOf } from "./svg-units.ts";
 
 /** Elements whose contents are not part of the picture itself. */
 const UNPAINTED = new Set([
@@ -245,7 +245,10 @@ class Painter {
       return;
     }
     const d = pathOf(element, viewport);
-    const all = d ? chainsOf(d).map((chain) => ({ ...chain, points: mapped(chain.points, matrix) })) : [];
+    if (!d || d === "none") return;
+    const { chains: read, brokenOff } = readPath(d);
+    if (brokenOff) this.aside("broken-off", name ?? element.name);
+    const all = read.map((chain) => ({ ...chain, points: mapped(chain.points, matrix) }));
     const chains = all.filter(({ points }) => points.every((n) => Math.abs(n) <= LARGEST));
     if (chains.length < all.length) this.aside("beyond", name ?? element.name);
     if (chains.length === 0) return;
@@ -363,7 +366,7 @@ function corners(width: number, height: number, matrix: Matrix): number[] {
 }
 
 export const strokeWidthOf = ({ style, viewport }: Mark): number =>
-  lengthOf(style["stroke-width"], diagonalOf(viewport)) ?? 1;
+  Math.min(LARGEST, anyLength(style["stroke-width"], diagonalOf(viewport)) ?? 1);
 
 /** An element's own transform, about its origin. */
 function placedTransform(style: Style, viewport: Viewport): Matrix {

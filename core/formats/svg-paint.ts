@@ -1,5 +1,6 @@
 /** What an SVG paint comes to: one plain colour; gradients are taken by their middle colour. */
-import { converter, formatHex, interpolate, parse } from "culori";
+import { formatHex, interpolate } from "culori";
+import { tintOf } from "./svg-colour.ts";
 import type { AsideKind, Tint } from "./svg-mark.ts";
 import type { Style, StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree } from "./svg-tree.ts";
@@ -54,13 +55,4 @@ function stopsOf(gradient: SvgElement, tree: SvgTree, depth = 0): SvgElement[] {
   const link = linkOf(gradient);
   const other = link?.startsWith("#") ? tree.byId.get(link.slice(1)) : undefined;
   return own.length > 0 || !other || depth > 8 ? own : stopsOf(other, tree, depth + 1);
-}
-
-const rgb = converter("rgb");
-
-/** Undefined for what is no colour. */
-export function tintOf(text: string): Tint | undefined {
-  const colour = rgb(parse(text.trim().toLowerCase()));
-  const value = formatHex(colour);
-  return colour && value ? { value, alpha: colour.alpha ?? 1 } : undefined;
 }

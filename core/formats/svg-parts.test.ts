@@ -68,7 +68,9 @@ describe("lengths and view boxes", () => {
     const [x, y] = mappedPoint([1, 0], matrixOf("rotate(90deg) translateX(3px)"));
     expect([Math.round(x * 1e9) / 1e9, y]).toEqual([0, 4]);
     expect(meanScale(matrixOf("scale(2 8)"))).toBeCloseTo(4);
-    expect(matrixOf("nonsense(")).toEqual([1, 0, 0, 1, 0, 0]);
+    expect(mappedPoint([1, 1], matrixOf("scaleX(3) translate3d(1px,2px,9px)"))).toEqual([6, 3]);
+    for (const senseless of ["nonsense(", "translate(9 9) rotate(3£)", "scale(0x11)", "translate(1\ufeff)"])
+      expect(matrixOf(senseless), senseless).toEqual([1, 0, 0, 1, 0, 0]);
     expect(urlOf("url( '#a-b' ) red")).toBe("a-b");
   });
 });
@@ -110,6 +112,31 @@ describe("the cascade", () => {
     });
     expect(styleOf("@media print{path{stroke:red}}", "<path/>")).not.toHaveProperty("stroke");
     expect(styleOf("path{stroke:}}} :::{fill:red} path{fill:lime}", "<path/>").fill).toBe("lime");
+  });
+});
+
+describe("values that make no sense", () => {
+  const paintsOf = (body: string) => {
+    const { flats, strokes, asides } = readSvg(svg(body));
+    return [flats.map(({ value }) => value), strokes.map(({ width }) => width), [...asides.keys()]];
+  };
+
+  it("count as not written: the rule before, the element around or the start holds", () => {
+    const square = 'd="M0 0h9v9h-9z"';
+    expect(paintsOf(`<g fill="#ff8800"><path fill="#1a0.e" ${square}/></g>`)[0]).toEqual(["#ff8800"]);
+    expect(paintsOf(`<path fill="#ff8800" style="fill:bogus" ${square}/>`)[0]).toEqual(["#ff8800"]);
+    expect(paintsOf(`<path fill="#ff8800 icc-color(press,1,0)" ${square}/>`)[0]).toEqual(["#ff8800"]);
+    const line = '<path fill="none" stroke="#000" stroke-width="-3" d="M0 0h9"/>';
+    expect(paintsOf(`<g stroke-width="5">${line}</g>`)[1]).toEqual([5]);
+  });
+
+  it("in a path end it, and that is told; lengths beyond all bounds are told too", () => {
+    const path = (d: string) => paintsOf(`<path fill="none" stroke="#000" stroke-width="2" d="${d}"/>`);
+    expect(path("M0 0h9v9")).toEqual([[], [2], []]);
+    for (const broken of ["M0 0h9v-.", "M0 0h9l1e999 9", "M0 0h9 9x9"])
+      expect(path(broken), broken).toEqual([[], [2], ["broken-off"]]);
+    const wide = '<rect stroke="#000" fill="none" width="1e21" height="9"/><path d="M0 0h9" stroke="#000"/>';
+    expect(paintsOf(wide)).toEqual([[], [1], ["beyond"]]);
   });
 });
 

@@ -9,8 +9,14 @@ export interface Chain {
   readonly closed: boolean;
 }
 
-/** Reads path data; what makes no sense in it ends it, as SVG asks. */
-export function chainsOf(d: string): Chain[] {
+export interface PathReading {
+  readonly chains: readonly Chain[];
+  /** Whether it ends where its data makes no sense from there on, as SVG asks. */
+  readonly brokenOff: boolean;
+}
+
+/** Reads path data. */
+export function readPath(d: string): PathReading {
   const path = svgpath(d).unarc().abs().unshort();
   const chains: Chain[] = [];
   let points: number[] = [];
@@ -23,8 +29,11 @@ export function chainsOf(d: string): Chain[] {
     if (points.length > 2) chains.push({ points, closed });
     points = [];
   };
+  let ended = false;
   path.iterate((segment, _index, x, y) => {
     const [command, ...n] = segment as [string, ...number[]];
+    ended ||= !n.every(Number.isFinite);
+    if (ended) return;
     if (command === "M") {
       finish(closesItself(points));
       start = [n[0], n[1]];
@@ -44,8 +53,13 @@ export function chainsOf(d: string): Chain[] {
     }
   });
   finish(closesItself(points));
-  return chains.filter(({ points: p }) => p.every(Number.isFinite));
+  return { chains, brokenOff: ended || isFaulty(path) };
 }
+
+export const chainsOf = (d: string): readonly Chain[] => readPath(d).chains;
+
+/** Its types leave out that the parser says where it stopped. */
+const isFaulty = (path: ReturnType<typeof svgpath>): boolean => (path as { err?: string }).err !== "";
 
 function pushLine(points: number[], from: Point, to: Point): void {
   if (from[0] !== to[0] || from[1] !== to[1]) points.push(...polyline([from, to]).slice(2));

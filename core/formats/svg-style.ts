@@ -5,7 +5,9 @@
 import { selectAll } from "css-select";
 import * as csstree from "css-tree";
 import { parse as parseSelector, type Selector } from "css-what";
+import { isColour, isPaint } from "./svg-colour.ts";
 import type { SvgElement, SvgTree } from "./svg-tree.ts";
+import { anyLength } from "./svg-units.ts";
 
 /** Property values by name, as written. */
 export type Style = Readonly<Record<string, string>>;
@@ -48,6 +50,18 @@ const PRESENTATION = new Set([
   "stop-opacity",
 ]);
 
+/** Values that make no sense count as not written (CSS Syntax 3, section 8.2). Those with variables are known only later. */
+const MAKES_SENSE: Readonly<Record<string, (value: string) => boolean>> = {
+  fill: isPaint,
+  stroke: isPaint,
+  color: isColour,
+  "stop-color": isColour,
+  "stroke-width": (value) => (anyLength(value, 1) ?? -1) >= 0,
+};
+
+const isHeld = (property: string, value: string): boolean =>
+  value === "inherit" || value.includes("var(") || (MAKES_SENSE[property]?.(value) ?? true);
+
 interface Declared {
   readonly value: string;
   /** Which of two declarations of a property holds: the heavier, and of the same weight the later. */
@@ -89,7 +103,8 @@ export class StyleSheet {
   styleOf(element: SvgElement, above: Style): Style {
     const style: Record<string, string> = {};
     for (const name in above) if (!OWN_ONLY.has(name)) style[name] = above[name];
-    for (const name in element.attributes) if (PRESENTATION.has(name)) style[name] = element.attributes[name];
+    for (const [name, value] of Object.entries(element.attributes))
+      if (PRESENTATION.has(name) && isHeld(name, value)) style[name] = value;
     const declared = new Map(this.declared.get(element));
     if (element.attributes.style)
       for (const declaration of declarationsIn(element.attributes.style))
@@ -97,7 +112,7 @@ export class StyleSheet {
     for (const [name, { value }] of declared) style[name] = value;
     for (const name in style) {
       if (style[name].includes("var(")) style[name] = withVariables(style[name], style);
-      if (style[name] === "inherit") style[name] = above[name] ?? "";
+      if (style[name] === "inherit" || !isHeld(name, style[name])) style[name] = above[name] ?? "";
     }
     return style;
   }
@@ -109,6 +124,7 @@ function declare(
   weight: number,
 ): void {
   const now = { value: csstree.generate(value), weight: weight + (important ? IMPORTANT : 0) };
+  if (!isHeld(property, now.value)) return;
   const before = own.get(property);
   if (!before || before.weight <= now.weight) own.set(property, now);
 }

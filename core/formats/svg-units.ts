@@ -24,7 +24,8 @@ export function lengthOf(text: string | undefined, whole?: number): number | und
   return length !== undefined && Math.abs(length) <= LARGEST ? length : undefined;
 }
 
-function anyLength(text: string | undefined, whole?: number): number | undefined {
+/** The same without bounds. */
+export function anyLength(text: string | undefined, whole?: number): number | undefined {
   const match = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)\s*([a-z]*|%)\s*$/i.exec(text ?? "");
   if (!match) return undefined;
   if (match[2] === "%") return whole === undefined ? undefined : (Number(match[1]) * whole) / 100;
@@ -74,7 +75,7 @@ const SIDES: Record<string, [horizontal: string, vertical: string]> = {
   center: ["50%", "50%"],
 };
 
-/** The place a transform turns and scales about: two lengths or sides of the viewport; its corner when left out. */
+/** The place a transform turns and scales about: two lengths or sides of the viewport; its corner when left out or senseless. */
 export function originOf(text: string | undefined, { width, height }: Pick<Box, "width" | "height">): Point {
   const [first = "0", second = "center"] = (text ?? "0 0")
     .trim()
@@ -82,23 +83,34 @@ export function originOf(text: string | undefined, { width, height }: Pick<Box, 
     .split(/[\s,]+/);
   const turnedRound = SIDES[first]?.[0] === "" || SIDES[second]?.[1] === "";
   const [across, down] = turnedRound ? [second, first] : [first, second];
-  return [
-    lengthOf(SIDES[across]?.[0] ?? across, width) ?? 0,
-    lengthOf(SIDES[down]?.[1] ?? down, height) ?? 0,
-  ];
+  const x = lengthOf(SIDES[across]?.[0] ?? across, width);
+  const y = lengthOf(SIDES[down]?.[1] ?? down, height);
+  return x === undefined || y === undefined ? [0, 0] : [x, y];
 }
 
-/** A transform list, or one in CSS with its units, as one matrix. */
+const NUMBER = String.raw`[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?`;
+const GAP = String.raw`[ \t\r\n\f]*`;
+const COMMA = String.raw`[ \t\r\n\f,]`;
+const TRANSFORMS = new RegExp(
+  `^(?:${COMMA}*(?:matrix|translate|scale|rotate|skew[XY])${GAP}\\(${GAP}${NUMBER}(?:(?:${COMMA}+|(?=[+-]))${NUMBER})*${GAP}\\))+${COMMA}*$`,
+  "i",
+);
+
+/** A transform list, or one in CSS with its units, as one matrix. One that makes no sense moves nothing, as in browsers. */
 export function matrixOf(transform: string | undefined): Matrix {
   if (!transform || transform === "none") return IDENTITY;
   const plain = transform
+    .replace(/(translate|scale)3d\(([^),]*),([^),]*),[^)]*\)/gi, "$1($2,$3)")
     .replace(/translateX\(([^)]*)\)/gi, "translate($1,0)")
     .replace(/translateY\(([^)]*)\)/gi, "translate(0,$1)")
+    .replace(/scaleX\(([^)]*)\)/gi, "scale($1,1)")
+    .replace(/scaleY\(([^)]*)\)/gi, "scale(1,$1)")
     .replace(
       /([+-]?[\d.]+(?:e[+-]?\d+)?)(turn|grad|rad)/gi,
       (_, angle, unit) => `${angle * DEGREES[unit.toLowerCase()]}`,
     )
     .replace(/(\d)(px|deg)/gi, "$1");
+  if (!TRANSFORMS.test(plain)) return IDENTITY;
   const at: number[] = [];
   svgpath("M0 0L1 0L0 1")
     .transform(plain)

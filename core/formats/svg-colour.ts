@@ -1,0 +1,20 @@
+/** Colours and paints as SVG and CSS write them. */
+import { converter, formatHex, parse } from "culori";
+import type { Tint } from "./svg-mark.ts";
+import { urlOf } from "./svg-units.ts";
+
+const rgb = converter("rgb");
+
+/** Undefined for what is no colour. SVG 1.1 may name the same colour of a printing profile behind it. */
+export function tintOf(text: string): Tint | undefined {
+  const plain = text.replace(/\s+icc-color\([^)]*\)\s*$/i, "");
+  const colour = rgb(parse(plain.trim().toLowerCase()));
+  const value = formatHex(colour);
+  return colour && value ? { value, alpha: colour.alpha ?? 1 } : undefined;
+}
+
+export const isColour = (text: string): boolean =>
+  /^\s*currentcolor\s*$/i.test(text) || tintOf(text) !== undefined;
+
+export const isPaint = (text: string): boolean =>
+  /^\s*(none\s*$|context-(fill|stroke)\s*$)/i.test(text) || urlOf(text) !== undefined || isColour(text);
