@@ -1,7 +1,13 @@
 /** Colours and paints as SVG and CSS write them. */
 import { converter, formatHex, parse } from "culori";
-import type { Tint } from "./svg-mark.ts";
 import { urlOf } from "./svg-units.ts";
+
+/** A plain colour. */
+export interface Tint {
+  /** #rrggbb */
+  readonly value: string;
+  readonly alpha: number;
+}
 
 const rgb = converter("rgb");
 

@@ -2,16 +2,10 @@
 import { polyline } from "../geometry/cubic.ts";
 import type { Matrix } from "../geometry/matrix.ts";
 import type { Viewport } from "./svg-basic-shapes.ts";
+import type { Tint } from "./svg-colour.ts";
 import type { Chain } from "./svg-path.ts";
 import type { Style } from "./svg-style.ts";
 import type { SvgElement } from "./svg-tree.ts";
-
-/** A plain colour. */
-export interface Tint {
-  /** #rrggbb */
-  readonly value: string;
-  readonly alpha: number;
-}
 
 /** A region that cuts off what lies outside it. */
 export interface Clip {

@@ -1,7 +1,7 @@
 /** What an SVG paint comes to: one plain colour; gradients are taken by their middle colour. */
 import { formatHex, interpolate } from "culori";
-import { tintOf } from "./svg-colour.ts";
-import type { AsideKind, Tint } from "./svg-mark.ts";
+import { type Tint, tintOf } from "./svg-colour.ts";
+import type { AsideKind } from "./svg-mark.ts";
 import type { Style, StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree } from "./svg-tree.ts";
 import { urlOf } from "./svg-units.ts";

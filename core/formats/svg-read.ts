@@ -12,8 +12,9 @@ import type { InkRegion } from "../pockets/ink-regions.ts";
 import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
 import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "./bounds.ts";
 import { FileProblem } from "./file-problem.ts";
+import type { Tint } from "./svg-colour.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
-import { type AsideKind, type Asides, closedPoints, isEvenOdd, type Mark, type Tint } from "./svg-mark.ts";
+import { type AsideKind, type Asides, closedPoints, isEvenOdd, type Mark } from "./svg-mark.ts";
 import { marksOf } from "./svg-marks.ts";
 import {
   factsIn,
