@@ -12,6 +12,7 @@ import { seedsOnScreen } from "./seeds-on-screen.ts";
 const PORT = 4194;
 const CASES = [
   { name: "3,000 spot-like strokes", strokes: spotLike(3000, { side: WIDE_PAGE }), side: WIDE_PAGE },
+  { name: "10,000 spot-like strokes", strokes: spotLike(10_000, { side: WIDE_PAGE }), side: WIDE_PAGE },
   { name: "1,000 crossing strokes", strokes: crossingStrokes(1000), side: PAGE },
 ];
 const AIMS = { desk: 1000, pockets: 2000, openings: 3000, task: 50 };

@@ -1,5 +1,6 @@
 /** Benchmarks, each a ratio within one run: `npm run bench [-- NAME ...]`. */
 
+import { dayBench } from "./day.ts";
 import { enginesBench } from "./engines.ts";
 import { foreignFlatsBench } from "./foreign-flats.ts";
 import { gapsBench } from "./gaps.ts";
@@ -29,8 +30,8 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   "foreign-flats": foreignFlatsBench,
 };
 
-/** Takes a quarter of an hour, so it runs only when asked for. */
-const LONG: typeof BENCHES = { kills: killsBench };
+/** Take a quarter of an hour each, so they run only when asked for. */
+const LONG: typeof BENCHES = { kills: killsBench, day: dayBench };
 
 const chosen = process.argv.slice(2);
 for (const [name, bench] of Object.entries({ ...BENCHES, ...LONG }))

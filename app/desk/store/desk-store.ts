@@ -17,6 +17,7 @@ import { FormLink } from "../../work/form-link.ts";
 import { Pictures } from "../../work/pictures.ts";
 import type { PocketReading } from "../../work/pockets.worker.ts";
 import { bridgeEdit } from "../gaps/bridge-edit.ts";
+import { openingIn } from "../gaps/fresh-gaps.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
 import { BeforeRisks } from "../versions/make-version.ts";
@@ -94,8 +95,9 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const follower = new PocketFollower(lines.work, drawing, {
       onPockets,
       onGaps: (gaps) => {
-        const { stamp, drawing: read } = get();
-        set({ gaps: { ...gaps, stamp, strokes: read.strokes }, chosenOpening: null });
+        const { stamp, drawing: read, gaps: before, chosenOpening } = get();
+        const chosen = chosenOpening === null ? null : openingIn(gaps, before.openings[chosenOpening]);
+        set({ gaps: { ...gaps, stamp, strokes: read.strokes }, chosenOpening: chosen });
       },
     });
 

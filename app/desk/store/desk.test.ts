@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { addColour, changeColour, removeColour } from "#core/drawing/colour-edits.ts";
 import { changeSheet, setReach, setStrict } from "#core/drawing/edits.ts";
-import { removeLines } from "#core/drawing/line-edits.ts";
+import { changeStrokes, removeLines } from "#core/drawing/line-edits.ts";
 import { changePart } from "#core/drawing/part-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
@@ -127,6 +127,19 @@ describe("gaps", () => {
     expect(sortOpenings(state()).declined).toEqual([0]);
     reconsider(state());
     expect(sortOpenings(state()).closed).toEqual([0]);
+  });
+
+  it("stay chosen when lines are read anew, as long as they are there", async () => {
+    await open(ROOMS);
+    goToOpening(desk, 0);
+    const { stamp } = state();
+    state().edit(changeStrokes([Object.keys(state().drawing.strokes)[0]], { width: 1.9 }));
+    await settled();
+    expect(state().gaps.stamp).toBeGreaterThan(stamp);
+    expect(state().chosenOpening).toBe(0);
+    bridgeOpenings(state(), [0]);
+    await settled();
+    expect(state().chosenOpening).toBeNull();
   });
 
   it("are bridged for good, and the worker's pockets follow", async () => {
