@@ -5,6 +5,7 @@ import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
 import { blankDrawing } from "#core/drawing/new-drawing.ts";
 import { plainText } from "#core/drawing/plain-text.ts";
 import { addDrawing } from "../keep/shelf.ts";
+import { Button } from "../ui/button.tsx";
 import { NumberField } from "../ui/number-field.tsx";
 
 interface Fields {
@@ -106,12 +107,9 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
               <button type="button" onClick={onClose} className="h-9 rounded-md px-3 hover:bg-well">
                 Cancel
               </button>
-              <button
-                type="submit"
-                className="h-9 rounded-md bg-fern px-4 font-medium text-white disabled:opacity-60"
-              >
+              <Button main size="large" type="submit">
                 Begin drawing
-              </button>
+              </Button>
             </div>
           </form>
         </Dialog.Content>

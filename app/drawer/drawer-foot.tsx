@@ -3,11 +3,9 @@ import { useEffect, useRef, useState } from "react";
 import { FileProblem } from "#core/formats/file-problem.ts";
 import { drawerArchive, takeArchive } from "../keep/archive.ts";
 import { isNearlyFull, keepForGood, type Room, roomLeft } from "../keep/room.ts";
+import { Button } from "../ui/button.tsx";
 import { downloadFile } from "../ui/download.ts";
 import { useNotice } from "../ui/notices.tsx";
-
-const BUTTON =
-  "flex h-8 items-center gap-2 rounded-md border border-edge bg-raised px-3 hover:bg-well disabled:opacity-60";
 
 /** The whole drawer out and in, and how much room there is for it. */
 export function DrawerFoot({ count }: { count: number }) {
@@ -48,10 +46,10 @@ export function DrawerFoot({ count }: { count: number }) {
     }, `“${file.name}” was not put in.`);
   return (
     <footer className="mt-12 flex flex-wrap items-center gap-3 border-t border-line pt-5 text-sm">
-      <button type="button" disabled={share !== null || count === 0} onClick={takeOut} className={BUTTON}>
+      <Button className="bg-raised" disabled={share !== null || count === 0} onClick={takeOut}>
         <Archive size={15} aria-hidden />
         {share === null ? "Take the whole drawer home" : `${Math.round(100 * share)} %`}
-      </button>
+      </Button>
       <input
         ref={input}
         type="file"
@@ -65,14 +63,9 @@ export function DrawerFoot({ count }: { count: number }) {
           target.value = "";
         }}
       />
-      <button
-        type="button"
-        disabled={share !== null}
-        onClick={() => input.current?.click()}
-        className={BUTTON}
-      >
+      <Button className="bg-raised" disabled={share !== null} onClick={() => input.current?.click()}>
         <ArchiveRestore size={15} aria-hidden /> Put a drawer in
-      </button>
+      </Button>
       {room ? <RoomSign room={room} count={count} onRoom={setRoom} /> : null}
     </footer>
   );
@@ -111,9 +104,9 @@ function RoomSign({ room, count, onRoom }: RoomProps) {
         {full ? ". Take the drawer home, then delete some." : room.forGood ? ", kept for good" : ""}
       </p>
       {room.forGood ? null : (
-        <button type="button" onClick={ask} className={BUTTON}>
+        <Button className="bg-raised" onClick={ask}>
           <ShieldCheck size={15} aria-hidden /> Keep them for good
-        </button>
+        </Button>
       )}
     </>
   );

@@ -2,6 +2,7 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { MERGE_WITHIN } from "#core/formats/import-drawing.ts";
 import { cameIn, type ReportLine } from "#core/formats/import-report.ts";
+import { Button } from "../ui/button.tsx";
 import { Toggle } from "../ui/toggle.tsx";
 import type { Tidying } from "../work/reading.worker.ts";
 import { MergePreview } from "./merge-preview.tsx";
@@ -39,17 +40,17 @@ function Report({ waiting, accept, stop }: Props) {
             <button type="button" onClick={stop} className="h-9 rounded-md px-3 hover:bg-well">
               Leave it
             </button>
-            <button
-              type="button"
+            <Button
+              main
+              size="large"
               disabled={busy}
               onClick={() => {
                 setBusy(true);
                 void accept({ mergeWithin: within, tidy });
               }}
-              className="h-9 rounded-md bg-fern px-4 font-medium text-white disabled:opacity-70"
             >
               Put it on the desk
-            </button>
+            </Button>
           </div>
         </Dialog.Content>
       </Dialog.Portal>

@@ -1,5 +1,6 @@
 import { Dialog } from "radix-ui";
 import { type FormEvent, useRef } from "react";
+import { Button } from "../ui/button.tsx";
 
 interface Props {
   readonly open: boolean;
@@ -40,9 +41,9 @@ export function NameDialog({ open, title, name, onClose, onName }: Props) {
               <button type="button" onClick={onClose} className="h-9 rounded-md px-3 hover:bg-well">
                 Cancel
               </button>
-              <button type="submit" className="h-9 rounded-md bg-fern px-4 font-medium text-white">
+              <Button main size="large" type="submit">
                 Save
-              </button>
+              </Button>
             </div>
           </form>
         </Dialog.Content>

@@ -1,5 +1,6 @@
 import { Progress } from "radix-ui";
 import { useEffect, useState } from "react";
+import { Button } from "../ui/button.tsx";
 import type { OpenFile } from "./use-open-file.ts";
 
 /** Shorter work is not worth a sign. */
@@ -36,9 +37,7 @@ export function ReadingSign({ reading, stop }: Pick<OpenFile, "reading" | "stop"
           <Progress.Indicator className="h-full bg-fern" style={{ width: `${percent}%` }} />
         </Progress.Root>
       </div>
-      <button type="button" onClick={stop} className="h-8 rounded-md border border-edge px-3 hover:bg-well">
-        Stop
-      </button>
+      <Button onClick={stop}>Stop</Button>
     </div>
   );
 }

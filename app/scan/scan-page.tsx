@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { curveCount } from "#core/geometry/cubic.ts";
 import { addDrawing } from "../keep/shelf.ts";
+import { Button } from "../ui/button.tsx";
 import { FrondMark } from "../ui/frond-mark.tsx";
 import { ScanCanvas } from "./scan-canvas.tsx";
 import { createScan, ScanContext, type ScanStore, useScan, useScanStore } from "./scan-store.ts";
@@ -125,13 +126,7 @@ function ProgressSign() {
           <Progress.Indicator className="h-full bg-fern" style={{ width: `${percent}%` }} />
         </Progress.Root>
       </div>
-      <button
-        type="button"
-        onClick={() => scan.getState().stop()}
-        className="h-8 rounded-md border border-edge px-3 hover:bg-well"
-      >
-        Stop
-      </button>
+      <Button onClick={() => scan.getState().stop()}>Stop</Button>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { Crop, Hand, RotateCw, SquareDashed, X } from "lucide-react";
+import { Button } from "../ui/button.tsx";
 import { Choice } from "../ui/choice.tsx";
 import { IconButton } from "../ui/icon-button.tsx";
 import { NumberField } from "../ui/number-field.tsx";
@@ -60,13 +61,9 @@ function PaperSettings() {
           <RotateCw size={16} aria-hidden />
         </IconButton>
         {crop && (
-          <button
-            type="button"
-            onClick={() => lay({ crop: null })}
-            className="h-7 rounded-md border border-edge px-2 text-xs hover:bg-well"
-          >
+          <Button size="small" onClick={() => lay({ crop: null })}>
             Whole paper
-          </button>
+          </Button>
         )}
       </div>
       <div className="mt-1.5 flex items-center gap-2 text-xs">
@@ -101,14 +98,13 @@ function InkSettings() {
           onChange={(share) => change({ threshold: Math.round(share * 255) })}
         />
         <span className="w-8 tabular-nums">{threshold}</span>
-        <button
-          type="button"
+        <Button
+          size="small"
           disabled={settings.threshold === undefined}
           onClick={() => change({ threshold: undefined })}
-          className="h-7 rounded-md border border-edge px-2 hover:bg-well disabled:border-line disabled:text-edge"
         >
           As found
-        </button>
+        </Button>
       </div>
       <div className="mt-1.5 flex gap-3">
         <NumberField

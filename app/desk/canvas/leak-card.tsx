@@ -1,5 +1,6 @@
 import { showLength } from "#core/drawing/length.ts";
 import { toScreen } from "../../painting/view.ts";
+import { Button } from "../../ui/button.tsx";
 import { widthsOf } from "../gaps/say-leak.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
@@ -54,13 +55,7 @@ export function LeakCard() {
           </button>
         )}
         {openings.length > 1 && (
-          <button
-            type="button"
-            onClick={() => bridgeLeak([widest])}
-            className="h-8 rounded-md border border-edge px-3 whitespace-nowrap"
-          >
-            Only the {showLength(page, widest.width)}
-          </button>
+          <Button onClick={() => bridgeLeak([widest])}>Only the {showLength(page, widest.width)}</Button>
         )}
         <button
           type="button"

@@ -1,6 +1,7 @@
 import { FileImage, FileJson, FileText, PackageOpen, PenTool, Printer, Signature } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { ranked } from "#core/drawing/drawing.ts";
+import { Button } from "../../ui/button.tsx";
 import { useNotice } from "../../ui/notices.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { GroundFields } from "./ground-fields.tsx";
@@ -11,9 +12,6 @@ import { SignWindow } from "./sign-window.tsx";
 import { TakeHomeWindow } from "./take-home-window.tsx";
 import { useHandOver } from "./use-hand-over.ts";
 import { CONTACT, EVERY, KIND_WORDS, type Kind, SEEN, usualWish } from "./wish.ts";
-
-const BUTTON =
-  "flex h-9 items-center gap-2 rounded-md border border-edge px-2.5 whitespace-nowrap hover:bg-well disabled:opacity-70";
 
 /** Page and ground, and the files to take home. */
 export function DeliverPanel() {
@@ -38,9 +36,9 @@ export function DeliverPanel() {
       <div className="flex shrink-0 items-center gap-2">
         <PageFields />
         <GroundFields />
-        <button type="button" aria-label="Sign" onClick={() => setOpen("sign")} className={BUTTON}>
+        <Button size="large" aria-label="Sign" onClick={() => setOpen("sign")}>
           <Signature size={16} aria-hidden /> Sign
-        </button>
+        </Button>
       </div>
       <div className="grid gap-1">
         <div className="flex items-center gap-1.5">
@@ -52,12 +50,12 @@ export function DeliverPanel() {
       </div>
       <div className="grid gap-1">
         <div className="flex items-center gap-1.5">
-          <button type="button" onClick={() => setOpen("more")} className={BUTTON}>
+          <Button size="large" onClick={() => setOpen("more")}>
             <PackageOpen size={16} aria-hidden /> More files
-          </button>
-          <button type="button" disabled={proving} onClick={prove} className={BUTTON}>
+          </Button>
+          <Button size="large" disabled={proving} onClick={prove}>
             <Printer size={16} aria-hidden /> {proving ? "Proving…" : "Proof"}
-          </button>
+          </Button>
         </div>
         <WayField way={way} onWay={setWay} />
       </div>
@@ -100,23 +98,20 @@ function SaveButton({ kind, way, icon }: { kind: Kind; way: string; icon: ReactN
   const save = () => start({ ...usualWish([kind], desk.getState().drawing.page.ppi), way }, "download", word);
   return (
     <>
-      <button
-        type="button"
+      <Button
+        main
+        size="large"
+        className="tabular-nums"
         aria-label={busy ? undefined : `Save ${word}`}
         disabled={busy}
         onClick={save}
-        className="flex h-9 items-center gap-1.5 rounded-md bg-fern px-2.5 font-medium whitespace-nowrap text-white tabular-nums hover:brightness-95 disabled:opacity-70"
       >
         {icon} {!busy ? word : percent > 0 ? `${percent} %` : "Making it…"}
-      </button>
+      </Button>
       {busy && kind === "png" ? (
-        <button
-          type="button"
-          onClick={() => desk.getState().pictures.stop()}
-          className="h-9 rounded-md border border-edge px-3 hover:bg-well"
-        >
+        <Button size="large" onClick={() => desk.getState().pictures.stop()}>
           Stop
-        </button>
+        </Button>
       ) : null}
     </>
   );

@@ -1,6 +1,7 @@
 import { useLiveQuery } from "dexie-react-hooks";
 import { RotateCw, Trash2 } from "lucide-react";
 import { deliveriesOf, forgetDelivery } from "../../keep/deliveries.ts";
+import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk } from "../store/use-desk.ts";
 import { bytesWord } from "./hand-over.ts";
@@ -36,15 +37,14 @@ export function DeliveriesList({ onAgain, busy }: Props) {
                     {when}, {past.ppi} ppi, {bytesWord(bytes)}
                   </span>
                 </span>
-                <button
-                  type="button"
+                <Button
+                  size="small"
                   disabled={busy}
                   aria-label={`Make again: ${what}, ${when}`}
                   onClick={() => onAgain(past)}
-                  className="flex h-7 items-center gap-1.5 rounded-md border border-edge px-2 text-xs hover:bg-raised disabled:opacity-60"
                 >
                   <RotateCw size={13} aria-hidden /> Again
-                </button>
+                </Button>
                 <IconButton
                   small
                   label={`Forget: ${what}, ${when}`}

@@ -5,6 +5,7 @@ import { changePage, fitPage, resizePage, setBleed, setUnit, sizeOf } from "#cor
 import { PAGE_SIDE } from "#core/formats/bounds.ts";
 import type { Box } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
+import { Button } from "../../ui/button.tsx";
 import { Choice } from "../../ui/choice.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
 import { PopoverButton } from "../../ui/popover-button.tsx";
@@ -127,13 +128,7 @@ export function PageFields() {
             className="w-16"
             onChange={setMargin}
           />
-          <button
-            type="button"
-            onClick={fit}
-            className="h-8 rounded-md border border-edge px-3 hover:bg-well"
-          >
-            Fit page to drawing
-          </button>
+          <Button onClick={fit}>Fit page to drawing</Button>
         </div>
       </div>
     </PopoverButton>

@@ -2,6 +2,7 @@ import { useEffect, useState } from "react";
 import { pathData } from "#core/formats/svg-path.ts";
 import { boundsOf } from "#core/geometry/point.ts";
 import { keepValue, keptValue } from "../../keep/kept.ts";
+import { Button } from "../../ui/button.tsx";
 import { Choice } from "../../ui/choice.tsx";
 import { useNotice } from "../../ui/notices.tsx";
 import { SliderRow } from "../../ui/slider-row.tsx";
@@ -111,13 +112,9 @@ export function SignWindow({ onClose }: { onClose: () => void }) {
           />
         </div>
         <div className="flex justify-end">
-          <button
-            type="button"
-            onClick={sign}
-            className="h-9 rounded-md bg-fern px-4 font-medium text-white hover:brightness-95"
-          >
+          <Button main size="large" onClick={sign}>
             Sign in {hand}
-          </button>
+          </Button>
         </div>
       </div>
     </Window>

@@ -5,6 +5,7 @@ import { pathData } from "#core/formats/svg-path.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { drawnLine, type HandSample } from "#core/lines/drawn-line.ts";
 import { nibOutline } from "#core/lines/nib-outline.ts";
+import { Button } from "../../ui/button.tsx";
 import { useDesk } from "../store/use-desk.ts";
 import type { Signature } from "./signing.ts";
 
@@ -99,25 +100,18 @@ export function SignaturePad({ signature, onChange }: Props) {
             </option>
           ))}
         </select>
-        <button
-          type="button"
-          disabled={signature.chains.length === 0}
-          onClick={takeBack}
-          className="flex h-8 items-center gap-1.5 rounded-md border border-edge px-2 hover:bg-well disabled:opacity-60"
-        >
+        <Button disabled={signature.chains.length === 0} onClick={takeBack}>
           <Undo2 size={14} aria-hidden /> Last stroke away
-        </button>
-        <button
-          type="button"
+        </Button>
+        <Button
           disabled={signature.chains.length === 0}
           onClick={() => {
             setStrokes([]);
             onChange({ chains: [] });
           }}
-          className="flex h-8 items-center gap-1.5 rounded-md border border-edge px-2 hover:bg-well disabled:opacity-60"
         >
           <Eraser size={14} aria-hidden /> Begin anew
-        </button>
+        </Button>
       </div>
     </div>
   );

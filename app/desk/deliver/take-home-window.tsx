@@ -2,6 +2,7 @@ import { Copy, FolderDown, Save } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
 import { ranked } from "#core/drawing/drawing.ts";
 import { partsOf } from "#core/drawing/parts.ts";
+import { Button } from "../../ui/button.tsx";
 import { useNotice } from "../../ui/notices.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
@@ -28,8 +29,6 @@ import {
 } from "./wish.ts";
 
 const FIELD = "h-8 w-full rounded-md border border-edge bg-white px-2";
-const BUTTON =
-  "flex h-9 items-center gap-2 rounded-md border border-edge px-3 hover:bg-well disabled:opacity-60";
 
 /** All the files that can be taken home, of what, with how large they will be; and those that were. */
 export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
@@ -60,29 +59,29 @@ export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
         <div className="grid content-start gap-4 overflow-y-auto p-5">
           <Kinds wish={wish} onChange={change} />
           <div className="flex flex-wrap items-center gap-2">
-            <button
-              type="button"
+            <Button
+              main
+              size="large"
+              className="tabular-nums"
               disabled={share !== null || meant.length === 0}
               onClick={() => save("download")}
-              className="flex h-9 items-center gap-2 rounded-md bg-fern px-4 font-medium text-white tabular-nums hover:brightness-95 disabled:opacity-60"
             >
               <Save size={16} aria-hidden />
               {share === null ? "Save them" : `${Math.round(100 * share)} %`}
-            </button>
+            </Button>
             {share === null ? null : (
-              <button type="button" onClick={() => desk.getState().pictures.stop()} className={BUTTON}>
+              <Button size="large" onClick={() => desk.getState().pictures.stop()}>
                 Stop
-              </button>
+              </Button>
             )}
             {hasFolders() ? (
-              <button
-                type="button"
+              <Button
+                size="large"
                 disabled={share !== null || meant.length === 0}
                 onClick={() => save("folder")}
-                className={BUTTON}
               >
                 <FolderDown size={16} aria-hidden /> Into a folder
-              </button>
+              </Button>
             ) : null}
             <CopyButton kind="png" wish={wish} />
             <CopyButton kind="svg" wish={wish} />
@@ -259,9 +258,9 @@ function CopyButton({ kind, wish }: { kind: "png" | "svg"; wish: TakeHome }) {
     }
   };
   return (
-    <button type="button" onClick={copy} className={BUTTON}>
+    <Button size="large" onClick={copy}>
       <Copy size={16} aria-hidden /> Copy {word}
-    </button>
+    </Button>
   );
 }
 

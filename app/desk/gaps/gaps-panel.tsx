@@ -1,6 +1,7 @@
 import { setReach } from "#core/drawing/edits.ts";
 import { showLength } from "#core/drawing/length.ts";
 import { longestReach } from "#core/pockets/reading.ts";
+import { Button } from "../../ui/button.tsx";
 import { Range } from "../../ui/range.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
 import { bridgeOpenings, sortOpenings } from "../gaps/openings.ts";
@@ -20,16 +21,11 @@ export function GapsPanel() {
   return (
     <>
       <Reach />
-      <button
-        type="button"
-        disabled={chosen.length === 0}
-        onClick={() => bridgeOpenings(desk.getState(), chosen)}
-        className="h-8 rounded-md border border-edge px-3 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge"
-      >
+      <Button disabled={chosen.length === 0} onClick={() => bridgeOpenings(desk.getState(), chosen)}>
         {closed.length > 0
           ? `Bridge these ${closed.length} for good`
           : `Bridge all ${open.length || ""} openings`}
-      </button>
+      </Button>
       <div className="grid gap-1 text-xs">
         <Toggle
           label={`Show bridges (${bridges})`}

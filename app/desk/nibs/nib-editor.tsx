@@ -3,6 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import type { Nib, Profile } from "#core/drawing/drawing.ts";
 import { changeNib, removeNib } from "#core/drawing/line-edits.ts";
 import { shareAt } from "#core/lines/profile.ts";
+import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { NameField } from "../../ui/name-field.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
@@ -43,17 +44,15 @@ export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
         digits={0}
         onChange={(strands) => change({ strands })}
       />
-      <button
-        type="button"
+      <Button
         onClick={() => {
           edit(removeNib(nib.id, nib.name));
           onBack();
         }}
-        className="flex h-8 items-center justify-center gap-1.5 rounded-md border border-edge hover:bg-well"
       >
         <Trash2 size={14} aria-hidden />
         {uses === 0 ? "Delete this nib" : `Delete; ${uses === 1 ? "1 line" : `${uses} lines`} turn even`}
-      </button>
+      </Button>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { type Nib, ranked } from "#core/drawing/drawing.ts";
 import { addNib } from "#core/drawing/line-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
+import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { EVEN_NIB } from "../tools/draw/new-stroke.ts";
@@ -92,13 +93,9 @@ export function NibPicker({ value, onChange, small = false }: Props) {
                   </li>
                 ))}
               </ul>
-              <button
-                type="button"
-                onClick={add}
-                className="mt-2 flex h-8 w-full items-center justify-center gap-1.5 rounded-md border border-edge hover:bg-well"
-              >
+              <Button className="mt-2 w-full" onClick={add}>
                 <Plus size={15} aria-hidden /> A nib of your own
-              </button>
+              </Button>
             </>
           )}
         </Popover.Content>

@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { flushSync } from "react-dom";
 import { showLength } from "#core/drawing/length.ts";
+import { Button } from "../../ui/button.tsx";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
 import { NEAR_LIST, tooNear } from "../judge/judged.ts";
 import { partWords } from "../parts/part-actions.ts";
@@ -56,22 +57,14 @@ function Openings() {
         </ol>
       )}
       {gaps.openings.length > 1 && (
-        <button
-          type="button"
-          onClick={() => nextOpening(desk, 1)}
-          className="mt-1 h-8 w-full rounded-md border border-edge hover:bg-well"
-        >
+        <Button className="mt-1 w-full" onClick={() => nextOpening(desk, 1)}>
           Next opening
-        </button>
+        </Button>
       )}
       {declined.length > 0 && (
-        <button
-          type="button"
-          onClick={() => reconsider(desk.getState())}
-          className="mt-1 h-8 w-full rounded-md border border-edge hover:bg-well"
-        >
+        <Button className="mt-1 w-full" onClick={() => reconsider(desk.getState())}>
           Reconsider {declined.length} left open
-        </button>
+        </Button>
       )}
       <p className="mt-2 px-2 text-xs text-quiet">
         {looseEnds} loose {looseEnds === 1 ? "end" : "ends"}, marked with squares
@@ -111,13 +104,9 @@ function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; 
             Bridge it
           </button>
           {state !== "left open" && (
-            <button
-              type="button"
-              onClick={() => leaveOpen(desk.getState(), [index])}
-              className="h-7 grow rounded-md border border-edge px-2 hover:bg-well"
-            >
+            <Button size="small" className="grow" onClick={() => leaveOpen(desk.getState(), [index])}>
               Leave open
-            </button>
+            </Button>
           )}
         </div>
       )}
@@ -188,14 +177,9 @@ function Snag({ word, count, onStep }: { word: string; count: number; onStep: ()
 function Remedy({ word, hint, onUse }: { word: string; hint?: string; onUse: () => void }) {
   return (
     <li>
-      <button
-        type="button"
-        title={hint}
-        onClick={onUse}
-        className="my-1 h-8 w-full rounded-md border border-edge hover:bg-well"
-      >
+      <Button className="my-1 w-full" title={hint} onClick={onUse}>
         {word}
-      </button>
+      </Button>
     </li>
   );
 }

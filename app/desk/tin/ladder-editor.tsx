@@ -13,6 +13,7 @@ import {
 } from "#core/colour/ladder.ts";
 import { setLadder } from "#core/drawing/colour-edits.ts";
 import type { Colour, Ladder } from "#core/drawing/drawing.ts";
+import { Button } from "../../ui/button.tsx";
 import { NumberField } from "../../ui/number-field.tsx";
 import { Range } from "../../ui/range.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
@@ -119,13 +120,9 @@ function OwnStep({ colour, step, made }: OwnProps) {
           {others.length < own.length ? "Set by hand; it follows its colour." : "As the ladder makes it."}
         </p>
         {others.length < own.length && (
-          <button
-            type="button"
-            onClick={() => edit(made({ own: others.length > 0 ? others : undefined }))}
-            className="h-7 rounded-md border border-edge px-2 text-xs hover:bg-well"
-          >
+          <Button size="small" onClick={() => edit(made({ own: others.length > 0 ? others : undefined }))}>
             Let the ladder make it
-          </button>
+          </Button>
         )}
       </div>
     </section>

@@ -2,6 +2,7 @@ import { Merge } from "lucide-react";
 import { apart } from "#core/colour/oklch.ts";
 import { removeColour } from "#core/drawing/colour-edits.ts";
 import { type Colour, ranked } from "#core/drawing/drawing.ts";
+import { Button } from "../../ui/button.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { shownTin } from "./shown-tin.ts";
 
@@ -28,13 +29,9 @@ export function Likeness({ colour }: { colour: Colour }) {
       {like && (
         <div className="flex items-center gap-2">
           <p className="flex-1">{like.name} looks the same.</p>
-          <button
-            type="button"
-            onClick={() => merge(like)}
-            className="flex h-7 items-center gap-1 rounded-md border border-edge px-2 text-text hover:bg-well"
-          >
+          <Button size="small" onClick={() => merge(like)}>
             <Merge size={13} aria-hidden /> Make one of them
-          </button>
+          </Button>
         </div>
       )}
     </div>

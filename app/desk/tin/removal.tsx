@@ -2,6 +2,7 @@ import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { removeColour } from "#core/drawing/colour-edits.ts";
 import { type Colour, ranked } from "#core/drawing/drawing.ts";
+import { Button } from "../../ui/button.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 const EMPTY = "";
@@ -38,14 +39,10 @@ export function Removal({ colour, uses }: { colour: Colour; uses: number }) {
           </select>
         </label>
       )}
-      <button
-        type="button"
-        onClick={remove}
-        className="flex h-8 items-center justify-center gap-1.5 rounded-md border border-edge px-2 hover:bg-well"
-      >
+      <Button onClick={remove}>
         <Trash2 size={14} aria-hidden />
         <span className="truncate">Remove {colour.name}</span>
-      </button>
+      </Button>
     </div>
   );
 }

@@ -5,6 +5,7 @@ import { useNavigate } from "react-router";
 import type { VersionRow } from "../../keep/database.ts";
 import { addDrawing } from "../../keep/shelf.ts";
 import { drawingOf, forgetVersion, putVersionBack, renameVersion, versionsOf } from "../../keep/versions.ts";
+import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { NameField } from "../../ui/name-field.tsx";
 import { useNotice } from "../../ui/notices.tsx";
@@ -13,7 +14,6 @@ import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { useSceneSvg } from "../use-scene-svg.ts";
 import { goBackTo, makeVersion } from "./make-version.ts";
 
-const BUTTON = "h-9 rounded-md border border-edge px-3 hover:bg-well disabled:opacity-60";
 const LONGEST = 60;
 
 /** Versions of the drawing: kept, looked at beside the present, returned to, taken as a drawing of its own. */
@@ -103,13 +103,9 @@ function NewVersion() {
         onChange={({ target }) => setName(target.value)}
         className="h-9 min-w-0 flex-1 rounded-md border border-edge bg-white px-3"
       />
-      <button
-        type="submit"
-        disabled={name.trim() === ""}
-        className="flex h-9 items-center gap-1.5 rounded-md bg-fern px-3 font-medium text-white hover:brightness-95 disabled:opacity-60"
-      >
+      <Button main size="large" type="submit" disabled={name.trim() === ""}>
         <BookmarkPlus size={16} aria-hidden /> Keep
-      </button>
+      </Button>
     </form>
   );
 }
@@ -161,16 +157,12 @@ function Chosen({ row, onClose }: { row: VersionRow; onClose: () => void }) {
           onChange={(name) => void renameVersion(row.id, name)}
           className="h-9 w-64 rounded-md border border-edge bg-white px-3"
         />
-        <button
-          type="button"
-          onClick={() => void goBack()}
-          className="h-9 rounded-md bg-fern px-3 font-medium text-white hover:brightness-95"
-        >
+        <Button main size="large" onClick={() => void goBack()}>
           Go back to it
-        </button>
-        <button type="button" onClick={() => void branch()} className={BUTTON}>
+        </Button>
+        <Button size="large" onClick={() => void branch()}>
           Open as a new drawing
-        </button>
+        </Button>
         <IconButton label="Forget this version" onClick={() => void forget()}>
           <Trash2 size={16} aria-hidden />
         </IconButton>

@@ -4,6 +4,7 @@ import { valuesIn } from "#core/colour/colourways.ts";
 import { addColourway } from "#core/drawing/colour-edits.ts";
 import { ranked } from "#core/drawing/drawing.ts";
 import { newId } from "#core/drawing/new-id.ts";
+import { Button } from "../../../ui/button.tsx";
 import { Window } from "../../../ui/window.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { useSceneSvg } from "../../use-scene-svg.ts";
@@ -45,13 +46,9 @@ export function ColourwaysWindow({ onClose }: { onClose: () => void }) {
           ))}
         </ul>
         <div className="grid content-start gap-5 border-l border-line p-4">
-          <button
-            type="button"
-            onClick={copy}
-            className="flex h-9 items-center justify-center gap-2 rounded-md bg-fern px-3 font-medium text-white hover:brightness-95"
-          >
+          <Button main size="large" onClick={copy}>
             <Copy size={15} aria-hidden /> <span className="truncate">Copy {current?.name}</span>
-          </button>
+          </Button>
           <TurnPanel key={shown} />
           <p className="text-xs text-quiet">
             One colour alone: close this and change it in the tin, while its colourway is seen.

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { NO_TURN, type Turn, turned, valuesIn } from "#core/colour/colourways.ts";
 import { setColourway } from "#core/drawing/colour-edits.ts";
+import { Button } from "../../../ui/button.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 
@@ -45,17 +46,16 @@ export function TurnPanel() {
           />
         ))}
       </div>
-      <button
-        type="button"
+      <Button
+        className="mt-1"
         disabled={turn === NO_TURN}
         onClick={() => {
           change(NO_TURN);
           keep();
         }}
-        className="mt-1 h-8 rounded-md border border-edge px-2 text-sm hover:bg-well disabled:text-edge"
       >
         As they were
-      </button>
+      </Button>
     </section>
   );
 }

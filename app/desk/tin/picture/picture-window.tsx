@@ -5,6 +5,7 @@ import { addColours, addColourway } from "#core/drawing/colour-edits.ts";
 import { freeName } from "#core/drawing/free-name.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { PICTURES } from "../../../scan/held-scan.ts";
+import { Button } from "../../../ui/button.tsx";
 import { PictureButton } from "../../../ui/picture-button.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { Window } from "../../../ui/window.tsx";
@@ -146,22 +147,12 @@ function Choice({ found: { colours }, onLit, onDone }: ChoiceProps) {
           </li>
         ))}
       </ul>
-      <button
-        type="button"
-        disabled={chosen.length === 0}
-        onClick={put}
-        className="h-9 rounded-md bg-fern px-3 font-medium text-white hover:brightness-95 disabled:opacity-60"
-      >
+      <Button main size="large" disabled={chosen.length === 0} onClick={put}>
         Put {chosen.length === 1 ? "1 colour" : `${chosen.length} colours`} in the tin
-      </button>
-      <button
-        type="button"
-        disabled={chosen.length === 0}
-        onClick={asColourway}
-        className="h-9 rounded-md border border-edge px-3 hover:bg-well disabled:text-edge"
-      >
+      </Button>
+      <Button size="large" disabled={chosen.length === 0} onClick={asColourway}>
         Make a colourway of them
-      </button>
+      </Button>
     </>
   );
 }

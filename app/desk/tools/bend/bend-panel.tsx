@@ -1,11 +1,9 @@
 import { isSmooth } from "#core/lines/bend.ts";
+import { Button } from "../../../ui/button.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { addPointAfter, removePoints, turnPoint } from "./bend-points.ts";
 import { bend, bentLine, heldPoints } from "./bend-state.ts";
-
-const BUTTON =
-  "h-8 rounded-md border border-edge px-3 whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
 
 export function BendPanel() {
   const line = useDesk(bentLine);
@@ -35,30 +33,15 @@ export function BendButtons() {
   const smooth = line && one !== undefined && isSmooth(line.points, line.closed, one);
   return (
     <div className="flex items-center gap-2">
-      <button
-        type="button"
-        disabled={one === undefined}
-        onClick={() => turnPoint(desk, one!)}
-        className={BUTTON}
-      >
+      <Button disabled={one === undefined} onClick={() => turnPoint(desk, one!)}>
         {smooth ? "Make a corner" : "Make smooth"}
-      </button>
-      <button
-        type="button"
-        disabled={one === undefined}
-        onClick={() => addPointAfter(desk, one!)}
-        className={BUTTON}
-      >
+      </Button>
+      <Button disabled={one === undefined} onClick={() => addPointAfter(desk, one!)}>
         Add a point
-      </button>
-      <button
-        type="button"
-        disabled={held.length === 0}
-        onClick={() => removePoints(desk)}
-        className={BUTTON}
-      >
+      </Button>
+      <Button disabled={held.length === 0} onClick={() => removePoints(desk)}>
         Remove
-      </button>
+      </Button>
     </div>
   );
 }

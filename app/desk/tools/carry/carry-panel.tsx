@@ -1,14 +1,13 @@
 import { Trash2 } from "lucide-react";
 import { ranked } from "#core/drawing/drawing.ts";
 import { renameStyle } from "#core/drawing/light-styles.ts";
+import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NameField } from "../../../ui/name-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { carry, chosenStyle, dropStyle, giveToStyle, keepAsStyle, letUsersGo } from "./carry-state.ts";
-
-const BUTTON = "h-7 rounded-md border border-edge px-2 text-xs whitespace-nowrap hover:bg-well";
 
 /** What is laid, how, and the styles that are kept. */
 export function CarryPanel() {
@@ -62,12 +61,12 @@ function TakenButtons() {
   const desk = useDeskStore();
   return taken ? (
     <div className="flex gap-1">
-      <button type="button" onClick={() => keepAsStyle(desk)} className={BUTTON}>
+      <Button size="small" onClick={() => keepAsStyle(desk)}>
         Keep as a style
-      </button>
-      <button type="button" onClick={() => carry.change(desk, { taken: null })} className={BUTTON}>
+      </Button>
+      <Button size="small" onClick={() => carry.change(desk, { taken: null })}>
         Let go
-      </button>
+      </Button>
     </div>
   ) : null;
 }
@@ -87,23 +86,21 @@ function StyleButtons() {
         className="h-7 w-24 rounded-md border border-edge bg-white px-1"
       />
       {taken ? (
-        <button
-          type="button"
+        <Button
+          size="small"
           title="All that follow the style change"
           onClick={() => giveToStyle(desk, style)}
-          className={BUTTON}
         >
           Give it what was taken
-        </button>
+        </Button>
       ) : null}
-      <button
-        type="button"
+      <Button
+        size="small"
         title="Pockets that follow it keep its light as their own"
         onClick={() => letUsersGo(desk, style)}
-        className={BUTTON}
       >
         Let them go
-      </button>
+      </Button>
       <IconButton small label="Remove the style" onClick={() => dropStyle(desk, style)}>
         <Trash2 size={15} aria-hidden />
       </IconButton>

@@ -1,5 +1,6 @@
 import { FlipHorizontal2, Trash2 } from "lucide-react";
 import { changeCrease } from "#core/drawing/light-edits.ts";
+import { Button } from "../../../ui/button.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
@@ -49,13 +50,9 @@ export function CreasePanel() {
       />
       {crease ? (
         <>
-          <button
-            type="button"
-            onClick={() => flip(desk)}
-            className="flex h-8 items-center gap-1.5 rounded-md border border-edge px-2 text-xs hover:bg-well"
-          >
+          <Button onClick={() => flip(desk)}>
             <FlipHorizontal2 size={15} aria-hidden /> Turn the side
-          </button>
+          </Button>
           <IconButton small label="Remove the crease" onClick={() => removeChosen(desk)}>
             <Trash2 size={15} aria-hidden />
           </IconButton>

@@ -10,6 +10,7 @@ import {
   X,
 } from "lucide-react";
 import { setMade } from "#core/drawing/light-edits.ts";
+import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { Range } from "../../../ui/range.tsx";
@@ -29,9 +30,6 @@ import {
   TAKES,
   turnRound,
 } from "./gather-state.ts";
-
-const BUTTON =
-  "flex h-7 items-center gap-1.5 rounded-md border border-edge px-2 text-xs whitespace-nowrap hover:bg-well disabled:border-line disabled:text-edge";
 
 const WORDS = { one: "One", alike: "All alike", touching: "Touching", part: "Part" };
 
@@ -109,41 +107,34 @@ function Doing({ count }: { count: number }) {
   const make = () => void makePart(desk, { keys: gather.held(desk.getState()).keys });
   return (
     <div className="grid grid-cols-[auto_auto_auto] gap-1">
-      <button
-        type="button"
-        disabled={none}
-        onClick={() => pour(paintWish(desk.getState().paint))}
-        className={BUTTON}
-      >
+      <Button size="small" disabled={none} onClick={() => pour(paintWish(desk.getState().paint))}>
         <Droplet size={13} aria-hidden /> <span className="max-w-24 truncate">Pour {colour}</span>
-      </button>
-      <button type="button" disabled={none} onClick={() => pour(paintWish(null))} className={BUTTON}>
+      </Button>
+      <Button size="small" disabled={none} onClick={() => pour(paintWish(null))}>
         <X size={13} aria-hidden /> Empty
-      </button>
-      <button
-        type="button"
+      </Button>
+      <Button
+        size="small"
         disabled={none}
         onClick={() => pour({ kind: "step", by: 1 })}
-        className={BUTTON}
         title="Each one step lighter than it is"
       >
         <Plus size={13} aria-hidden /> Lighter
-      </button>
-      <button
-        type="button"
+      </Button>
+      <Button
+        size="small"
         disabled={none}
         onClick={() => pour({ kind: "step", by: -1 })}
-        className={BUTTON}
         title="Each one step darker than it is"
       >
         <Minus size={13} aria-hidden /> Darker
-      </button>
-      <button type="button" disabled={none} onClick={() => pour({ kind: "ink" })} className={BUTTON}>
+      </Button>
+      <Button size="small" disabled={none} onClick={() => pour({ kind: "ink" })}>
         <ArrowDownNarrowWide size={13} aria-hidden /> Spot black
-      </button>
-      <button type="button" disabled={none} onClick={make} className={BUTTON}>
+      </Button>
+      <Button size="small" disabled={none} onClick={make}>
         <Layers2 size={13} aria-hidden /> Make a part
-      </button>
+      </Button>
     </div>
   );
 }

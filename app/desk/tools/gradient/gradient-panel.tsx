@@ -3,6 +3,7 @@ import { Minus, Plus, Trash2 } from "lucide-react";
 import { stepOf, stepWord } from "#core/colour/ladder.ts";
 import { type Gradient, MIXES } from "#core/drawing/drawing.ts";
 import { setGradientStrength } from "#core/drawing/gradients.ts";
+import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
@@ -155,12 +156,12 @@ function Stops({ gradient }: { gradient: Gradient }) {
           >
             in {hand}
           </button>
-          <button type="button" onClick={() => step(1)} className={STEP}>
+          <Button size="small" onClick={() => step(1)}>
             lighter
-          </button>
-          <button type="button" onClick={() => step(-1)} className={STEP}>
+          </Button>
+          <Button size="small" onClick={() => step(-1)}>
             darker
-          </button>
+          </Button>
         </div>
       </div>
       <div className="grid grid-cols-[auto_4rem] gap-x-2">
@@ -183,5 +184,3 @@ function Stops({ gradient }: { gradient: Gradient }) {
     </>
   );
 }
-
-const STEP = "h-7 rounded-md border border-edge px-1.5 text-xs hover:bg-well";

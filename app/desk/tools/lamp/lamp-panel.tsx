@@ -1,4 +1,5 @@
 import { poursWith, setLamp } from "#core/drawing/light-edits.ts";
+import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { LampOfDrawing } from "../../light/lamp-of-drawing.tsx";
@@ -10,7 +11,6 @@ import { RimFields } from "./rim-fields.tsx";
 import { takeOver } from "./take-over.ts";
 
 const MOST_HEIGHT = 1.5;
-const BUTTON = "h-7 rounded-md border border-edge px-2 text-xs whitespace-nowrap hover:bg-well";
 
 const FIELDS = { form: FormFields, rim: RimFields, cast: CastFields };
 
@@ -81,37 +81,31 @@ function Doing() {
       </div>
       {chosen === null || ofPart ? (
         <div className="flex items-center gap-1">
-          <button
-            type="button"
-            title={COUNTED[makes](count)}
-            onClick={() => makeAll(desk, true)}
-            className={BUTTON}
-          >
+          <Button size="small" title={COUNTED[makes](count)} onClick={() => makeAll(desk, true)}>
             {ofPart ? "This part" : makes === "form" ? "Shade all" : "All"}
-          </button>
-          <button type="button" onClick={() => makeAll(desk, false)} className={BUTTON}>
+          </Button>
+          <Button size="small" onClick={() => makeAll(desk, false)}>
             None
-          </button>
+          </Button>
           <span className="pl-1 text-xs text-quiet tabular-nums">{count}</span>
           <span className="sr-only">{COUNTED[makes](count)}</span>
         </div>
       ) : (
         <div className="flex gap-1">
-          <button
-            type="button"
+          <Button
+            size="small"
             title="It becomes a drawn shape, and the lamp moves it no more"
             onClick={() => {
               const { edit, ids } = takeOver(desk.getState(), chosen, makes);
               desk.getState().edit(edit);
               desk.getState().set({ selected: ids });
             }}
-            className={BUTTON}
           >
             Take it over
-          </button>
-          <button type="button" onClick={() => lampState.hold(desk, { pour: null })} className={BUTTON}>
+          </Button>
+          <Button size="small" onClick={() => lampState.hold(desk, { pour: null })}>
             Change all
-          </button>
+          </Button>
         </div>
       )}
     </div>

@@ -2,6 +2,7 @@ import { Ruler } from "lucide-react";
 import { Popover } from "radix-ui";
 import { stepOf } from "#core/colour/ladder.ts";
 import { changeShapes, orderShapes, removeShapes } from "#core/drawing/shape-edits.ts";
+import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { chosenShapes } from "../../shapes/chosen-shapes.ts";
 import { LaidFields } from "../../shapes/laid-fields.tsx";
@@ -92,17 +93,13 @@ function GiveColour() {
   const { edit } = useDeskStore().getState();
   if (!colour) return null;
   return (
-    <button
-      type="button"
-      onClick={() => edit(changeShapes(chosen, { paint }))}
-      className="flex h-7 max-w-44 items-center gap-1.5 rounded-md border border-edge px-2 text-xs hover:bg-well"
-    >
+    <Button size="small" className="max-w-44" onClick={() => edit(changeShapes(chosen, { paint }))}>
       <span
         aria-hidden="true"
         className="h-4 w-4 shrink-0 rounded-full border border-edge"
         style={{ background: stepOf(colour, paint.step) }}
       />
       <span className="truncate">Give {colour.name}</span>
-    </button>
+    </Button>
   );
 }

@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { printed, showLength } from "#core/drawing/length.ts";
+import { Button } from "../../../ui/button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
@@ -56,14 +57,9 @@ export function TidyPanel() {
             : "Working it out…"}
         </p>
       </div>
-      <button
-        type="button"
-        disabled={nothing}
-        onClick={() => applyTidy(desk)}
-        className="h-8 rounded-md bg-fern px-3 font-medium whitespace-nowrap text-white disabled:bg-well disabled:text-quiet"
-      >
+      <Button main disabled={nothing} onClick={() => applyTidy(desk)}>
         {selected === 0 ? "Tidy all lines" : selected === 1 ? "Tidy this line" : `Tidy ${selected} lines`}
-      </button>
+      </Button>
     </div>
   );
 }

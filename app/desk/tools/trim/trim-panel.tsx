@@ -1,4 +1,5 @@
 import { printed } from "#core/drawing/length.ts";
+import { Button } from "../../../ui/button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { shortTails, tailLimit, tailsOf, trim } from "./trim-state.ts";
@@ -22,14 +23,9 @@ export function TrimPanel() {
         unit={page.unit}
         onChange={(value) => trim.change(desk, { below: value / perUnit })}
       />
-      <button
-        type="button"
-        disabled={short === 0}
-        onClick={() => trimTails(desk, shortTails(desk.getState()))}
-        className="h-8 rounded-md bg-fern px-3 font-medium whitespace-nowrap text-white disabled:bg-well disabled:text-quiet"
-      >
+      <Button main disabled={short === 0} onClick={() => trimTails(desk, shortTails(desk.getState()))}>
         {short === 1 ? "Trim 1 tail" : `Trim ${short} tails`}
-      </button>
+      </Button>
       <p className="text-xs text-quiet">{all === 1 ? "1 loose tail" : `${all} loose tails`} in all</p>
     </div>
   );
