@@ -46,6 +46,7 @@ function silentlyRead(files: readonly string[]): (string | undefined)[] {
       maxBuffer: 2 ** 28,
     },
   );
+  expect([0, 2], ran.stderr.toString()).toContain(ran.status);
   const reports: Report[] = JSON.parse(ran.stdout.toString());
   const ours = reports.map(({ leftAside, changed }, k) =>
     leftAside?.length === 0 && changed?.length === 0

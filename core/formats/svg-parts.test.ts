@@ -112,6 +112,7 @@ describe("the cascade", () => {
     });
     expect(styleOf("@media print{path{stroke:red}}", "<path/>")).not.toHaveProperty("stroke");
     expect(styleOf("path{stroke:}}} :::{fill:red} path{fill:lime}", "<path/>").fill).toBe("lime");
+    expect(styleOf("path:focus-visible,path:rot{fill:red}path{fill:lime}", "<path/>").fill).toBe("lime");
   });
 });
 

@@ -91,7 +91,7 @@ export class StyleSheet {
   ): void {
     for (const single of selectorsIn(selector)) {
       const weight = specificityOf(single) * 2 ** 12 + order;
-      for (const element of selectAll([single], [root], { adapter: ADAPTER, xmlMode: true })) {
+      for (const element of chosenBy(single, root)) {
         const own = this.declared.get(element) ?? new Map<string, Declared>();
         this.declared.set(element, own);
         for (const declaration of declarations) declare(own, declaration, weight);
@@ -178,6 +178,15 @@ function declarationsIn(style: string): csstree.Declaration[] {
 function selectorsIn(text: string): Selector[][] {
   try {
     return parseSelector(text);
+  } catch {
+    return [];
+  }
+}
+
+/** None where the selector asks for what only a browser knows, or nobody does: such a rule does not hold. */
+function chosenBy(selector: Selector[], root: SvgElement): SvgElement[] {
+  try {
+    return selectAll([selector], [root], { adapter: ADAPTER, xmlMode: true });
   } catch {
     return [];
   }
