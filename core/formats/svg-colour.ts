@@ -14,9 +14,18 @@ const rgb = converter("rgb");
 /** Undefined for what is no colour. SVG 1.1 may name the same colour of a printing profile behind it. */
 export function tintOf(text: string): Tint | undefined {
   const plain = text.replace(/\s+icc-color\([^)]*\)\s*$/i, "");
-  const colour = rgb(parse(plain.trim().toLowerCase()));
+  const colour = rgb(parsed(plain.trim().toLowerCase()));
   const value = formatHex(colour);
   return colour && value ? { value, alpha: colour.alpha ?? 1 } : undefined;
+}
+
+/** The parser throws at some texts that are no colours. */
+function parsed(text: string): ReturnType<typeof parse> {
+  try {
+    return parse(text);
+  } catch {
+    return undefined;
+  }
 }
 
 export const isColour = (text: string): boolean =>

@@ -126,6 +126,9 @@ describe("values that make no sense", () => {
     const square = 'd="M0 0h9v9h-9z"';
     expect(paintsOf(`<g fill="#ff8800"><path fill="#1a0.e" ${square}/></g>`)[0]).toEqual(["#ff8800"]);
     expect(paintsOf(`<path fill="#ff8800" style="fill:bogus" ${square}/>`)[0]).toEqual(["#ff8800"]);
+    expect(paintsOf(`<g fill="#ff8800"><path fill="hsl(2u00 60% 40%)" ${square}/></g>`)[0]).toEqual([
+      "#ff8800",
+    ]);
     expect(paintsOf(`<path fill="#ff8800 icc-color(press,1,0)" ${square}/>`)[0]).toEqual(["#ff8800"]);
     const line = '<path fill="none" stroke="#000" stroke-width="-3" d="M0 0h9"/>';
     expect(paintsOf(`<g stroke-width="5">${line}</g>`)[1]).toEqual([5]);

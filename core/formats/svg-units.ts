@@ -4,6 +4,9 @@ import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
 import type { Box, Point } from "../geometry/point.ts";
 import { isPageBox, LARGEST } from "./bounds.ts";
 
+const NUMBER = String.raw`[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?`;
+const DECIMAL = new RegExp(`^${NUMBER}$`, "i");
+
 const PIXELS: Record<string, number> = {
   "": 1,
   px: 1,
@@ -37,7 +40,7 @@ export function viewBoxOf(text: string | undefined): Box | undefined {
   const view = (text ?? "")
     .trim()
     .split(/[\s,]+/)
-    .map(Number);
+    .map((number) => (DECIMAL.test(number) ? Number(number) : Number.NaN));
   const [x, y, width, height] = view;
   const box = { x, y, width, height };
   return view.length === 4 && isPageBox(box) ? box : undefined;
@@ -88,7 +91,6 @@ export function originOf(text: string | undefined, { width, height }: Pick<Box, 
   return x === undefined || y === undefined ? [0, 0] : [x, y];
 }
 
-const NUMBER = String.raw`[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?`;
 const GAP = String.raw`[ \t\r\n\f]*`;
 const COMMA = String.raw`[ \t\r\n\f,]`;
 const TRANSFORMS = new RegExp(
