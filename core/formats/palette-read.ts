@@ -1,6 +1,7 @@
 /** Reads palettes from files: what palette-write.ts writes, and what others make of the same formats. */
 import * as csstree from "css-tree";
-import { formatHex, parse, toGamut } from "culori";
+import { formatHex, toGamut } from "culori";
+import { cssColour } from "../colour/css-colour.ts";
 import { colourName } from "../colour/name.ts";
 import type { Colour, Ladder } from "../drawing/drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
@@ -128,17 +129,8 @@ const SPACES: Readonly<Record<string, (channels: readonly number[]) => string>> 
   hwb: percent("hwb"),
 };
 
-/** The parser throws on some texts that are no colours. */
-function parsed(css: string): ReturnType<typeof parse> {
-  try {
-    return parse(css);
-  } catch {
-    return undefined;
-  }
-}
-
 function valued(css: string, alpha = 1): Valued | undefined {
-  const colour = parsed(css.trim());
+  const colour = cssColour(css.trim());
   if (!colour) return undefined;
   const opacity = (colour.alpha ?? 1) * (Number.isFinite(alpha) ? Math.min(1, Math.max(0, alpha)) : 1);
   if (opacity === 0) return undefined;

@@ -1,5 +1,6 @@
 /** Colours and paints as SVG and CSS write them. */
-import { converter, formatHex, parse } from "culori";
+import { converter, formatHex } from "culori";
+import { cssColour } from "../colour/css-colour.ts";
 import { urlOf } from "./svg-units.ts";
 
 /** A plain colour. */
@@ -14,18 +15,9 @@ const rgb = converter("rgb");
 /** Undefined for what is no colour. SVG 1.1 may name the same colour of a printing profile behind it. */
 export function tintOf(text: string): Tint | undefined {
   const plain = text.replace(/\s+icc-color\([^)]*\)\s*$/i, "");
-  const colour = rgb(parsed(plain.trim().toLowerCase()));
+  const colour = rgb(cssColour(plain.trim().toLowerCase()));
   const value = formatHex(colour);
   return colour && value ? { value, alpha: colour.alpha ?? 1 } : undefined;
-}
-
-/** The parser throws at some texts that are no colours. */
-function parsed(text: string): ReturnType<typeof parse> {
-  try {
-    return parse(text);
-  } catch {
-    return undefined;
-  }
 }
 
 export const isColour = (text: string): boolean =>
