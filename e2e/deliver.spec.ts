@@ -30,18 +30,7 @@ import {
   undo,
 } from "./desk.ts";
 import { colourAt, GARDEN_PAGE, GARDEN_POCKETS, openGarden } from "./garden.ts";
-
-const home = (page: Page) => page.getByRole("dialog", { name: "Files to take home" });
-
-async function openHome(page: Page): Promise<void> {
-  await stage(page, "Deliver").click();
-  await page.getByRole("button", { name: "More files" }).click();
-  await expect(home(page).getByRole("img", { name: "What is taken home" })).toBeVisible();
-}
-
-const tick = (page: Page, word: string) => home(page).getByRole("checkbox", { name: new RegExp(`^${word}`) });
-const saved = (page: Page) =>
-  downloaded(page, () => home(page).getByRole("button", { name: "Save them" }).click());
+import { home, openHome, saved, tick } from "./take-home.ts";
 
 test("a newcomer takes the lit boot home as all there is, and every reader shows the same picture", async ({
   page,

@@ -4,7 +4,7 @@ import { expect, type Page } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { flatten } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
-import { artColour, deskReady, hexOf, onScreen, openFile, pocketsIn, stage } from "./desk.ts";
+import { artColour, deskReady, hexOf, onScreen, openFile, pocketsIn, stage, tool } from "./desk.ts";
 
 const NAMES = ["turtle", "grape", "rabbit", "carrot"];
 
@@ -39,6 +39,20 @@ export async function openGarden(page: Page, pockets: readonly { readonly seed: 
   for (const { seed } of pockets) await click(page, seed);
   await expect.poll(() => colourAt(page, pockets[pockets.length - 1].seed)).toBe(FROND);
   await stage(page, "Light").click();
+}
+
+const FLOWER = readFileSync("node_modules/lucide-static/icons/flower.svg", "utf8");
+
+/** Puts a flower, from elsewhere too, in the middle of it as a part of its own. */
+export async function putInFlower(page: Page): Promise<void> {
+  await stage(page, "Lines").click();
+  await tool(page, "Arrange").click();
+  await page
+    .getByLabel("Put in a file as a part")
+    .setInputFiles({ name: "flower.svg", mimeType: "image/svg+xml", buffer: Buffer.from(FLOWER) });
+  await expect(page.getByRole("list", { name: "Parts, front to back" }).locator("li")).toHaveCount(2);
+  await stage(page, "Flats").click();
+  await page.getByRole("button", { name: /^Undo: Put in/ }).waitFor();
 }
 
 const LINES = readSvg(GARDEN).strokes.map(({ points, width }) => ({ flat: flatten(points, 0.005), width }));

@@ -1,5 +1,4 @@
 /** Light laid elsewhere, made of whole parts, and beside lines and above them, on art from elsewhere. */
-import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import { stepOf } from "../core/colour/ladder.ts";
 import { oklchOf } from "../core/colour/oklch.ts";
@@ -28,6 +27,7 @@ import {
   GARDEN_PAGE,
   GARDEN_POCKETS,
   openGarden,
+  putInFlower,
   spot,
 } from "./garden.ts";
 
@@ -117,19 +117,10 @@ test("a part has one form over all its pockets, each in its own colour", async (
   expect(svg).toMatch(/data-form="[^"]*whole/);
 });
 
-const ICON = readFileSync("node_modules/lucide-static/icons/flower.svg", "utf8");
-
 test("a part throws its shadow on what lies behind it", async ({ page }) => {
   test.setTimeout(60_000);
   await openGarden(page, GARDEN_POCKETS);
-  await stage(page, "Lines").click();
-  await tool(page, "Arrange").click();
-  await page
-    .getByLabel("Put in a file as a part")
-    .setInputFiles({ name: "flower.svg", mimeType: "image/svg+xml", buffer: Buffer.from(ICON) });
-  await expect(page.getByRole("list", { name: "Parts, front to back" }).locator("li")).toHaveCount(2);
-  await stage(page, "Flats").click();
-  await page.getByRole("button", { name: /^Undo: Put in/ }).waitFor();
+  await putInFlower(page);
   const places = GARDEN_POCKETS.flatMap((pocket) => placesIn(pocket, 60, 0.2));
   await page
     .getByRole("region", { name: "Tin" })

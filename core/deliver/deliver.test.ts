@@ -13,9 +13,9 @@ import {
   type Picture,
   problemsOf,
   rgbOf,
-  sceneIn,
   uncompressed,
 } from "../formats/pdf/readers.ts";
+import { sceneIn } from "../formats/scene-in.ts";
 import type { Scene } from "../scene/scene.ts";
 import { ALL } from "../scene/testing.ts";
 import { type FileWish, filesOf } from "./files.ts";

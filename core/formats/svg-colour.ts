@@ -20,8 +20,12 @@ export function tintOf(text: string): Tint | undefined {
   return colour && value ? { value, alpha: colour.alpha ?? 1 } : undefined;
 }
 
+const PLAIN_TEXT = /^[\t\n\f\r -~]*$/;
+
 export const isColour = (text: string): boolean =>
-  /^\s*currentcolor\s*$/i.test(text) || tintOf(text) !== undefined;
+  /^\s*currentcolor\s*$/i.test(text) || (PLAIN_TEXT.test(text) && tintOf(text) !== undefined);
 
 export const isPaint = (text: string): boolean =>
-  /^\s*(none\s*$|context-(fill|stroke)\s*$)/i.test(text) || urlOf(text) !== undefined || isColour(text);
+  /^\s*(none\s*$|context-(fill|stroke)\s*$)/i.test(text) ||
+  (/^\s*url\(/.test(text) && urlOf(text) !== undefined) ||
+  isColour(text);

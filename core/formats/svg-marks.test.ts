@@ -81,10 +81,18 @@ describe("transforms", () => {
   });
 
   it("know every unit of angle", () => {
-    for (const angle of ["90", "90deg", "100grad", "0.25turn", `${Math.PI / 2}rad`]) {
+    for (const angle of ["90deg", "100grad", "0.25turn", `${Math.PI / 2}rad`]) {
       const [line] = strokesOf(`<path style="transform:rotate(${angle})" d="M0 0H10"/>`);
       expect(endsOf(line)).toEqual([0, 0, 0, 10]);
     }
+    // CSS asks for one, the attribute does not.
+    const [turned, straight] = ['transform="rotate(90)"', 'style="transform:rotate(90)"'].map(
+      (written) => strokesOf(`<path ${written} d="M0 0H10"/>`)[0],
+    );
+    expect([endsOf(turned), endsOf(straight)]).toEqual([
+      [0, 0, 0, 10],
+      [0, 0, 10, 0],
+    ]);
   });
 
   it("name an origin across before one down, whichever comes first", () => {

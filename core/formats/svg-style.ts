@@ -60,7 +60,7 @@ const MAKES_SENSE: Readonly<Record<string, (value: string) => boolean>> = {
 };
 
 const isHeld = (property: string, value: string): boolean =>
-  value === "inherit" || value.includes("var(") || (MAKES_SENSE[property]?.(value) ?? true);
+  value === "inherit" || hasVariables(value) || (MAKES_SENSE[property]?.(value) ?? true);
 
 interface Declared {
   readonly value: string;
@@ -111,7 +111,7 @@ export class StyleSheet {
         declare(declared, declaration, INLINE);
     for (const [name, { value }] of declared) style[name] = value;
     for (const name in style) {
-      if (style[name].includes("var(")) style[name] = withVariables(style[name], style);
+      if (hasVariables(style[name])) style[name] = withVariables(style[name], style);
       if (style[name] === "inherit" || !isHeld(name, style[name])) style[name] = above[name] ?? "";
     }
     return style;
@@ -123,13 +123,20 @@ function declare(
   { property, value, important }: csstree.Declaration,
   weight: number,
 ): void {
+  // What could not be parsed is left as it is written.
+  if (value.type === "Raw" && !property.startsWith("--")) return;
+  // In CSS, unlike in the attribute, numbers of a transform are parted by commas.
+  if (property === "transform" && csstree.lexer.matchProperty(property, value).error) return;
   const now = { value: csstree.generate(value), weight: weight + (important ? IMPORTANT : 0) };
   if (!isHeld(property, now.value)) return;
   const before = own.get(property);
   if (!before || before.weight <= now.weight) own.set(property, now);
 }
 
-const VARIABLE = /var\(\s*(--[^\s,()]+)\s*(?:,([^()]*))?\)/g;
+const VARIABLE = /var\(\s*(--[^\s,()]+)\s*(?:,([^()"'\n]*))?\)/g;
+
+const hasVariables = (value: string): boolean =>
+  value.includes("var(") && !value.replace(VARIABLE, "").includes("var(");
 
 const withVariables = (value: string, style: Style): string =>
   value.replace(VARIABLE, (_, name: string, otherwise?: string) => style[name] ?? otherwise?.trim() ?? "");

@@ -2,6 +2,7 @@ import { Sticker as StickerIcon } from "lucide-react";
 import type { Sticker } from "#core/drawing/drawing.ts";
 import { groundsOf, layGround, setSticker } from "#core/drawing/page-edits.ts";
 import { changeShapes, removeShapes } from "#core/drawing/shape-edits.ts";
+import { Button } from "../../ui/button.tsx";
 import { PopoverButton } from "../../ui/popover-button.tsx";
 import { SliderRow } from "../../ui/slider-row.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
@@ -12,8 +13,6 @@ import { useDesk, useDeskStore } from "../store/use-desk.ts";
 const MOST_RIM = 0.08;
 const FIRST_RIM = 0.02;
 const PAPER = "seed-paper";
-
-const BUTTON = "h-8 rounded-md border border-edge px-3 text-left hover:bg-well";
 
 /** What lies beneath the drawing: nothing, a colour over all of the page, a rim of paper. */
 export function GroundFields() {
@@ -42,20 +41,16 @@ export function GroundFields() {
       }
     >
       <div className="grid gap-2.5">
-        <button type="button" onClick={lay} className={BUTTON}>
-          Cover the page in {hand}
-        </button>
+        <Button onClick={lay}>Cover the page in {hand}</Button>
         {grounds > 0 ? (
-          <button
-            type="button"
+          <Button
             onClick={() => {
               const { drawing } = desk.getState();
               edit(removeShapes(groundsOf(drawing).map((id) => drawing.flatShapes[id])));
             }}
-            className={BUTTON}
           >
             Clear the ground
-          </button>
+          </Button>
         ) : null}
         <p className="text-xs text-quiet">
           It lies on the Ground sheet. Drag a gradient over it in Light, or draw a backdrop on that sheet in
@@ -80,13 +75,9 @@ export function GroundFields() {
                   onDone={keep}
                 />
               </div>
-              <button
-                type="button"
-                onClick={() => edit(setSticker({ ...sticker, paint: desk.getState().paint }))}
-                className={BUTTON}
-              >
+              <Button onClick={() => edit(setSticker({ ...sticker, paint: desk.getState().paint }))}>
                 The rim in {hand}
-              </button>
+              </Button>
             </>
           ) : null}
         </div>

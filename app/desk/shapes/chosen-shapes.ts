@@ -26,17 +26,26 @@ const SHAPE_ORDER: readonly SheetName[] = SHAPE_SHEETS;
 /** Sheets of what is light and not local colour. */
 const LIGHT: readonly SheetName[] = ["shade", "light", "gloss"];
 
-/** What a hand can take on the stage in view: shades and what lies with them on Light, all others on Flats. */
-export function shapesInReach(desk: Desk): AnyShape[] {
+/** Every shape a hand can take, on whatever sheet. */
+export function shapesOfAll(desk: Desk): AnyShape[] {
   const { flatShapes, shades } = desk.drawing;
-  const free = pickable(desk, flatShapes);
-  if (desk.stage !== "Light") return free;
   const anchored = Object.values(shades).filter(({ id }) => desk.derived.pocketsOf.get(id)?.length);
-  return [...free.filter((shape) => LIGHT.includes(sheetOf(shape))), ...anchored];
+  return [...pickable(desk, flatShapes), ...anchored];
 }
 
+/** What a hand can take on the stage in view: shades and what lies with them on Light, all others on Flats. */
+export const shapesInReach = (desk: Desk): AnyShape[] =>
+  desk.stage === "Light"
+    ? shapesOfAll(desk).filter((shape) => LIGHT.includes(sheetOf(shape)))
+    : pickable(desk, desk.drawing.flatShapes);
+
 /** The topmost of them at a place; a shade only where it is seen. */
-export function shapeAt(desk: Desk, at: Point, pixel: number): AnyShape | undefined {
+export function shapeAt(
+  desk: Desk,
+  at: Point,
+  pixel: number,
+  among: readonly AnyShape[] = shapesInReach(desk),
+): AnyShape | undefined {
   const within = Math.min(pixel, desk.drawing.page.box.width / 1000);
   const pocket = pocketAt(desk.derived.pockets, at);
   const index = pocket ? desk.derived.pockets.indexOf(pocket) : -1;
@@ -45,7 +54,7 @@ export function shapeAt(desk: Desk, at: Point, pixel: number): AnyShape | undefi
     isWithin([shape], at, within);
   const heightOf = (shape: AnyShape) => SHAPE_ORDER.indexOf(sheetOf(shape));
   const depth = (shape: AnyShape) => depthOf(desk, isShade(shape) ? shape.anchor : shape);
-  return shapesInReach(desk)
+  return [...among]
     .sort((a, b) => depth(b) - depth(a) || heightOf(b) - heightOf(a) || b.rank - a.rank)
     .find(isSeen);
 }

@@ -3,6 +3,7 @@ import { Resvg } from "@resvg/resvg-js";
 import { describe, expect, it } from "vitest";
 import type { Scene } from "../../scene/scene.ts";
 import { ALL } from "../../scene/testing.ts";
+import { sceneIn } from "../scene-in.ts";
 import { writeSvg } from "../svg-write.ts";
 import { writePdf } from "./pdf-write.ts";
 import {
@@ -13,7 +14,6 @@ import {
   type Picture,
   problemsOf,
   rgbOf,
-  sceneIn,
   uncompressed,
 } from "./readers.ts";
 

@@ -4,22 +4,12 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { decode } from "fast-png";
-import { DrawingReader } from "../../pockets/drawing-reader.ts";
-import { derive, type Scene, sceneOf } from "../../scene/scene.ts";
-import { readDrawingFile } from "../drawing-file.ts";
 
 export interface Picture {
   readonly width: number;
   readonly height: number;
   /** Red, green and blue, on white. */
   readonly pixels: Uint8Array;
-}
-
-/** What is drawn of a drawing file. */
-export function sceneIn(file: string): Scene {
-  const drawing = readDrawingFile(readFileSync(file, "utf8"));
-  const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
-  return sceneOf(drawing, derive(drawing, pockets));
 }
 
 const READERS = {
