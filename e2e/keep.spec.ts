@@ -2,7 +2,18 @@
 import { gunzipSync } from "node:zlib";
 import { type BrowserContext, expect, type Page, test as plain } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
-import { clickPage, demoFile, deskReady, isKept, openDemo, pocketsIn, save, stage, test } from "./desk.ts";
+import {
+  clickPage,
+  demoFile,
+  deskReady,
+  isAccessible,
+  isKept,
+  openDemo,
+  pocketsIn,
+  save,
+  stage,
+  test,
+} from "./desk.ts";
 
 const KETTLE = "Kettle on the potting bench";
 const kettle = pocketsIn(demoFile("kettle"));
@@ -67,17 +78,23 @@ test("where nothing can be kept it is said before the first edit, and kept for t
   await poured(page, 1);
 });
 
+/** As where the disk is full, until `roomAgain` is called in the page. */
+const fillUp = (page: Page) =>
+  page.evaluate(() => {
+    const { put, add } = IDBObjectStore.prototype;
+    const full = () => {
+      throw new DOMException("full", "QuotaExceededError");
+    };
+    Object.assign(IDBObjectStore.prototype, { put: full, add: full });
+    Object.assign(window, { roomAgain: () => void Object.assign(IDBObjectStore.prototype, { put, add }) });
+  });
+
 test("leaving with something unkept warns", async ({ page }) => {
   await openDemo(page, KETTLE);
   await pour(page, 0);
   await isKept(page);
   expect(await asksOnClosing(page)).toBe(false);
-  // As where the disk is full.
-  await page.evaluate(() => {
-    IDBObjectStore.prototype.put = () => {
-      throw new DOMException("full", "QuotaExceededError");
-    };
-  });
+  await fillUp(page);
   await pour(page, 1);
   await expect(page.getByRole("alert")).toContainText("storage is full");
   await page.getByRole("link", { name: "Back to the drawer" }).click();
@@ -85,6 +102,32 @@ test("leaving with something unkept warns", async ({ page }) => {
   await warning.getByRole("button", { name: "Stay" }).click();
   await expect(page).toHaveURL(/desk/);
   expect(await asksOnClosing(page)).toBe(true);
+});
+
+test("storage that fills up is said in time; once it is full nothing is lost, and all is kept as soon as there is room", async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await openDemo(page, KETTLE);
+  await pour(page, 0);
+  await isKept(page);
+  // What Chromium tells of its room is no longer what there is.
+  await page.addInitScript(() => {
+    navigator.storage.estimate = async () => ({ usage: 90, quota: 100 });
+  });
+  await page.reload();
+  await expect(page.getByText(/^The browser’s storage is nearly full/)).toBeVisible();
+  await isAccessible(page);
+  await fillUp(page);
+  await pour(page, 1);
+  await expect(page.getByRole("alert")).toContainText("storage is full");
+  await pour(page, 2);
+  await poured(page, 3);
+  await page.evaluate("roomAgain()");
+  await pour(page, 3);
+  await isKept(page);
+  await page.reload();
+  await poured(page, 4);
 });
 
 /** Whether closing the page would make the browser ask. */

@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import { isNearlyFull, roomLeft } from "../../keep/room.ts";
 import { useNotice } from "../../ui/notices.tsx";
 import { useDesk } from "../store/use-desk.ts";
@@ -10,18 +10,18 @@ const EVERY = 25;
 export function RoomWatch() {
   const tell = useNotice();
   const looks = useDesk((s) => Math.floor(s.history.steps.length / EVERY));
+  const said = useRef(false);
   const full = useDesk((s) => s.keeping === "full" || s.keeping === "memory");
   // biome-ignore lint/correctness/useExhaustiveDependencies: it looks again now and then
   useEffect(() => {
-    if (full) return;
+    if (full || said.current) return;
     void roomLeft().then((room) => {
-      if (room && isNearlyFull(room))
-        tell(
-          "The browser’s storage is nearly full. Take the drawer home from its foot, then delete some drawings.",
-          {
-            tone: "warn",
-          },
-        );
+      if (!room || !isNearlyFull(room) || said.current) return;
+      said.current = true;
+      tell(
+        "The browser’s storage is nearly full. Take the drawer home from its foot, then delete some drawings.",
+        { tone: "warn" },
+      );
     });
   }, [looks, full, tell]);
   return null;
