@@ -26,7 +26,7 @@ export function StageRail() {
         className="flex w-46 items-center gap-2 rounded-md py-1 hover:bg-well"
       >
         <FrondMark className="h-8 w-8 shrink-0 text-fern" />
-        <span className="truncate font-display text-sm leading-tight">{name}</span>
+        <span className="line-clamp-2 font-display text-sm leading-tight">{name}</span>
       </Link>
       <nav aria-label="Stages" className="min-w-72 flex-1 px-2 lg:px-6">
         <ol className="relative mx-auto grid max-w-2xl grid-cols-5">
