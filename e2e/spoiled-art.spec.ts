@@ -2,19 +2,14 @@
  * Spoiled art beside the original: what the browser draws of a file that came in without a word is in ours too. Fuzz, as in
  * core/formats/fuzz.test.ts, but picture against picture: nothing is lost that the report does not name.
  */
-import { spawnSync } from "node:child_process";
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { expect, type Page, test } from "@playwright/test";
-import { decode } from "fast-png";
+import { readFileSync } from "node:fs";
+import { expect, test } from "@playwright/test";
 import { spoiled } from "../core/formats/mutator.ts";
 import { HARD_CASES } from "../core/formats/testing.ts";
+import { converted, type Drawn, drawn, SIDE } from "./side-by-side.ts";
 
 const COUNT = process.env.SOAK ? 10_000 : 300;
 const AT_ONCE = 100;
-const SIDE = 120;
-const COLUMNS = 10;
 
 const ICONS = ["house", "leaf", "cherry", "printer", "smile", "flower", "tent", "mountain"].map((name) =>
   readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8"),
@@ -24,69 +19,17 @@ const ART = [...Object.values(HARD_CASES), ...ICONS, ...ICONS];
 const artOf = (seed: number): string =>
   spoiled(ART[seed % ART.length], ART[(seed * 31 + 1) % ART.length], seed);
 
-interface Report {
-  readonly problem?: string;
-  readonly leftAside?: readonly unknown[];
-  readonly changed?: readonly unknown[];
-}
-
 /** Ours, for each that came in without a word. */
-function silentlyRead(files: readonly string[]): (string | undefined)[] {
-  const folder = mkdtempSync(join(tmpdir(), "fern-spoiled-"));
-  const names = files.map((text, k) => {
-    const name = join(folder, `${k}.svg`);
-    writeFileSync(name, text);
-    return name;
-  });
-  const out = join(folder, "out");
-  const ran = spawnSync(
-    "bash",
-    ["scripts/compiled.sh", "bin/fern.ts", "convert", ...names, "--merge", "0", "--json", "--out", out],
-    {
-      maxBuffer: 2 ** 28,
-    },
+const silentlyRead = (files: readonly string[]): (string | undefined)[] =>
+  converted(files).map(({ svg, report: { leftAside, changed } }) =>
+    leftAside?.length === 0 && changed?.length === 0 ? svg : undefined,
   );
-  expect([0, 2], ran.stderr.toString()).toContain(ran.status);
-  const reports: Report[] = JSON.parse(ran.stdout.toString());
-  const ours = reports.map(({ leftAside, changed }, k) =>
-    leftAside?.length === 0 && changed?.length === 0
-      ? readFileSync(join(out, `${k}.svg`), "utf8")
-      : undefined,
-  );
-  rmSync(folder, { recursive: true });
-  return ours;
-}
 
-interface Drawn {
-  /** Wide to high; undefined for what the browser draws nothing of. */
-  readonly shape: number | undefined;
-  /** The darkest of red, green and blue of each pixel on white. */
-  readonly levels: Uint8Array;
-}
-
-/** As the browser draws them, each in a square of its own. */
-async function drawn(page: Page, files: readonly string[]): Promise<Drawn[]> {
-  const cells = files.map(
-    (text) => `<img src="data:image/svg+xml;base64,${Buffer.from(text).toString("base64")}">`,
+/** The darkest of red, green and blue of each pixel. */
+const levelsOf = ({ pixels }: Drawn): Uint8Array =>
+  Uint8Array.from({ length: SIDE * SIDE }, (_, p) =>
+    Math.min(pixels[3 * p], pixels[3 * p + 1], pixels[3 * p + 2]),
   );
-  await page.setViewportSize({ width: SIDE * COLUMNS, height: SIDE * Math.ceil(files.length / COLUMNS) });
-  await page.setContent(
-    `<style>body{margin:0;display:grid;grid-template-columns:repeat(${COLUMNS},${SIDE}px)}img{width:${SIDE}px;height:${SIDE}px}</style>${cells.join("")}`,
-  );
-  await page.waitForFunction(() => [...document.images].every(({ complete }) => complete));
-  const shapes = await page.evaluate(() =>
-    [...document.images].map(({ naturalWidth, naturalHeight }) => naturalWidth / naturalHeight),
-  );
-  const { width, channels, data } = decode(await page.screenshot());
-  return files.map((_, k) => {
-    const [left, top] = [(k % COLUMNS) * SIDE, Math.floor(k / COLUMNS) * SIDE];
-    const levels = Uint8Array.from({ length: SIDE * SIDE }, (_, p) => {
-      const at = ((top + Math.floor(p / SIDE)) * width + left + (p % SIDE)) * channels;
-      return Math.min(data[at], data[at + 1], data[at + 2]);
-    });
-    return { shape: shapes[k] > 0 ? shapes[k] : undefined, levels };
-  });
-}
 
 const DARK = 150;
 const BARE = 225;
@@ -130,7 +73,7 @@ test("what came in without a word is all there", async ({ page }) => {
       if (Math.abs((before[i].shape ?? 0) - (after[i].shape ?? 0)) > 0.02) return;
       compared++;
       expect
-        .soft(lostIn(before[i].levels, after[i].levels), `seed ${seeds[k]}`)
+        .soft(lostIn(levelsOf(before[i]), levelsOf(after[i])), `seed ${seeds[k]}`)
         .toBeLessThanOrEqual(MOST_LOST);
     });
   }
