@@ -99,7 +99,7 @@ function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; 
           <button
             type="button"
             onClick={() => bridgeOpenings(desk.getState(), [index])}
-            className="h-7 grow rounded-md bg-ember px-2 font-medium text-white"
+            className="h-7 grow rounded-md bg-ember px-2 text-xs font-medium text-white"
           >
             Bridge it
           </button>
