@@ -111,8 +111,10 @@ export class StyleSheet {
         declare(declared, declaration, INLINE);
     for (const [name, { value }] of declared) style[name] = value;
     for (const name in style) {
-      if (hasVariables(style[name])) style[name] = withVariables(style[name], style);
-      if (style[name] === "inherit" || !isHeld(name, style[name])) style[name] = above[name] ?? "";
+      const written = style[name];
+      const value = hasVariables(written) ? withVariables(written, style) : written;
+      const held = value === written || isHeld(name, value);
+      style[name] = held && value !== "inherit" ? value : (above[name] ?? "");
     }
     return style;
   }
