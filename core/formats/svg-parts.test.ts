@@ -104,6 +104,7 @@ describe("the cascade", () => {
       styleOf(".outer{--pen:navy}path{stroke:var(--pen);fill:var(--none, gold)}", "<path/>"),
     ).toMatchObject({ stroke: "navy", fill: "gold" });
     expect(styleOf(".outer{stroke:red}", '<path stroke="inherit"/>').stroke).toBe("red");
+    expect(styleOf("path{--a:9deg;transform:rotate(var(--a))}", "<path/>").transform).toBe("rotate(9deg)");
   });
 
   it("heeds conditions that hold on a screen, and survives rules that make no sense", () => {

@@ -127,10 +127,12 @@ function declare(
 ): void {
   // What could not be parsed is left as it is written.
   if (value.type === "Raw" && !property.startsWith("--")) return;
+  const text = csstree.generate(value);
+  if (!isHeld(property, text)) return;
   // In CSS, unlike in the attribute, numbers of a transform are parted by commas.
-  if (property === "transform" && csstree.lexer.matchProperty(property, value).error) return;
-  const now = { value: csstree.generate(value), weight: weight + (important ? IMPORTANT : 0) };
-  if (!isHeld(property, now.value)) return;
+  const isStrict = property === "transform" && !hasVariables(text);
+  if (isStrict && csstree.lexer.matchProperty(property, value).error) return;
+  const now = { value: text, weight: weight + (important ? IMPORTANT : 0) };
   const before = own.get(property);
   if (!before || before.weight <= now.weight) own.set(property, now);
 }
