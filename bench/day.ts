@@ -10,7 +10,7 @@ import { goTo } from "./go-to.ts";
 import { withHost } from "./host.ts";
 import { lanternSeeds } from "./seeds-on-screen.ts";
 
-const PORT = 4194;
+const PORT = 4198;
 const STEPS = Number(process.env.STEPS ?? 5000);
 const TOLD_EVERY = 1000;
 
