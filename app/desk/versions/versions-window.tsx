@@ -97,7 +97,7 @@ function NewVersion() {
     >
       <input
         aria-label="Name of the version"
-        placeholder="Name for what there is now"
+        placeholder="Name it as it is now"
         value={name}
         maxLength={LONGEST}
         onChange={({ target }) => setName(target.value)}
