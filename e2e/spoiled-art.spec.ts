@@ -47,6 +47,9 @@ function lostIn(original: Uint8Array, ours: Uint8Array): number {
   return lost;
 }
 
+/** Where a turn by more circles than numbers can tell apart ends is for each renderer to say. */
+const ENDLESS_TURN = /rotate\([^)]*\de\d\d/;
+
 /** The slanted ends of lines that are skewed come in square to the line. */
 const MOST_LOST = 12;
 
@@ -59,7 +62,9 @@ test("what came in without a word is all there", async ({ page }) => {
     const seeds = Array.from({ length: AT_ONCE }, (_, k) => from + k);
     const files = seeds.map(artOf);
     const ours = silentlyRead(files);
-    const silent = seeds.map((_, k) => k).filter((k) => ours[k] !== undefined);
+    const silent = seeds
+      .map((_, k) => k)
+      .filter((k) => ours[k] !== undefined && !ENDLESS_TURN.test(files[k]));
     const before = await drawn(
       page,
       silent.map((k) => files[k]),
