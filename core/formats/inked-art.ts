@@ -220,7 +220,7 @@ const chainData = (chain: readonly number[]): string => {
 /** Pixels a page unit at which drawings are looked at. */
 export const SCALES = [1, 4, 16] as const;
 
-const MOST_PIXELS = 1600;
+const MOST_PIXELS = 2400;
 
 /** What of a page is looked at, at a scale: all of it, or as much of its middle as makes a picture of sensible size. */
 export function windowOf({ drawing }: InkedArt, scale: number) {
