@@ -3,7 +3,6 @@
  * history holds in memory. Rows are measured as the browser clones them (V8's structured clone).
  */
 import "fake-indexeddb/auto";
-import "reflect-metadata";
 import { readFileSync } from "node:fs";
 import { serialize } from "node:v8";
 import type { Drawing } from "#core/drawing/drawing.ts";

@@ -1,8 +1,8 @@
 /** `fern build`: times the planar map of polylines, engine time only, so that it can stand beside other engines. */
 import { setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
-import { plainToInstance, Type } from "class-transformer";
-import { ArrayMinSize, IsArray, IsNumber, ValidateNested, validateSync } from "class-validator";
+import { ArrayMinSize, IsArray, IsNumber } from "class-validator";
+import { checked, Nested } from "#core/drawing/checked.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import type { Point } from "#core/geometry/point.ts";
@@ -24,8 +24,7 @@ class LineWorkFile {
   viewBox!: number[];
 
   @IsArray()
-  @ValidateNested({ each: true })
-  @Type(() => StrokeFile)
+  @Nested(() => StrokeFile, true)
   strokes!: StrokeFile[];
 }
 
@@ -40,10 +39,10 @@ export interface BuildReport {
 }
 
 export function readLineWork(text: string): Line[] {
-  const file = plainToInstance(LineWorkFile, parsed(text));
-  const [problem] = validateSync(file, { forbidUnknownValues: true });
-  if (problem) throw new FileProblem("broken", `Not line work: ${problem.property} is not as it should be.`);
-  return file.strokes.map(({ points }, i) => ({
+  const file = checked(LineWorkFile, parsed(text));
+  if ("wrong" in file)
+    throw new FileProblem("broken", `Not line work: ${file.wrong[0]} is not as it should be.`);
+  return (file.value as unknown as LineWorkFile).strokes.map(({ points }, i) => ({
     id: `s${i}`,
     points: polyline(points),
     closed: points.length > 2 && `${points[0]}` === `${points[points.length - 1]}`,

@@ -1,6 +1,5 @@
 #!/usr/bin/env node
 /** The command line over core, for batch work and for checks beside other engines. */
-import "reflect-metadata";
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { basename, extname, join } from "node:path";
 import { parseArgs } from "node:util";

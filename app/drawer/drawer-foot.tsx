@@ -39,8 +39,12 @@ export function DrawerFoot({ count }: { count: number }) {
     busily(async () => {
       const taken = await takeArchive(new Uint8Array(await file.arrayBuffer()), setShare);
       const bare = taken.bare.length > 0 ? ` Without their steps: ${taken.bare.join(", ")}.` : "";
+      const mended =
+        taken.mended.length > 0
+          ? ` Brought within bounds, or without some version: ${taken.mended.join(", ")}.`
+          : "";
       const lost = taken.lost.length > 0 ? ` Could not be read: ${taken.lost.join(", ")}.` : "";
-      tell(`${drawings(taken.drawings)} put into the drawer.${bare}${lost}`, {
+      tell(`${drawings(taken.drawings)} put into the drawer.${bare}${mended}${lost}`, {
         tone: lost ? "warn" : "plain",
       });
     }, `“${file.name}” was not put in.`);

@@ -72,6 +72,7 @@ export function useOpenFile(): OpenFile {
       tell(`“${name}” was not opened. ${result.message} Your drawings are as they were.`, { tone: "warn" });
     } else if (result.kind === "drawing") {
       await open();
+      if (result.mended) tell(`“${name}” is open. ${result.mended}`, { tone: "warn" });
     } else if (wantsLook(result)) {
       setWaiting({ ...result, name });
     } else {

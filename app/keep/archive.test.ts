@@ -38,7 +38,7 @@ const archive = async () => new Uint8Array(await (await drawerArchive(() => {}))
 it("takes every drawing out and puts it in beside those there, with steps and versions", async () => {
   const ids = await filled();
   const bytes = await archive();
-  expect(await takeArchive(bytes, () => {})).toEqual({ drawings: 2, bare: [], lost: [] });
+  expect(await takeArchive(bytes, () => {})).toEqual({ drawings: 2, bare: [], mended: [], lost: [] });
   const { rows } = await listDrawings();
   expect(rows.map(({ name }) => name).sort()).toEqual(["Käfer / 1", "Käfer / 1", "Radishes", "Radishes"]);
   const [copy] = rows.filter(({ id, name }) => name === "Radishes" && !ids.includes(id));
@@ -58,6 +58,27 @@ it("holds drawing files that open by themselves", async () => {
   ]);
   for (const name of names)
     expect(Object.keys(readDrawingFile(drawingFileText(files[name])).tin)).toContain("one");
+});
+
+it("goes on where a list of versions is bad", async () => {
+  await filled();
+  const files = unzipSync(await archive());
+  const past = JSON.parse(new TextDecoder().decode(files["history/1.json"]));
+  const [good] = past.versions;
+  for (const [versions, left] of [
+    [7, 0],
+    [null, 0],
+    [[good, { name: "Broken", file: "*" }, null], 1],
+  ] as const) {
+    const bad = new TextEncoder().encode(JSON.stringify({ ...past, versions }));
+    const before = new Set((await listDrawings()).rows.map(({ id }) => id));
+    const taken = await takeArchive(zipSync({ ...files, "history/1.json": bad }), () => {});
+    expect([taken.drawings, taken.bare, taken.mended.length, taken.lost]).toEqual([2, [], 1, []]);
+    const come = (await listDrawings()).rows.filter(({ id }) => !before.has(id));
+    const counts = await Promise.all(come.map(async ({ id }) => (await versionsOf(id)).length));
+    expect(counts.sort()).toEqual([left, 1].sort());
+    for (const { id } of come) expect((await openDrawing(id))!.history.steps.length).toBe(2);
+  }
 });
 
 it("brings in what can be read of a damaged one, and tells the rest", async () => {

@@ -4,15 +4,14 @@
  */
 import { strFromU8, strToU8, unzipSync, type Zippable, zipSync } from "fflate";
 import type { Drawing } from "#core/drawing/drawing.ts";
-import { type History, replay, type Step, upgradedHistory } from "#core/drawing/history.ts";
+import { type Step, upgradedHistory } from "#core/drawing/history.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { pack, unpack } from "#core/drawing/packed.ts";
-import { toRecord } from "#core/drawing/record-form.ts";
 import { VERSION } from "#core/drawing/upgrade.ts";
 import { drawingFileText, packedDrawingFile, readDrawingFile } from "#core/formats/drawing-file.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
-import { database, type VersionRow } from "./database.ts";
-import { readRows } from "./mend.ts";
+import { database, type StepRow, type VersionRow } from "./database.ts";
+import { readRows, soundRow } from "./mend.ts";
 import { openDrawing, rowsOf } from "./shelf.ts";
 
 const FORMAT = "fern-pocket-drawer";
@@ -74,8 +73,9 @@ export async function drawerArchive(onProgress: (share: number) => void): Promis
 
 export interface TakenIn {
   readonly drawings: number;
-  /** Names of those that came in as they are, without their steps; and of those that could not be read at all. */
+  /** Names of those that came in as they are, without their steps; not quite as they were; and not at all. */
   readonly bare: readonly string[];
+  readonly mended: readonly string[];
   readonly lost: readonly string[];
 }
 
@@ -86,19 +86,19 @@ export async function takeArchive(bytes: Uint8Array, onProgress: (share: number)
   const files = unzipped(bytes);
   const listed = listIn(files);
   const bare: string[] = [];
+  const mended: string[] = [];
   const lost: string[] = [];
   for (const [k, entry] of listed.entries()) {
-    const past = pastIn(files[entry.history]);
-    if (!(past && (await addPast(entry, past)))) {
-      const drawing = drawingIn(files[entry.drawing]);
-      if (drawing) {
-        await addPast(entry, { version: VERSION, base: drawing, steps: [], cursor: 0, versions: [] });
-        bare.push(entry.name);
-      } else lost.push(entry.name);
+    const whole = await addPast(entry, pastIn(files[entry.history]));
+    if (whole === "mended") mended.push(entry.name);
+    if (whole === undefined) {
+      const base = drawingIn(files[entry.drawing]);
+      const past = base && { version: VERSION, base, steps: [], cursor: 0, versions: [] };
+      ((await addPast(entry, past)) ? bare : lost).push(entry.name);
     }
     onProgress((k + 1) / listed.length);
   }
-  return { drawings: listed.length - lost.length, bare, lost };
+  return { drawings: listed.length - lost.length, bare, mended, lost };
 }
 
 function unzipped(bytes: Uint8Array): Record<string, Uint8Array> {
@@ -135,49 +135,56 @@ function drawingIn(bytes: Uint8Array | undefined): Drawing | undefined {
   }
 }
 
-/** False where its steps make no sense. */
-async function addPast(listed: Listed, past: Past): Promise<boolean> {
-  const history = historyOf(past);
-  if (!history) return false;
+/** Undefined where its steps make no sense. */
+async function addPast(listed: Listed, past: Past | undefined): Promise<"whole" | "mended" | undefined> {
+  const kept = past && keptIn(past);
+  if (!kept) return undefined;
   const id = newId();
   const { drawings, bases, steps, versions } = database;
-  const { base, drawing, steps: done, cursor } = history;
-  const row = {
-    id,
-    name: listed.name,
-    changedAt: listed.changedAt,
-    cursor,
-    revision: done.length,
-    thumbnail: listed.thumbnail,
-    strokes: Object.keys(drawing.strokes).length,
-  };
-  const begun = { id, base: pack(base) };
-  const rows = done.map((step, index) => ({ drawing: id, index, step }));
-  if (readRows({ row, begun, steps: rows }).lost !== undefined) return false;
+  const row = soundRow({ ...listed, id, cursor: kept.cursor, revision: kept.steps.length, strokes: 0 });
+  const read = readRows({ row, begun: { id, base: pack(kept.base) }, steps: stepRows(id, kept.steps) });
+  const { steps: done, drawing, cursor } = read.history;
+  if (done.length < kept.steps.length) return undefined;
+  const own = versionRows(id, past.versions);
   await database.transaction("rw", drawings, bases, steps, versions, async () => {
-    await drawings.add(row);
-    await bases.add(begun);
-    await steps.bulkAdd(rows);
-    await versions.bulkAdd(past.versions.map((version) => versionRow(id, version)));
+    await drawings.add({ ...row, cursor, strokes: Object.keys(drawing.strokes).length });
+    await bases.add({ id, base: pack(read.base) });
+    await steps.bulkAdd(stepRows(id, done));
+    await versions.bulkAdd(own.rows);
   });
-  return true;
+  return read.mended || !own.whole ? "mended" : "whole";
 }
 
+const stepRows = (drawing: string, steps: readonly Step[]): StepRow[] =>
+  steps.map((step, index) => ({ drawing, index, step }));
+
+/** Those of a list of versions that make sense, and whether all do. */
+function versionRows(drawing: string, list: unknown): { rows: VersionRow[]; whole: boolean } {
+  if (!Array.isArray(list)) return { rows: [], whole: false };
+  const rows = list.flatMap((version): VersionRow[] => {
+    try {
+      return [versionRow(drawing, version)];
+    } catch {
+      return [];
+    }
+  });
+  return { rows, whole: rows.length === list.length };
+}
+
+/** Throws where it is none. */
 const versionRow = (drawing: string, { name, at, own, file }: Past["versions"][number]): VersionRow => ({
   id: newId(),
   drawing,
-  name,
-  at,
+  name: String(name),
+  at: Number(at) || 0,
   ...(own ? { own } : {}),
   file: fromBase64(file),
   picture: null,
 });
 
-function historyOf(past: Past): (History & { readonly base: Drawing }) | undefined {
+function keptIn(past: Past): Pick<Past, "base" | "steps" | "cursor"> | undefined {
   try {
-    const { base, steps, cursor } = past.version < VERSION ? upgradedHistory(past, past.version) : past;
-    toRecord(base);
-    return { ...replay(base, steps, cursor), base };
+    return past.version < VERSION ? upgradedHistory(past, past.version) : past;
   } catch {
     return undefined;
   }

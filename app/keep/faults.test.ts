@@ -66,7 +66,7 @@ async function allOpens(): Promise<string[]> {
   const names: string[] = [];
   for (const { id, name } of (await listDrawings()).rows) {
     const opened = (await openDrawing(id))!;
-    expect(opened.lost).toBeUndefined();
+    expect(opened.mended).toBeUndefined();
     names.push(name);
   }
   return names.sort();

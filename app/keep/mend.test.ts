@@ -3,14 +3,15 @@ import "fake-indexeddb/auto";
 import fc from "fast-check";
 import { beforeEach, describe, expect, it } from "vitest";
 import { addColour } from "#core/drawing/colour-edits.ts";
-import { applyEdit } from "#core/drawing/history.ts";
+import { applyEdit, toStep } from "#core/drawing/history.ts";
 import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
 import { unpack } from "#core/drawing/packed.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { database } from "./database.ts";
-import { asideFile, mendDrawer } from "./mend.ts";
-import { addDrawing, keepChange, listDrawings, openDrawing } from "./shelf.ts";
+import { asideFile, mendDrawer, readAside } from "./mend.ts";
+import { addDrawing, addHistory, keepChange, listDrawings, openDrawing } from "./shelf.ts";
+import { packOldSteps } from "./step-blocks.ts";
 
 const drawing = () =>
   newDrawing("Radishes", defaultPage({ x: 0, y: 0, width: 10, height: 10 }), [
@@ -56,11 +57,11 @@ describe("a row gone bad", () => {
             const opened = (await openDrawing(one))!;
             const { drawing: open } = opened.history;
             expect(() => sceneOf(open, derive(open, new DrawingReader().read(open).pockets))).not.toThrow();
-            if (opened.lost !== undefined) expect(await asideFile(one)).toContain("drawing");
+            if (opened.mended !== undefined) expect(await asideFile(one)).toContain("drawing");
             // And again, as it was opened.
             const again = (await openDrawing(one))!;
             expect(again.history.drawing).toEqual(open);
-            expect(again.lost).toBeUndefined();
+            expect(again.mended).toBeUndefined();
           }
           expect(Object.keys((await openDrawing(other))!.history.drawing.tin)).toContain("two");
         }),
@@ -79,9 +80,57 @@ describe("a row gone bad", () => {
       id,
       base: { frame: spoiled, lengths: new Uint32Array(), numbers: new Float64Array() } as never,
     });
-    const { history, lost } = (await openDrawing(id))!;
-    expect([Object.keys(history.drawing.strokes), lost]).toEqual([["s2"], "strokes"]);
+    const { history, mended } = (await openDrawing(id))!;
+    expect([Object.keys(history.drawing.strokes), mended?.lost]).toEqual([["s2"], ["strokes"]]);
     expect(await asideFile(id)).toContain("wide");
+  });
+});
+
+describe("a drawing with one value out of bounds", () => {
+  const LONG = "Leaves of the allotment ".repeat(9);
+
+  /** More steps than stay loose, of which the first gives its colour a name beyond all bounds. */
+  async function outOfBounds(): Promise<string> {
+    const { id } = await addDrawing(drawing());
+    let { history } = (await openDrawing(id))!;
+    for (let k = 0; k < 330; k++)
+      history = applyEdit(history, addColour(`c${k}`, `Colour ${k}`, "#123456"))!.history;
+    const steps = history.steps.map((step, k) =>
+      k > 0
+        ? step
+        : {
+            ...step,
+            patches: step.patches.map((patch) => ({ ...patch, value: { ...patch.value, name: LONG } })),
+          },
+    );
+    await keepChange(id, 0, { from: 0, steps, cursor: 300 });
+    await packOldSteps(id);
+    return id;
+  }
+
+  it("keeps every step, and tells it until what was stored is saved", async () => {
+    const id = await outOfBounds();
+    const { history, mended } = (await openDrawing(id))!;
+    expect(mended).toEqual({ brought: ["tin"], lost: [] });
+    expect([history.steps.length, history.cursor]).toEqual([330, 300]);
+    expect(history.drawing.tin.c0.name).toBe(LONG.slice(0, 80));
+    expect(toStep(history, 0)!.history.drawing).toEqual({ ...drawing(), name: "Radishes" });
+    expect(toStep(history, 330)!.history.drawing.tin.c329.name).toBe("Colour 329");
+    const again = (await openDrawing(id))!;
+    expect(again.mended).toEqual({ brought: ["tin"], lost: [] });
+    expect(again.history).toEqual(history);
+    expect(await asideFile(id)).toContain(LONG);
+    expect((await openDrawing(id))!.mended).toBeUndefined();
+  });
+
+  it("opens from the file of what was stored", async () => {
+    const id = await outOfBounds();
+    const { history } = (await openDrawing(id))!;
+    const read = readAside((await asideFile(id))!)!;
+    expect(read.history).toEqual(history);
+    const copy = await addHistory(read, "");
+    expect((await openDrawing(copy.id))!.history).toEqual(history);
+    expect(readAside('{"format":"fern-pocket-drawing"}')).toBeUndefined();
   });
 });
 

@@ -2,15 +2,16 @@
  * Rows gone bad: a drawing opens as far as it can be read. What cannot is put aside whole, to be saved as a file, before anything
  * is written in its place.
  */
-import "reflect-metadata";
+import { checked, isLoose } from "#core/drawing/checked.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { FIELD_NAMES } from "#core/drawing/fields.ts";
-import { beginHistory, type History, replay, type Step } from "#core/drawing/history.ts";
+import { type History, historyThrough, replay, type Step } from "#core/drawing/history.ts";
 import { pack, unpack } from "#core/drawing/packed.ts";
 import { toRecord } from "#core/drawing/record-form.ts";
+import { recordOf } from "#core/drawing/records.ts";
+import { salvaged } from "#core/drawing/salvage.ts";
+import { isWhole, type Mended, mendedBy } from "#core/drawing/say-repairs.ts";
 import { isSound } from "#core/drawing/sound.ts";
-import { checked, recordOf } from "#core/formats/drawing-records.ts";
-import { salvaged } from "#core/formats/salvage.ts";
 import { type BaseRow, type DrawingRow, database, type StepRow } from "./database.ts";
 
 /** All that storage has of one drawing, whatever it is. */
@@ -21,22 +22,40 @@ export interface Rows {
 }
 
 export interface Read {
+  /** What the drawing was before the first step. */
+  readonly base: Drawing;
   readonly history: History;
-  /** What had gone bad, in words; none where all is well. */
-  readonly lost?: string;
+  /** What had to be done; nothing where all is well. */
+  readonly mended?: Mended;
 }
 
 const Whole = recordOf(FIELD_NAMES);
 
-export function readRows({ row, begun, steps }: Rows): Read {
+export function readRows({ row, begun, steps: rows }: Rows): Read {
   const base = unpacked(begun);
+  const steps = rows.map(({ step }) => step as Step);
   const history = base && replayed(base, steps, row);
-  if (history && isSound(history.drawing) && "value" in checked(Whole, toRecord(history.drawing)))
-    return { history };
-  const { drawing, lost } = salvaged(history?.drawing ?? (base && asFarAsItGoes(base, steps)));
-  const fields = Object.keys(lost);
-  const what = fields.length > 0 ? fields.join(", ") : base ? "its steps" : "all of it";
-  return { history: beginHistory({ ...drawing, name: nameOf(row) }), lost: what };
+  if (base && history && isSound(history.drawing) && "value" in checked(Whole, toRecord(history.drawing)))
+    return { base, history };
+  return mendedHistory(base, steps, row);
+}
+
+/** A history each of whose states was brought to its bounds: every step that can be followed is there. */
+function mendedHistory(base: Drawing | undefined, steps: readonly Step[], row: DrawingRow): Read {
+  const brought = new Set<string>();
+  const lost = new Set<string>();
+  const kept = { base: base ?? {}, steps, cursor: cursorOf(row, steps.length) };
+  const mended = historyThrough(kept, (state) => {
+    const { drawing, ...repairs } = salvaged(state);
+    const mended = mendedBy(repairs);
+    for (const field of mended.brought) brought.add(field);
+    for (const field of mended.lost) lost.add(field);
+    return { ...drawing, name: nameOf(row) };
+  });
+  if (mended.followed < steps.length) lost.add("its latest steps");
+  const history = replay(mended.base, mended.steps, mended.cursor);
+  const told = base ? { brought: [...brought], lost: [...lost] } : { brought: [], lost: ["all of it"] };
+  return { base: mended.base, history, ...(isWhole(told) ? {} : { mended: told }) };
 }
 
 function unpacked(begun: BaseRow | undefined): Drawing | undefined {
@@ -47,25 +66,17 @@ function unpacked(begun: BaseRow | undefined): Drawing | undefined {
   }
 }
 
-/** What a drawing had become before the first of its steps that makes no sense. */
-function asFarAsItGoes(base: Drawing, rows: readonly StepRow[]): Drawing {
-  let known = base;
-  for (const { step } of rows)
-    try {
-      known = replay(known, [step as Step], 1).drawing;
-    } catch {
-      break;
-    }
-  return known;
-}
+const isCursor = (cursor: unknown, count: number): cursor is number =>
+  Number.isInteger(cursor) && (cursor as number) >= 0 && (cursor as number) <= count;
+
+const cursorOf = ({ cursor }: DrawingRow, count: number): number =>
+  isCursor(cursor, count) ? cursor : count;
 
 /** Undefined where its steps make no sense. */
-function replayed(base: Drawing, rows: readonly StepRow[], row: DrawingRow): History | undefined {
-  const steps = rows.map(({ step }) => step as Step);
-  const { cursor } = row;
-  if (!(Number.isInteger(cursor) && cursor >= 0 && cursor <= steps.length)) return undefined;
+function replayed(base: Drawing, steps: readonly Step[], row: DrawingRow): History | undefined {
+  if (!isCursor(row.cursor, steps.length)) return undefined;
   try {
-    return replay({ ...base, name: nameOf(row) }, steps, cursor);
+    return replay({ ...base, name: nameOf(row) }, steps, row.cursor);
   } catch {
     return undefined;
   }
@@ -76,15 +87,22 @@ export const nameOf = ({ name }: Pick<DrawingRow, "name">): string =>
 
 export const asideKey = (id: string): string => `aside ${id}`;
 
+/** What was put aside: rows, and what had to be done to open them; it is told at every opening until it was saved. */
+interface Aside extends Rows {
+  readonly at: number;
+  readonly mended?: Mended;
+}
+
 /** Puts what is there aside, and what could be read in its place; in one go. */
-export async function putAside(id: string, rows: Rows, { history }: Read): Promise<number> {
+export async function putAside(id: string, rows: Rows, { base, history, mended }: Read): Promise<number> {
   const { drawings, bases, steps, kept } = database;
   return database.transaction("rw", drawings, bases, steps, kept, async () => {
-    await kept.put({ key: asideKey(id), value: { ...rows, at: Date.now() } });
-    await bases.put({ id, base: pack(history.drawing) });
+    await kept.put({ key: asideKey(id), value: { ...rows, at: Date.now(), mended } satisfies Aside });
+    await bases.put({ id, base: pack(base) });
     await steps.where("drawing").equals(id).delete();
+    await steps.bulkPut(history.steps.map((step, index) => ({ drawing: id, index, step })));
     const revision = (Number.isInteger(rows.row.revision) ? rows.row.revision : 0) + 1;
-    await drawings.put({ ...soundRow(rows.row), cursor: 0, revision });
+    await drawings.put({ ...soundRow(rows.row), cursor: history.cursor, revision });
     return revision;
   });
 }
@@ -104,14 +122,38 @@ export function soundRow(row: DrawingRow): DrawingRow {
   };
 }
 
+const asideOf = async (id: string): Promise<Aside | undefined> =>
+  (await database.kept.get(asideKey(id)).catch(() => undefined))?.value as Aside | undefined;
+
+/** What had to be done to open a drawing, while what it was before has not been saved. */
+export const asideTold = async (id: string): Promise<Mended | undefined> => (await asideOf(id))?.mended;
+
 /** What was put aside of a drawing, as text for a file; typed lists of numbers as plain ones. */
 export async function asideFile(id: string): Promise<string | undefined> {
-  const found = await database.kept.get(asideKey(id)).catch(() => undefined);
-  if (!found) return undefined;
-  return JSON.stringify(found.value, (_, value) =>
-    ArrayBuffer.isView(value) ? Array.from(value as never) : value,
-  );
+  const aside = await asideOf(id);
+  if (!aside) return undefined;
+  const { mended: _, ...rows } = aside;
+  await database.kept.put({ key: asideKey(id), value: rows }).catch(() => {});
+  return JSON.stringify(rows, (_, value) => (ArrayBuffer.isView(value) ? Array.from(value as never) : value));
 }
+
+/** A drawing from the text of such a file; undefined where it is none. */
+export function readAside(text: string): (Read & { readonly name: string }) | undefined {
+  try {
+    const { row, begun, steps } = JSON.parse(text) as Rows;
+    if (!isLoose(row) || !Array.isArray(steps)) return undefined;
+    const base = begun && { ...begun, base: typedAgain(begun.base) };
+    return { ...readRows({ row, begun: base, steps }), name: nameOf(row) };
+  } catch {
+    return undefined;
+  }
+}
+
+const typedAgain = ({ frame, lengths, numbers }: BaseRow["base"]): BaseRow["base"] => ({
+  frame,
+  lengths: Uint32Array.from(lengths),
+  numbers: Float64Array.from(numbers),
+});
 
 /** Drawings whose row in the drawer is gone have one again. */
 export async function mendDrawer(): Promise<void> {

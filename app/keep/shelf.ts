@@ -8,10 +8,11 @@ import type { Drawing } from "#core/drawing/drawing.ts";
 import { beginHistory, type History, type Step } from "#core/drawing/history.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { pack } from "#core/drawing/packed.ts";
+import type { Mended } from "#core/drawing/say-repairs.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type DrawingRow, database } from "./database.ts";
-import { putAside, type Rows, readRows, soundRow } from "./mend.ts";
+import { asideTold, putAside, type Rows, readRows, soundRow } from "./mend.ts";
 import { deleteStepsFrom, looseSteps } from "./step-blocks.ts";
 
 export type Kept = "browser" | "memory";
@@ -44,7 +45,9 @@ const changeInMemory = (id: string, { row, history }: InMemory, change: Partial<
 export const plainThumbnail = (drawing: Drawing): string => writeSvg(sceneOf(drawing, derive(drawing, [])));
 
 export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kept }> {
-  const inMemory = [...onlyInMemory.values()].map(({ row }) => row);
+  const inMemory = [...onlyInMemory.values()].flatMap(({ row }) =>
+    row.deletedAt === undefined ? [row] : [],
+  );
   try {
     const rows = (await database.drawings.toArray()).map(soundRow);
     const kept = rows.filter(({ deletedAt }) => deletedAt === undefined);
@@ -65,20 +68,29 @@ const rowOf = (id: string, { name, strokes }: Drawing, thumbnail: string): Drawi
 });
 
 /** Puts a new drawing on the shelf and says where it landed. */
-export async function addDrawing(
+export const addDrawing = (
   drawing: Drawing,
   thumbnail = plainThumbnail(drawing),
+): Promise<{ id: string; kept: Kept }> =>
+  addHistory({ base: drawing, history: beginHistory(drawing) }, thumbnail);
+
+/** The same with all the steps that led to it. */
+export async function addHistory(
+  { base, history }: { readonly base: Drawing; readonly history: History },
+  thumbnail: string,
 ): Promise<{ id: string; kept: Kept }> {
-  const row = rowOf(newId(), drawing, thumbnail);
-  const { drawings, bases } = database;
+  const { drawing, steps: done, cursor } = history;
+  const row = { ...rowOf(newId(), drawing, thumbnail), cursor };
+  const { drawings, bases, steps } = database;
   try {
-    await database.transaction("rw", drawings, bases, async () => {
+    await database.transaction("rw", drawings, bases, steps, async () => {
       await drawings.add(row);
-      await bases.add({ id: row.id, base: pack(drawing) });
+      await bases.add({ id: row.id, base: pack(base) });
+      await steps.bulkAdd(done.map((step, index) => ({ drawing: row.id, index, step })));
     });
     return { id: row.id, kept: "browser" };
   } catch {
-    onlyInMemory.set(row.id, { row, history: beginHistory(drawing) });
+    onlyInMemory.set(row.id, { row, history });
     return { id: row.id, kept: "memory" };
   }
 }
@@ -101,13 +113,13 @@ export interface Opened {
   readonly history: History;
   readonly revision: number;
   readonly kept: Kept;
-  /** What had gone bad in storage and was put aside (mend.ts). */
-  readonly lost?: string;
+  /** What had gone bad in storage; as it was it is put aside (mend.ts). */
+  readonly mended?: Mended;
 }
 
 export async function openDrawing(id: string): Promise<Opened | undefined> {
   const inMemory = onlyInMemory.get(id);
-  if (inMemory) {
+  if (inMemory && inMemory.row.deletedAt === undefined) {
     const { row, history } = inMemory;
     const drawing = { ...history.drawing, name: row.name };
     return { history: { ...history, drawing }, revision: 0, kept: "memory" };
@@ -120,9 +132,9 @@ export async function openDrawing(id: string): Promise<Opened | undefined> {
   const rows = await rowsOf(id);
   if (!rows) return undefined;
   const read = readRows(rows);
-  if (read.lost === undefined) return { history: read.history, revision: rows.row.revision, kept: "browser" };
-  const revision = await putAside(id, rows, read);
-  return { history: read.history, revision, kept: "browser", lost: read.lost };
+  const { history, mended } = read;
+  if (mended) return { history, revision: await putAside(id, rows, read), kept: "browser", mended };
+  return { history, revision: rows.row.revision, kept: "browser", mended: await asideTold(id) };
 }
 
 /** All that storage has of a drawing that is not deleted. */
@@ -222,12 +234,14 @@ export async function duplicateDrawing(id: string): Promise<void> {
 }
 
 /** Deleting only hides; what was hidden for a day is cleared away on the next visit. */
-export async function deleteDrawing(id: string): Promise<void> {
-  if (!onlyInMemory.delete(id)) await database.drawings.update(id, { deletedAt: Date.now() });
-}
+export const deleteDrawing = (id: string): Promise<void> => setDeleted(id, Date.now());
 
-export async function restoreDrawing(id: string): Promise<void> {
-  await database.drawings.update(id, { deletedAt: undefined });
+export const restoreDrawing = (id: string): Promise<void> => setDeleted(id, undefined);
+
+async function setDeleted(id: string, deletedAt: number | undefined): Promise<void> {
+  const inMemory = onlyInMemory.get(id);
+  if (inMemory) changeInMemory(id, inMemory, { deletedAt });
+  else await database.drawings.update(id, { deletedAt });
 }
 
 const DAY_MS = 24 * 60 * 60 * 1000;

@@ -54,8 +54,8 @@ it("takes a block apart where the past is changed in the middle of it", async ()
   const change = changeBetween(history, other);
   expect(change.from).toBe(130);
   await keepChange(id, 1, change);
-  const { history: again, lost } = (await openDrawing(id))!;
-  expect([again.steps.length, again.cursor, lost]).toEqual([132, 132, undefined]);
+  const { history: again, mended } = (await openDrawing(id))!;
+  expect([again.steps.length, again.cursor, mended]).toEqual([132, 132, undefined]);
   expect(again.drawing).toEqual(other.drawing);
   expect(toStep(again, 60)!.history.drawing).toEqual(toStep(history, 60)!.history.drawing);
 });
@@ -68,8 +68,8 @@ it("opens as far as its steps go where a block went bad, and keeps all aside", a
     count: 100,
     packed: new Uint8Array([1, 2, 3]),
   } as never);
-  const { history, lost } = (await openDrawing(id))!;
-  expect([history.steps, lost]).toEqual([[], "its steps"]);
+  const { history, mended } = (await openDrawing(id))!;
+  expect([history.steps.length, mended?.lost]).toEqual([100, ["its latest steps"]]);
   expect(history.drawing).toEqual(toStep(whole, 100)!.history.drawing);
 });
 

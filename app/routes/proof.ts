@@ -1,6 +1,5 @@
-import "reflect-metadata";
-import { plainToInstance } from "class-transformer";
-import { IsInt, Max, Min, validate } from "class-validator";
+import { IsInt, Max, Min } from "class-validator";
+import { checked } from "#core/drawing/checked.ts";
 import { drawProof, NoProof } from "../proof/print-shop.server.ts";
 import type { Route } from "./+types/proof.ts";
 
@@ -16,9 +15,8 @@ const MOST_BYTES = 32 * 2 ** 20;
  */
 export async function action({ request }: Route.ActionArgs): Promise<Response> {
   const width = Number(new URL(request.url).searchParams.get("width") ?? Number.NaN);
-  const errors = await validate(plainToInstance(ProofRequest, { width }));
   try {
-    if (errors.length > 0)
+    if ("wrong" in checked(ProofRequest, { width }))
       throw new NoProof(400, "The print shop stand-in needs a width of 16 to 4000 pixels.");
     const png = await drawProof(await bodyOf(request), width, request.signal);
     return new Response(new Uint8Array(png), { headers: { "Content-Type": "image/png" } });

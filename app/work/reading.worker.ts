@@ -4,19 +4,24 @@ import type { UsedColour } from "#core/colour/merge.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { applyEdit, beginHistory } from "#core/drawing/history.ts";
 import { memoryOfPacked, type Packed, pack } from "#core/drawing/packed.ts";
+import { type Mended, mendedBy, sayMended } from "#core/drawing/say-repairs.ts";
 import { reshape } from "#core/drawing/shape-edits.ts";
 import { speckArea } from "#core/drawing/speck.ts";
-import { drawingFileText, readDrawingFile } from "#core/formats/drawing-file.ts";
+import { drawingFileText, openDrawingFile } from "#core/formats/drawing-file.ts";
 import { checkSize, FileProblem } from "#core/formats/file-problem.ts";
 import { coloursIn, importedDrawing, understood } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
 import { type TidiedShapes, tidiedShapes } from "#core/lines/tidy-shapes.ts";
-import { addDrawing, keepFirstThumbnail, plainThumbnail } from "../keep/shelf.ts";
+import { readAside } from "../keep/mend.ts";
+import { addDrawing, addHistory, keepFirstThumbnail, plainThumbnail } from "../keep/shelf.ts";
 import { handOver } from "./hand-over.ts";
 
 /** What a file is. The drawing stays here until it is asked for. */
 export type FileReading =
-  | { readonly kind: "drawing" }
+  | {
+      readonly kind: "drawing" /** What had to be done to read it, in words; nothing where it is whole. */;
+      readonly mended: string;
+    }
   /** Line art; its colours can be merged before it becomes a drawing. */
   | {
       readonly kind: "art";
@@ -57,6 +62,8 @@ const isBinary = (text: string): boolean => [...text].some((c) => c < "\t" || (c
 
 /** The file read last as a drawing, with colours merged within a CIEDE2000 difference where it is art. */
 let drawingWithin: (difference?: number) => Drawing;
+/** And its steps, where it was one that had been put aside. */
+let aside: ReturnType<typeof readAside>;
 
 async function read(file: File, onProgress: (share: number) => void): Promise<FileReading> {
   try {
@@ -69,11 +76,7 @@ async function read(file: File, onProgress: (share: number) => void): Promise<Fi
         "This is not an SVG; it looks like a picture or another kind of file.",
       );
     }
-    if (/^\s*\{/.test(text)) {
-      const drawing = readDrawingFile(text);
-      drawingWithin = () => drawing;
-      return { kind: "drawing" };
-    }
+    if (/^\s*\{/.test(text)) return readOwn(text);
     if (!/^\s*(\uFEFF)?\s*</.test(text)) throw new FileProblem("not-svg", "This is not an SVG.");
     const reading = understood(text, inHundredths(onProgress));
     const { drawing, report } = importedDrawing(name, reading);
@@ -84,6 +87,19 @@ async function read(file: File, onProgress: (share: number) => void): Promise<Fi
     if (error instanceof FileProblem) return { kind: "problem", message: error.message };
     return { kind: "problem", message: "The file could not be read." };
   }
+}
+
+/** A drawing file, or what was put aside of a drawing that had gone bad in storage. */
+function readOwn(text: string): FileReading {
+  aside = readAside(text);
+  const { drawing, mended } = aside ? { drawing: aside.history.drawing, mended: aside.mended } : opened(text);
+  drawingWithin = () => drawing;
+  return { kind: "drawing", mended: mended ? sayMended(mended) : "" };
+}
+
+function opened(text: string): { readonly drawing: Drawing; readonly mended: Mended } {
+  const { drawing, ...repairs } = openDrawingFile(text);
+  return { drawing, mended: mendedBy(repairs) };
 }
 
 /** Passes a share on only when it has grown by a hundredth. */
@@ -112,7 +128,7 @@ async function shelve({ name, mergeWithin, tidy }: Shelving): Promise<Shelved> {
   const merged = drawingWithin(mergeWithin);
   const own = tidy ? tidied(merged) : merged;
   const named = name === undefined ? own : { ...own, name };
-  const { id } = await addDrawing(named, "");
+  const { id } = await (aside ? addHistory(aside, "") : addDrawing(named, ""));
   setTimeout(async () => {
     // Without a picture the drawer shows the drawing's paper.
     await keepFirstThumbnail(id, plainThumbnail(named)).catch(() => {});

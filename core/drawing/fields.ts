@@ -1,6 +1,6 @@
 /**
  * Every field of a drawing, declared once: how it is kept, what it begins as, whether pockets are made of it and how an
- * SVG of ours carries it. Files, facts, patch filters and upgrades read this table; formats/drawing-records.ts holds
+ * SVG of ours carries it. Files, facts, patch filters and upgrades read this table; records.ts holds
  * for each the record that checks it.
  */
 import type { Drawing } from "./drawing.ts";
@@ -16,6 +16,8 @@ import {
 } from "./start.ts";
 
 export interface Field<T> {
+  /** What it is called before people. */
+  readonly word: string;
   /** A table of entities by id, the sheets by name, or one value. */
   readonly form: "table" | "sheets" | "value";
   /** What is read of the lines by it: pockets, openings too, or nothing. */
@@ -27,35 +29,65 @@ export interface Field<T> {
 }
 
 export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
-  name: { form: "value", lines: "none", svg: "picture" },
-  page: { form: "value", lines: "none", svg: "facts" },
-  parts: { form: "table", lines: "gaps", svg: "facts", start: startingParts },
-  strokes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
-  inkShapes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
-  nibs: { form: "table", lines: "gaps", svg: "facts", start: startingNibs },
-  bridges: { form: "table", lines: "gaps", svg: "facts", start: () => ({}) },
-  reach: { form: "value", lines: "pockets", svg: "facts", start: () => 0 },
-  declined: { form: "table", lines: "pockets", svg: "facts", start: () => ({}) },
-  tin: { form: "table", lines: "none", svg: "facts", start: startingTin },
-  colourways: { form: "table", lines: "none", svg: "facts", start: startingColourways },
-  shown: { form: "value", lines: "none", svg: "facts", start: () => FIRST_COLOURWAY },
-  tiles: { form: "table", lines: "none", svg: "facts", start: () => ({}) },
-  styles: { form: "table", lines: "none", svg: "facts", start: () => ({}) },
-  pours: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
-  flatShapes: { form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
-  shades: { form: "table", lines: "none", svg: "unseen", start: () => ({}) },
-  creases: { form: "table", lines: "none", svg: "facts", start: () => ({}) },
-  sheets: { form: "sheets", lines: "none", svg: "facts", start: startingSheets },
-  ink: { form: "value", lines: "none", svg: "facts", start: startingInk },
-  lamp: { form: "value", lines: "none", svg: "facts", start: startingLamp },
-  groundShadow: { form: "value", lines: "none", svg: "facts", start: () => null },
-  sticker: { form: "value", lines: "none", svg: "facts", start: () => null },
-  lights: { form: "value", lines: "none", svg: "facts", start: () => ({}) },
-  gradientStrength: { form: "value", lines: "none", svg: "facts", start: () => 1 },
-  undercoat: { form: "value", lines: "none", svg: "facts", start: () => null },
-  strict: { form: "value", lines: "gaps", svg: "facts", start: () => false },
-  hiddenWalls: { form: "value", lines: "gaps", svg: "facts", start: () => true },
-  shapeWalls: { form: "value", lines: "gaps", svg: "facts", start: () => false },
+  name: { word: "its name", form: "value", lines: "none", svg: "picture" },
+  page: { word: "the page", form: "value", lines: "none", svg: "facts" },
+  parts: { word: "parts", form: "table", lines: "gaps", svg: "facts", start: startingParts },
+  strokes: { word: "lines", form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
+  inkShapes: { word: "ink shapes", form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
+  nibs: { word: "nibs", form: "table", lines: "gaps", svg: "facts", start: startingNibs },
+  bridges: { word: "bridges", form: "table", lines: "gaps", svg: "facts", start: () => ({}) },
+  reach: { word: "the reach", form: "value", lines: "pockets", svg: "facts", start: () => 0 },
+  declined: { word: "openings left open", form: "table", lines: "pockets", svg: "facts", start: () => ({}) },
+  tin: { word: "colours", form: "table", lines: "none", svg: "facts", start: startingTin },
+  colourways: { word: "colourways", form: "table", lines: "none", svg: "facts", start: startingColourways },
+  shown: {
+    word: "the colourway shown",
+    form: "value",
+    lines: "none",
+    svg: "facts",
+    start: () => FIRST_COLOURWAY,
+  },
+  tiles: { word: "picture tiles", form: "table", lines: "none", svg: "facts", start: () => ({}) },
+  styles: { word: "styles of light", form: "table", lines: "none", svg: "facts", start: () => ({}) },
+  pours: { word: "pours", form: "table", lines: "none", svg: "unseen", start: () => ({}) },
+  flatShapes: { word: "colour shapes", form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
+  shades: { word: "shades", form: "table", lines: "none", svg: "unseen", start: () => ({}) },
+  creases: { word: "creases", form: "table", lines: "none", svg: "facts", start: () => ({}) },
+  sheets: { word: "sheets", form: "sheets", lines: "none", svg: "facts", start: startingSheets },
+  ink: { word: "the ink's colour", form: "value", lines: "none", svg: "facts", start: startingInk },
+  lamp: { word: "the lamp", form: "value", lines: "none", svg: "facts", start: startingLamp },
+  groundShadow: {
+    word: "the shadow on the ground",
+    form: "value",
+    lines: "none",
+    svg: "facts",
+    start: () => null,
+  },
+  sticker: { word: "the rim of paper", form: "value", lines: "none", svg: "facts", start: () => null },
+  lights: { word: "kinds of light", form: "value", lines: "none", svg: "facts", start: () => ({}) },
+  gradientStrength: {
+    word: "the strength of gradients",
+    form: "value",
+    lines: "none",
+    svg: "facts",
+    start: () => 1,
+  },
+  undercoat: { word: "the undercoat", form: "value", lines: "none", svg: "facts", start: () => null },
+  strict: { word: "how touching ink counts", form: "value", lines: "gaps", svg: "facts", start: () => false },
+  hiddenWalls: {
+    word: "how hidden lines count",
+    form: "value",
+    lines: "gaps",
+    svg: "facts",
+    start: () => true,
+  },
+  shapeWalls: {
+    word: "how edges of colour count",
+    form: "value",
+    lines: "gaps",
+    svg: "facts",
+    start: () => false,
+  },
 };
 
 export type FieldName = keyof Drawing;

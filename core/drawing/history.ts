@@ -6,6 +6,7 @@ import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches
 import { difference } from "./difference.ts";
 import type { Drawing, SheetName } from "./drawing.ts";
 import { FIELDS, type FieldName } from "./fields.ts";
+import { held } from "./held.ts";
 import { withMissingColours } from "./missing-colours.ts";
 import { withMissingParts } from "./parts.ts";
 import { upgradedDrawing } from "./upgrade.ts";
@@ -41,14 +42,20 @@ export interface History {
 export interface Move {
   readonly history: History;
   readonly patches: Patch[];
+  /** Whether an edit went beyond the bounds of what can be kept, and was brought to them. */
+  readonly brought?: boolean;
+  /** What an edit would make that cannot be kept: then it is not to be done. */
+  readonly wrong?: readonly FieldName[];
 }
 
 export const beginHistory = (drawing: Drawing): History => ({ drawing, steps: [], cursor: 0 });
 
 /** Applies an edit; undefined when it changes nothing. */
 export function applyEdit(history: History, { label, merge, change }: Edit): Move | undefined {
-  const [drawing, patches, inverse] = produceWithPatches(history.drawing, change);
-  if (patches.length === 0) return undefined;
+  const [after, ...ways] = produceWithPatches(history.drawing, change);
+  if (ways[0].length === 0) return undefined;
+  const changed = { drawing: after, patches: ways[0], inverse: ways[1] };
+  const { drawing, patches, inverse, brought, wrong } = held(history.drawing, changed);
   const done = history.steps.slice(0, history.cursor);
   const last = done[done.length - 1];
   const step: Step = { label, merge, patches, inverse };
@@ -56,7 +63,7 @@ export function applyEdit(history: History, { label, merge, change }: Edit): Mov
     merge !== undefined && last?.merge === merge
       ? [...done.slice(0, -1), merged(last, step)]
       : [...done, step];
-  return { history: { drawing, steps, cursor: steps.length }, patches };
+  return { history: { drawing, steps, cursor: steps.length }, patches, brought, wrong };
 }
 
 /** Two steps as one; where the later writes over the same places, what came between is forgotten. */
@@ -143,28 +150,35 @@ export const linePatches = (patches: readonly Patch[], what: "pockets" | "gaps" 
     return lines === "gaps" || lines === what;
   });
 
+interface KeptHistory {
+  readonly base: object;
+  readonly steps: readonly Step[];
+  readonly cursor: number;
+}
+
 /** A kept history of an earlier version, brought up to this one step by step, so that undo still goes back through it. */
-export function upgradedHistory(
-  {
-    base,
-    steps,
-    cursor,
-  }: { readonly base: object; readonly steps: readonly Step[]; readonly cursor: number },
-  version: number,
-): { base: Drawing; steps: Step[]; cursor: number } {
-  const states = statesOf(base, steps);
-  const upgraded = states.map((state) => upgradedDrawing(state, version));
-  // Steps that cannot be followed are of no use: what they led to is what is kept.
-  if (states.length <= steps.length)
-    return { base: upgraded[Math.min(cursor, states.length - 1)], steps: [], cursor: 0 };
+export const upgradedHistory = (kept: KeptHistory, version: number) =>
+  historyThrough(kept, (state) => upgradedDrawing(state, version));
+
+/**
+ * A kept history in each of whose states something was changed, told anew as steps from one to the next. Steps from the first on
+ * that cannot be followed are left out: `followed` says how many there are.
+ */
+export function historyThrough(
+  { base, steps, cursor }: KeptHistory,
+  change: (state: object) => Drawing,
+): { base: Drawing; steps: Step[]; cursor: number; followed: number } {
+  const states = statesOf(base, steps).map(change);
+  const followed = states.length - 1;
   return {
-    base: upgraded[0],
-    steps: steps.map((step, i) => ({
+    base: states[0],
+    steps: steps.slice(0, followed).map((step, i) => ({
       ...step,
-      patches: difference(upgraded[i], upgraded[i + 1]),
-      inverse: difference(upgraded[i + 1], upgraded[i]),
+      patches: difference(states[i], states[i + 1]),
+      inverse: difference(states[i + 1], states[i]),
     })),
-    cursor,
+    cursor: Math.max(0, Math.min(cursor, followed)),
+    followed,
   };
 }
 

@@ -1,19 +1,13 @@
 /** The drawing file (.fern): the Drawing's facts as JSON, checked field by field when it comes back. */
 import { strFromU8 } from "fflate";
 import type { Drawing } from "../drawing/drawing.ts";
-import { FIELD_NAMES } from "../drawing/fields.ts";
-import { withMissingColours } from "../drawing/missing-colours.ts";
-import { withMissingParts } from "../drawing/parts.ts";
-import { fromRecord, type RecordForm, toRecord } from "../drawing/record-form.ts";
+import { type RecordForm, toRecord } from "../drawing/record-form.ts";
+import { type Repairs, salvagedDrawing, salvagedRecord } from "../drawing/salvage.ts";
 import { upgradedRecord, VERSION } from "../drawing/upgrade.ts";
-import { isDash, isInkWidth, isNearPage } from "./bounds.ts";
-import { checked, recordOf } from "./drawing-records.ts";
 import { FileProblem } from "./file-problem.ts";
 import { gunzipped, gzipped, isGzip } from "./gzip.ts";
 
 const FORMAT = "fern-pocket-drawing";
-
-const DrawingRecord = recordOf(FIELD_NAMES);
 
 export function writeDrawingFile(drawing: Drawing): string {
   return `${JSON.stringify({ format: FORMAT, version: VERSION, ...toRecord(drawing) })}\n`;
@@ -35,57 +29,35 @@ export function drawingFileText(bytes: Uint8Array): string {
   }
 }
 
-/** Throws a FileProblem when the text is not a whole drawing file. */
-export function readDrawingFile(text: string): Drawing {
+/** A drawing from a file, and what had to be done so that it could be read. */
+export interface OpenedFile extends Repairs {
+  readonly drawing: Drawing;
+}
+
+/**
+ * Reads a drawing file. Values out of bounds are brought to them, and what cannot be understood is left out. Throws a FileProblem
+ * where the text is no drawing file, or one without a page.
+ */
+export function openDrawingFile(text: string): OpenedFile {
   const { format, version, ...rest } = parse(text);
-  const record = format === FORMAT ? upgradedRecord(rest, Number(version)) : undefined;
-  if (!record)
+  const before = format === FORMAT ? upgradedRecord(rest, Number(version)) : undefined;
+  if (!before)
     throw new FileProblem(
       "not-ours",
       format === FORMAT
         ? `This drawing file is of version ${version}; this Fern Pocket reads versions up to ${VERSION}.`
         : "This is not a Fern Pocket drawing file.",
     );
-  const result = checked(DrawingRecord, record);
-  if ("wrong" in result) throw unexpected(result.wrong);
-  const drawing = fromRecord(result.value) as Drawing;
-  const beyond = beyondPage(drawing);
-  if (beyond.length > 0) throw unexpected(beyond);
-  return withMissingParts(withMissingColours(drawing));
+  const { record, brought, lost } = salvagedRecord(before);
+  if (before.page === undefined || lost.some(({ way }) => way.startsWith("page")))
+    throw new FileProblem(
+      "not-ours",
+      "This drawing file cannot be read: it has no page, or one too large, too small or too long and narrow.",
+    );
+  return { drawing: salvagedDrawing(record), brought, lost };
 }
 
-const unexpected = (parts: readonly string[]): FileProblem =>
-  new FileProblem(
-    "not-ours",
-    `This drawing file cannot be read; these parts of it are not as expected: ${parts.join(", ")}.`,
-  );
-
-const endsMeet = (points: readonly number[]): boolean =>
-  points[0] === points[points.length - 2] && points[1] === points[points.length - 1];
-
-/** The parts of a drawing that lie so far from its page, or are so thin or wide, that nothing can be made of them. */
-function beyondPage({ page, strokes, inkShapes, bridges, flatShapes, shades, creases }: Drawing): string[] {
-  const { box } = page;
-  const near = (points: readonly number[]) => isNearPage(points, box);
-  const every = <T>(table: Readonly<Record<string, T>>, sound: (item: T) => boolean) =>
-    Object.values(table).every(sound);
-  const sound = {
-    strokes: every(
-      strokes,
-      ({ points, closed, width, dash }) =>
-        near(points) &&
-        isInkWidth(width, box) &&
-        (!dash || isDash(dash, box)) &&
-        (!closed || endsMeet(points)),
-    ),
-    inkShapes: every(inkShapes, ({ outline }) => outline.every(near)),
-    bridges: every(bridges, ({ points }) => near(points)),
-    flatShapes: every(flatShapes, ({ outline }) => outline.every(near)),
-    creases: every(creases, ({ points }) => near(points)),
-    shades: every(shades, ({ outline, anchor }) => outline.every(near) && near(anchor.seed)),
-  };
-  return Object.entries(sound).flatMap(([part, fine]) => (fine ? [] : [part]));
-}
+export const readDrawingFile = (text: string): Drawing => openDrawingFile(text).drawing;
 
 function parse(text: string): RecordForm {
   try {

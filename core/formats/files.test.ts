@@ -3,13 +3,14 @@ import { seedOnly } from "../drawing/anchor.ts";
 import { addBridges, declineOpenings, pour, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { mendedBy } from "../drawing/say-repairs.ts";
 import { addShade } from "../drawing/shape-edits.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
 import { circle } from "../pockets/testing.ts";
-import { readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
+import { openDrawingFile, readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
 
 const full = (() => {
   const { id, points, closed } = circle(50, 50, 30);
@@ -53,13 +54,46 @@ describe("the drawing file", () => {
     expect(readDrawingFile(writeDrawingFile(full))).toEqual(full);
   });
 
-  it("names the parts that are not as expected", () => {
-    const record = JSON.parse(writeDrawingFile(full));
-    expect(() => readDrawingFile(JSON.stringify({ ...record, ink: "black; }" }))).toThrow(/ink/);
-    expect(() => readDrawingFile(JSON.stringify({ ...record, page: { ...record.page, width: -1 } }))).toThrow(
-      /page/,
-    );
-    expect(() => readDrawingFile(JSON.stringify({ ...record, strokes: [{ id: "x" }] }))).toThrow(/strokes/);
+  const record = JSON.parse(writeDrawingFile(full));
+  const opened = (change: object) => {
+    const { drawing, ...repairs } = openDrawingFile(JSON.stringify({ ...record, ...change }));
+    return { drawing, ...mendedBy(repairs) };
+  };
+
+  it("opens without what makes no sense, and names it", () => {
+    expect(opened({ ink: "black; }" })).toMatchObject({ brought: [], lost: ["ink"] });
+    const [stroke] = record.strokes;
+    const bad = opened({ strokes: [stroke, { id: "x" }] });
+    expect(bad).toMatchObject({ brought: [], lost: ["strokes"] });
+    expect(Object.keys(bad.drawing.strokes)).toEqual([stroke.id]);
+    expect(opened({ tin: undefined }).lost).toEqual(["tin"]);
+  });
+
+  it("brings what is out of bounds to them, and names it", () => {
+    const name = "Rosette of leaves ".repeat(20);
+    const { drawing, brought, lost } = opened({
+      name,
+      parts: [{ ...record.parts[0], name }],
+      strokes: [{ ...record.strokes[0], dash: Array(70).fill(1) }],
+      tin: [...record.tin, { id: "short", rank: 99, name: "Short", value: "abc" }],
+    });
+    expect([lost, brought]).toEqual([[], ["name", "parts", "strokes", "tin"]]);
+    expect([drawing.name.length, drawing.parts.main.name.length]).toEqual([200, 80]);
+    expect(Object.values(drawing.strokes)[0].dash).toHaveLength(64);
+    expect(drawing.tin.short.value).toBe("#aabbcc");
+  });
+
+  it("is refused with a sentence where it has no page that could be", () => {
+    for (const page of [
+      { ...record.page, width: -1 },
+      { ...record.page, width: 1e9 },
+      { ...record.page, box: { x: 0, y: 0, width: 1, height: 1e6 } },
+      undefined,
+    ])
+      expect(() => opened({ page })).toThrow(/no page, or one too large/);
+  });
+
+  it("is refused where it is none", () => {
     expect(() => readDrawingFile('{"format":"other"}')).toThrow("not a Fern Pocket drawing file");
     expect(() => readDrawingFile("{nonsense")).toThrow("not a Fern Pocket drawing file");
     expect(() => readDrawingFile("[1]")).toThrow("not a Fern Pocket drawing file");

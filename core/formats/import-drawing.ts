@@ -20,6 +20,7 @@ import type {
 import { withMissingColours } from "../drawing/missing-colours.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { inPart, MAIN, withMissingParts } from "../drawing/parts.ts";
+import { salvaged } from "../drawing/salvage.ts";
 import { speckArea } from "../drawing/speck.ts";
 import { startingTin } from "../drawing/start.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
@@ -28,7 +29,14 @@ import { anchorAround, anchorOf } from "../pockets/anchors.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { pocketAt } from "../scene/scene.ts";
-import { asideLines, cutLine, type ImportReport, outsideLine, speckLine } from "./import-report.ts";
+import {
+  asideLines,
+  cutLine,
+  type ImportReport,
+  mendedLines,
+  outsideLine,
+  speckLine,
+} from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
 import { checkedGradient, checkedOver, checkedPaint, type ReadFacts, readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
@@ -68,11 +76,16 @@ export function understood(text: string, onProgress?: (share: number) => void): 
     : reading;
 }
 
+/** What came in is held to the bounds that every drawing has; where that changes something it is told. */
 export function importedDrawing(name: string, reading: SvgReading, mergeWithin = MERGE_WITHIN): Imported {
   const read = reading.ours && readFacts(reading.ours.facts);
-  return reading.ours && read
-    ? ourDrawing(reading.ours.title || name, reading, reading.ours, read)
-    : foreignDrawing(name, reading, mergeWithin);
+  const { drawing: before, report } =
+    reading.ours && read
+      ? ourDrawing(reading.ours.title || name, reading, reading.ours, read)
+      : foreignDrawing(name, reading, mergeWithin);
+  const { drawing, brought, lost } = salvaged(before);
+  const repairs = { brought: [...(read?.brought ?? []), ...brought], lost: [...(read?.lost ?? []), ...lost] };
+  return { drawing, report: { ...report, changed: [...report.changed, ...mendedLines(repairs)] } };
 }
 
 function foreignDrawing(name: string, reading: SvgReading, mergeWithin: number): Imported {

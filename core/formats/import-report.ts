@@ -1,9 +1,11 @@
 /** What came in from a file and what did not, in sentences for people. */
+import type { Repairs } from "../drawing/salvage.ts";
+import { isWhole, mendedBy, sayMended } from "../drawing/say-repairs.ts";
 import type { AsideKind, Asides } from "./svg-mark.ts";
 
 /** Something left aside or changed, with the names it goes by in the file. */
 export interface ReportLine {
-  readonly kind: AsideKind | "cut" | "speck" | "outside-page";
+  readonly kind: AsideKind | "cut" | "speck" | "outside-page" | "mended";
   readonly count: number;
   readonly sentence: string;
   readonly names: readonly string[];
@@ -89,6 +91,14 @@ export const outsideLine = (count: number): ReportLine => ({
   sentence: `${many(count, "line or shape lies", "lines and shapes lie")} outside the page: there, but in no picture of it.`,
   names: [],
 });
+
+/** What was brought to its bounds or left out, since nothing else could be made of it; none where all was well. */
+export const mendedLines = (repairs: Repairs): ReportLine[] => {
+  const mended = mendedBy(repairs);
+  if (isWhole(mended)) return [];
+  const count = repairs.brought.length + repairs.lost.length;
+  return [{ kind: "mended", count, sentence: sayMended(mended), names: [] }];
+};
 
 /** Like "12 strokes, 2 ink shapes and 3 pours came in." */
 export function cameIn({ strokes, inkShapes, pours, flatShapes }: ImportReport): string {

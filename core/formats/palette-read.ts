@@ -3,9 +3,10 @@ import * as csstree from "css-tree";
 import { formatHex, toGamut } from "culori";
 import { cssColour } from "../colour/css-colour.ts";
 import { colourName } from "../colour/name.ts";
+import { checked } from "../drawing/checked.ts";
 import type { Colour, Ladder } from "../drawing/drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
-import { checked, LadderRecord } from "./drawing-records.ts";
+import { LadderRecord } from "../drawing/records.ts";
 import { FileProblem } from "./file-problem.ts";
 import { OURS, tokenName } from "./palette-write.ts";
 

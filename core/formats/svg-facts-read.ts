@@ -1,26 +1,24 @@
-/** Reads back what svg-facts.ts wrote; every part of it is checked. */
+/** Reads back what svg-facts.ts wrote; every part of it is checked for itself. */
+import { broughtIn, type RecordClass } from "../drawing/checked.ts";
 import type { Colour, Drawing, Paint, Pour, Shade } from "../drawing/drawing.ts";
 import { OVERS, type Over, type OverName } from "../drawing/over.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
-import { upgradedRecord } from "../drawing/upgrade.ts";
 import {
   BandsRecord,
   CastRecord,
-  checked,
   FormRecord,
   GradientRecord,
   PaintRecord,
   PatternRecord,
   RimRecord,
-  recordOf,
   StyleUseRecord,
-} from "./drawing-records.ts";
+} from "../drawing/records.ts";
+import { type Repairs, salvagedRecord } from "../drawing/salvage.ts";
+import { upgradedRecord } from "../drawing/upgrade.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
 import type { ToldOver } from "./svg-ours.ts";
 
-const FactsRecord = recordOf(FACT_FIELDS);
-
-export interface ReadFacts {
+export interface ReadFacts extends Repairs {
   /** What the picture itself does not tell. */
   readonly facts: Omit<Drawing, "name" | "strokes" | "inkShapes" | "flatShapes" | "pours" | "shades">;
   /** Ids of the tin's colours by the names they go by in the file's classes. */
@@ -30,15 +28,16 @@ export interface ReadFacts {
   readonly waitingShades: readonly Shade[];
 }
 
-/** Undefined when the text is not what we wrote: then the picture alone is read. */
+/** Undefined when the text is not what we wrote, or says nothing of its page: then the picture alone is read. */
 export function readFacts(text: string): ReadFacts | undefined {
   const plain = parsed(text);
-  const record = plain && upgradedFacts(plain);
-  const result = record && checked(FactsRecord, record);
-  if (!result || "wrong" in result) return undefined;
-  const tin = result.value.tin as readonly NamedColour[];
+  const before = plain && upgradedFacts(plain);
+  if (!before) return undefined;
+  const { record, brought, lost } = salvagedRecord(before, FACT_FIELDS);
+  if (before.page === undefined || lost.some(({ way }) => way.startsWith("page"))) return undefined;
+  const tin = record.tin as readonly NamedColour[];
   const unnamed = tin.map(({ variable: _, ...colour }) => colour);
-  const { pours, shades, ...facts } = fromRecord({ ...result.value, tin: unnamed }, FACT_FIELDS) as Pick<
+  const { pours, shades, ...facts } = fromRecord({ ...record, tin: unnamed }, FACT_FIELDS) as Pick<
     Drawing,
     (typeof FACT_FIELDS)[number]
   >;
@@ -47,10 +46,12 @@ export function readFacts(text: string): ReadFacts | undefined {
     colours: coloursByName(tin),
     waitingPours: Object.values(pours),
     waitingShades: Object.values(shades),
+    brought,
+    lost,
   };
 }
 
-const OVER_RECORDS: Readonly<Record<OverName, new () => object>> = {
+const OVER_RECORDS: Readonly<Record<OverName, RecordClass>> = {
   gradient: GradientRecord,
   pattern: PatternRecord,
   bands: BandsRecord,
@@ -70,10 +71,10 @@ export const checkedGradient = (gradient: string | undefined): Pick<Pour, "gradi
 export const checkedPaint = (paint: string | undefined): { readonly paint?: Paint } =>
   checkedText("paint", PaintRecord, paint);
 
-function checkedText(name: string, record: new () => object, text: string | undefined): object {
+function checkedText(name: string, record: RecordClass, text: string | undefined): object {
   const plain = text === undefined ? undefined : parsed(text);
-  const result = plain && checked(record, plain);
-  return result && "value" in result ? { [name]: result.value } : {};
+  const found = plain && broughtIn(record, plain);
+  return found ? { [name]: found.value } : {};
 }
 
 /** Facts counted their own versions up to 2, which held drawings of version 3; what was unseen had names of its own. */

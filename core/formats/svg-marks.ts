@@ -2,10 +2,11 @@
  * Walks an SVG's tree as a painter would, following groups, `use`, `symbol` and nested `svg`, and gives every mark it
  * would leave in page units, from the bottom up. What leaves no mark we can read is counted by kind and name.
  */
+
+import { LARGEST } from "../drawing/bounds.ts";
 import { curveCount } from "../geometry/cubic.ts";
 import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometry/matrix.ts";
 import { type Box, boundsOf } from "../geometry/point.ts";
-import { LARGEST } from "./bounds.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
 import type { Tint } from "./svg-colour.ts";
 import type { AsideKind, Asides, Clip, Mark, Marks } from "./svg-mark.ts";

@@ -1,4 +1,6 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
+
+import { isId, LARGEST } from "../drawing/bounds.ts";
 import {
   BLENDS,
   type ColourShape,
@@ -12,7 +14,6 @@ import {
 import { OVERS, type OverName } from "../drawing/over.ts";
 import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
-import { isId, LARGEST } from "./bounds.ts";
 import { OURS } from "./svg-facts.ts";
 import { closedPoints, isEvenOdd, type Mark } from "./svg-mark.ts";
 import { holdIn, KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn } from "./svg-says.ts";

@@ -3,6 +3,7 @@
  * beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
 import { converter } from "culori";
+import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "../drawing/bounds.ts";
 import type { Echo, FlatShape, InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
@@ -10,7 +11,6 @@ import { keepsCircles } from "../geometry/matrix.ts";
 import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/point.ts";
 import type { InkRegion } from "../pockets/ink-regions.ts";
 import { Budget, unlessTooDense } from "../pockets/too-dense.ts";
-import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "./bounds.ts";
 import { FileProblem } from "./file-problem.ts";
 import type { Tint } from "./svg-colour.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";

@@ -3,12 +3,12 @@
  * needs to come back. One place for writer and reader.
  */
 import { FARTHEST_STEP } from "../colour/ladder.ts";
+import { isProfile } from "../drawing/bounds.ts";
 import { CAPS, ECHOES, type Echo, HOLDS, type Hold, type Stroke } from "../drawing/drawing.ts";
 import { OVERS } from "../drawing/over.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Item, Laid, Says } from "../scene/items.ts";
-import { isProfile } from "./bounds.ts";
 import { chainsOf, pathData, short } from "./svg-path.ts";
 
 /** What an element can stand for. A seam belongs to the pour after it, what lies over to the one before; an undercoat is made from all pockets. */

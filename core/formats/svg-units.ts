@@ -1,8 +1,8 @@
 /** Lengths, view boxes and transforms as SVG writes them. */
 import svgpath from "svgpath";
+import { isPageBox, LARGEST } from "../drawing/bounds.ts";
 import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
 import type { Box, Point } from "../geometry/point.ts";
-import { isPageBox, LARGEST } from "./bounds.ts";
 
 const NUMBER = String.raw`[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?`;
 const DECIMAL = new RegExp(`^${NUMBER}$`, "i");

@@ -1,8 +1,8 @@
 import { Ruler } from "lucide-react";
 import { useState } from "react";
+import { PAGE_SIDE } from "#core/drawing/bounds.ts";
 import { pixelsOf, UNITS } from "#core/drawing/drawing.ts";
 import { changePage, fitPage, resizePage, setBleed, setUnit, sizeOf } from "#core/drawing/page-edits.ts";
-import { PAGE_SIDE } from "#core/formats/bounds.ts";
 import type { Box } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
 import { Button } from "../../ui/button.tsx";

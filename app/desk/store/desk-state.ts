@@ -2,6 +2,7 @@
 import type { StoreApi } from "zustand";
 import type { Drawing, Paint } from "#core/drawing/drawing.ts";
 import type { Edit, History } from "#core/drawing/history.ts";
+import type { Mended } from "#core/drawing/say-repairs.ts";
 import type { Point, Size } from "#core/geometry/point.ts";
 import type { PartOpening } from "#core/pockets/drawing-reader.ts";
 import type { Leak } from "#core/pockets/leak.ts";
@@ -77,8 +78,8 @@ export interface DeskState {
   readonly compared: Compared | null;
   readonly mat: "light" | "middle" | "dark";
   readonly lastExport: string | null;
-  /** What of the drawing had gone bad in storage, in words. */
-  readonly lost: string | null;
+  /** What of the drawing had gone bad in storage. */
+  readonly mended: Mended | null;
   /** Said aloud to screen readers. */
   readonly said: string;
   /** Why something did not happen, shown where the hand is. */

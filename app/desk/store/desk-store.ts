@@ -22,7 +22,7 @@ import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
 import { BeforeRisks } from "../versions/make-version.ts";
 import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./desk-state.ts";
-import { lineRefusal, partRefusal, refusal } from "./locks.ts";
+import { boundsRefusal, lineRefusal, partRefusal, refusal } from "./locks.ts";
 import { PocketFollower } from "./pocket-follower.ts";
 
 const NO_GAPS: StampedGaps = {
@@ -171,7 +171,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       compared: null,
       mat: "light",
       lastExport: null,
-      lost: opened.lost ?? null,
+      mended: opened.mended ?? null,
       said: "",
       reason: null,
       pointer: { at: null, cancel: null },
@@ -186,7 +186,10 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         const move = applyEdit(history, edit);
         const refused = move && refusedBy(history.drawing, edit, move);
         if (refused) tell(refused);
-        else take(move, edit.label, true);
+        else {
+          take(move, edit.label, true);
+          if (move?.brought) tell(BROUGHT);
+        }
       },
       show: (edit) => {
         const { history, tell } = get();
@@ -267,8 +270,13 @@ export function createDesk(id: string, opened: Opened): DeskStore {
   });
 }
 
+const BROUGHT = "That went beyond what can be drawn: it was brought to the nearest that can.";
+
 const refusedBy = (drawing: Drawing, edit: Edit, move: Move): string | undefined =>
-  refusal(drawing, edit.sheet) ?? partRefusal(drawing, edit, move) ?? lineRefusal(drawing, move);
+  refusal(drawing, edit.sheet) ??
+  partRefusal(drawing, edit, move) ??
+  lineRefusal(drawing, move) ??
+  boundsRefusal(move);
 
 /** What is chosen or in the hand of a drawing, without what it does not have any more. */
 function withoutTheGone({ drawing, selected, paint, part, alone }: Desk): Partial<DeskState> {

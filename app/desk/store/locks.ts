@@ -1,4 +1,4 @@
-/** Locked and hidden sheets, parts and lines refuse every edit of what lies on them: asked here alone. */
+/** Locked and hidden sheets, parts and lines refuse every edit of what lies on them, and bounds what cannot be kept: asked here alone. */
 import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Edit, Move } from "#core/drawing/history.ts";
 import { PARTED, partOf } from "#core/drawing/parts.ts";
@@ -42,6 +42,14 @@ export function lineRefusal(before: Drawing, { patches }: Move): string | undefi
     if (line.hidden) return `${called} is hidden. Show it in the list of lines to change it.`;
   }
   return undefined;
+}
+
+/** Why an edit is refused for what nobody could draw, keep or open again; undefined when it is not. */
+export function boundsRefusal({ wrong = [] }: Move): string | undefined {
+  if (wrong.length === 0) return undefined;
+  return wrong.includes("page")
+    ? "That was not done: no page can be so large, so small or so long and narrow."
+    : "That was not done: something would be too far from the page, too small or too large to be drawn.";
 }
 
 type Key = string | number | undefined;

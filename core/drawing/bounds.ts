@@ -7,6 +7,18 @@ const LONGEST_TO_SHORTEST = 1e4;
 /** Any coordinate or length, in page units. */
 export const LARGEST = 1e10;
 
+export const MOST_DASHES = 64;
+export const MOST_BANDS = 24;
+export const MOST_STOPS = 24;
+/** Letters of a name that people give, and of one that a file brings. */
+export const LONGEST_NAME = 80;
+export const LONGEST_TITLE = 200;
+/** The lamp is no farther from the page, in shares of it, and not nearer above it. */
+export const FARTHEST_LAMP = 20;
+export const LOWEST_LAMP = 0.01;
+/** Steps by which light may change a colour, either way. */
+export const DEEPEST_LIGHT = 6;
+
 /** Lines lie no farther from the page than this many of its diagonals. */
 const FARTHEST = 1000;
 /** Ink is at least this part of the page's diagonal wide, and at most this many of it. */
@@ -39,6 +51,10 @@ export function isShapeSize({ width, height }: Box, page: Box): boolean {
 
 export const isInkWidth = (width: number, page: Box): boolean =>
   width >= THINNEST * diagonal(page) && width <= WIDEST * diagonal(page);
+
+/** The nearest width of ink that there can be. */
+export const inkWidthWithin = (width: number, page: Box): number =>
+  Math.min(WIDEST * diagonal(page), Math.max(THINNEST * diagonal(page), width));
 
 /** Whether a dash pattern can be told from a whole line. */
 export const isDash = (dash: readonly number[], page: Box): boolean =>

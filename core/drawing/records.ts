@@ -1,6 +1,7 @@
-/** What the parts of a drawing must look like when they come back from a file: classes that class-validator checks. */
-import "reflect-metadata";
-import { plainToInstance, Type } from "class-transformer";
+/**
+ * What the facts of a drawing must look like, wherever they come from: an edit, a file or storage. Classes whose rules
+ * class-validator knows (checked.ts).
+ */
 import {
   ArrayMaxSize,
   ArrayMinSize,
@@ -8,7 +9,6 @@ import {
   IsArray,
   IsBoolean,
   IsDefined,
-  IsHexColor,
   IsIn,
   IsInt,
   IsNumber,
@@ -16,16 +16,28 @@ import {
   IsOptional,
   IsPositive,
   IsString,
-  isHexColor,
   Max,
   MaxLength,
   Min,
   ValidateBy,
-  ValidateIf,
-  ValidateNested,
-  validateSync,
 } from "class-validator";
 import { FARTHEST_STEP, FEWEST_STEPS, MOST_DRIFT, MOST_STEPS } from "../colour/ladder.ts";
+import {
+  DEEPEST_LIGHT,
+  FARTHEST_LAMP,
+  isId,
+  isPageBox,
+  isProfile,
+  LARGEST,
+  LONGEST_NAME,
+  LONGEST_TITLE,
+  LOWEST_LAMP,
+  MOST_BANDS,
+  MOST_DASHES,
+  MOST_STOPS,
+  PAGE_SIDE,
+} from "./bounds.ts";
+import { Nested, type RecordClass } from "./checked.ts";
 import {
   BLENDS,
   type Blend,
@@ -45,9 +57,8 @@ import {
   type SheetName,
   TRIMS,
   UNITS,
-} from "../drawing/drawing.ts";
-import { FIELDS, type FieldName } from "../drawing/fields.ts";
-import { isId, isPageBox, isProfile, LARGEST, PAGE_SIDE } from "./bounds.ts";
+} from "./drawing.ts";
+import { FIELD_NAMES, FIELDS, type FieldName, type TableName } from "./fields.ts";
 
 export const FINITE = { allowNaN: false, allowInfinity: false };
 
@@ -57,8 +68,12 @@ const areNumbers = (list: unknown): list is number[] =>
 const isChain = (list: unknown): boolean =>
   areNumbers(list) && list.length >= 2 && (list.length - 2) % 6 === 0;
 
-const rule = (name: string, validate: (value: unknown) => boolean) => () =>
-  ValidateBy({ name, validator: { validate } });
+/** A rule of our own; `bring` gives the nearest value it allows, where there is one. */
+const rule =
+  (name: string, validate: (value: unknown) => boolean, bring?: (value: unknown) => unknown) => () =>
+    ValidateBy({ name, validator: { validate } }, { context: { bring } });
+
+const isColour = (value: unknown): boolean => typeof value === "string" && /^#[0-9a-f]{6}$/i.test(value);
 
 const everyOne = (check: (value: unknown) => boolean) => (value: unknown) =>
   Array.isArray(value) && value.length > 0 && value.every(check);
@@ -72,10 +87,7 @@ const AreTones = rule(
   everyOne((tone) => Array.isArray(tone) && tone.every(isChain)),
 );
 /** Flat places [x, y, …] in page units. */
-const IsRings = rule(
-  "isRings",
-  everyOne((ring) => areNumbers(ring) && ring.length >= 6 && ring.length % 2 === 0),
-);
+const areRings = everyOne((ring) => areNumbers(ring) && ring.length >= 6 && ring.length % 2 === 0);
 const IsPlace = rule("isPlace", (value) => areNumbers(value) && value.length === 2);
 const IsProfile = rule("isProfile", (value) => areNumbers(value) && isProfile(value));
 const IsDashes = rule(
@@ -85,7 +97,14 @@ const IsDashes = rule(
     value.length <= MOST_DASHES &&
     value.every((n) => n >= 0) &&
     value.some((n) => n > 0),
+  (value) => (Array.isArray(value) ? value.slice(0, MOST_DASHES) : undefined),
 );
+/** #rrggbb. */
+const IsColour = rule("isColour", isColour, (value) => {
+  const short = typeof value === "string" && /^#?([0-9a-f]{3}|[0-9a-f]{6})$/i.exec(value)?.[1];
+  if (!short) return undefined;
+  return `#${(short.length === 3 ? [...short].map((digit) => digit + digit).join("") : short).toLowerCase()}`;
+});
 const IsPageBox = rule("isPageBox", (value) => isPageBox(value as BoxRecord));
 
 /** A list of objects; a list within it would pass for one. */
@@ -96,9 +115,8 @@ export const IsRecords = rule(
     value.every((item) => typeof item === "object" && item !== null && !Array.isArray(item)),
 );
 
-const MOST_DASHES = 64;
-const MOST_BANDS = 24;
-const MOST_STOPS = 24;
+/** A page of another size would be another picture. */
+const NOT_BROUGHT = { context: { bring: () => undefined } };
 
 export class BoxRecord {
   @IsNumber(FINITE) x!: number;
@@ -108,14 +126,15 @@ export class BoxRecord {
 }
 
 export class PageRecord {
-  @IsDefined() @ValidateNested() @IsPageBox() @Type(() => BoxRecord) box!: BoxRecord;
-  @IsPositive() @Max(PAGE_SIDE.most) width!: number;
+  @IsDefined() @Nested(() => BoxRecord) @IsPageBox() box!: BoxRecord;
+  @IsPositive() @Max(PAGE_SIDE.most, NOT_BROUGHT) width!: number;
   @IsIn(UNITS) unit!: (typeof UNITS)[number];
   @IsInt() @Min(1) @Max(2400) ppi!: number;
   @IsOptional() @Min(0) @Max(PAGE_SIDE.most) bleed?: number;
 }
 
 const IsId = rule("isId", isId);
+const IsIdOrNull = rule("isIdOrNull", (value) => value === null || isId(value));
 
 class Ranked {
   @IsId() id!: string;
@@ -131,16 +150,16 @@ export class PaintRecord {
 const IsTrue = () => Equals(true);
 
 export class CastRecord {
-  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
   @IsPositive() @Max(LARGEST) high!: number;
   @IsOptional() @Min(0) @Max(1) soft?: number;
 }
 
 export class PartRecord extends Ranked {
-  @IsString() @MaxLength(80) name!: string;
+  @IsString() @MaxLength(LONGEST_NAME) name!: string;
   @IsBoolean() visible!: boolean;
   @IsBoolean() locked!: boolean;
-  @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
+  @IsOptional() @Nested(() => CastRecord) cast?: CastRecord;
 }
 
 export class HoldRecord {
@@ -153,20 +172,20 @@ class InkedRecord extends Ranked {
   @IsOptional() @IsIn(ECHOES) echo?: Echo;
   @IsOptional() @IsTrue() hidden?: true;
   @IsOptional() @IsTrue() locked?: true;
-  @IsOptional() @IsString() @MaxLength(200) name?: string;
+  @IsOptional() @IsString() @MaxLength(LONGEST_TITLE) name?: string;
   @IsOptional() @IsArray() @IsString({ each: true }) groups?: string[];
-  @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint?: PaintRecord;
-  @IsOptional() @ValidateNested() @Type(() => HoldRecord) hold?: HoldRecord;
+  @IsOptional() @Nested(() => PaintRecord) paint?: PaintRecord;
+  @IsOptional() @Nested(() => HoldRecord) hold?: HoldRecord;
 }
 
 export class CutRecord {
   @IsId() of!: string;
-  @Min(0) @Max(1) from!: number;
-  @Min(0) @Max(2) to!: number;
+  @Min(0) @Max(2) from!: number;
+  @Min(0) @Max(3) to!: number;
 }
 
 export class StrokeRecord extends InkedRecord {
-  @IsOptional() @ValidateNested() @Type(() => CutRecord) cut?: CutRecord;
+  @IsOptional() @Nested(() => CutRecord) cut?: CutRecord;
   @IsChain() points!: number[];
   @IsBoolean() closed!: boolean;
   @IsPositive() @Max(LARGEST) width!: number;
@@ -185,7 +204,7 @@ export class InkShapeRecord extends InkedRecord {
 }
 
 export class NibRecord extends Ranked {
-  @IsString() @MaxLength(80) name!: string;
+  @IsString() @MaxLength(LONGEST_NAME) name!: string;
   @IsProfile() profile!: number[];
   @IsInt() @Min(1) @Max(9) strands!: number;
 }
@@ -215,17 +234,17 @@ export class LadderRecord {
   @IsInt() @Min(FEWEST_STEPS) @Max(MOST_STEPS) steps!: number;
   @Min(-MOST_DRIFT) @Max(MOST_DRIFT) drift!: number;
   @IsOptional() @IsTrue() squeezed?: true;
-  @IsOptional() @IsRecords() @ValidateNested({ each: true }) @Type(() => OwnStepRecord) own?: OwnStepRecord[];
+  @IsOptional() @IsRecords() @Nested(() => OwnStepRecord, true) own?: OwnStepRecord[];
 }
 
 export class ColourRecord extends Ranked {
-  @IsString() @MaxLength(80) name!: string;
-  @IsHexColor() value!: string;
+  @IsString() @MaxLength(LONGEST_NAME) name!: string;
+  @IsColour() value!: string;
   @IsOptional() @Min(0) @Max(1) opacity?: number;
-  @IsOptional() @IsString() @MaxLength(80) group?: string;
-  @IsOptional() @ValidateNested() @Type(() => LadderRecord) ladder?: LadderRecord;
+  @IsOptional() @IsString() @MaxLength(LONGEST_NAME) group?: string;
+  @IsOptional() @Nested(() => LadderRecord) ladder?: LadderRecord;
   /** In SVG facts, what it goes by in the file's classes (scene/palette.ts). */
-  @IsOptional() @IsString() @MaxLength(80) variable?: string;
+  @IsOptional() @IsString() @MaxLength(LONGEST_NAME) variable?: string;
 }
 
 /** Values by the ids of colours. */
@@ -235,13 +254,22 @@ const AreValues = rule(
     typeof value === "object" &&
     value !== null &&
     !Array.isArray(value) &&
-    Object.values(value).every((one) => isHexColor(one)),
+    Object.values(value).every((one) => isColour(one)),
 );
 
 export class ColourwayRecord extends Ranked {
-  @IsString() @MaxLength(80) name!: string;
+  @IsString() @MaxLength(LONGEST_NAME) name!: string;
   @AreValues() values!: Record<string, string>;
 }
+
+/** Rings; none where the area is 0. */
+const IsRegion = () =>
+  ValidateBy({
+    name: "isRegion",
+    validator: {
+      validate: (value, args) => (args!.object as AnchorRecord).area === 0 || areRings(value),
+    },
+  });
 
 /** Without a region it is known by its seed alone. */
 export class AnchorRecord {
@@ -249,11 +277,11 @@ export class AnchorRecord {
   @IsPlace() seed!: [number, number];
   @Min(0) @IsNumber(FINITE) area!: number;
   @IsArray() @IsString({ each: true }) lines!: string[];
-  @ValidateIf(({ area }: AnchorRecord) => area !== 0) @IsRings() region!: number[][];
+  @IsRegion() region!: number[][];
 }
 
 export class TileRecord extends Ranked {
-  @IsString() @MaxLength(80) name!: string;
+  @IsString() @MaxLength(LONGEST_NAME) name!: string;
   @Min(0.01) @Max(100) ratio!: number;
   @AreTones() tones!: number[][][];
 }
@@ -266,12 +294,12 @@ export class PatternRecord {
   @Min(-360) @Max(360) turn!: number;
   @Min(0) @Max(1) share!: number;
   @IsOptional() @IsId() tile?: string;
-  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
 }
 
 export class BandRecord {
   @IsPositive() @Max(LARGEST) width!: number;
-  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
 }
 
 export class StretchRecord {
@@ -281,11 +309,10 @@ export class StretchRecord {
 
 export class BandsRecord {
   @IsId() line!: string;
-  @IsOptional() @ValidateNested() @Type(() => StretchRecord) along?: StretchRecord;
+  @IsOptional() @Nested(() => StretchRecord) along?: StretchRecord;
   @IsRecords()
   @ArrayMaxSize(MOST_BANDS)
-  @ValidateNested({ each: true })
-  @Type(() => BandRecord)
+  @Nested(() => BandRecord, true)
   bands!: BandRecord[];
 }
 
@@ -296,8 +323,15 @@ class StopFields {
 }
 
 export class GradientStopRecord extends StopFields {
-  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
 }
+
+const AreStops =
+  (record: () => RecordClass): PropertyDecorator =>
+  (target, property) => {
+    const rules = [IsRecords(), ArrayMinSize(2), ArrayMaxSize(MOST_STOPS), Nested(record, true)];
+    for (const decorate of rules) decorate(target, property);
+  };
 
 class GradientFields {
   @IsIn(GRADIENTS) kind!: (typeof GRADIENTS)[number];
@@ -306,17 +340,16 @@ class GradientFields {
   @IsOptional() @IsPositive() @Max(1000) ratio?: number;
   @IsOptional() @Min(0) @Max(0.99) focus?: number;
   @IsIn(MIXES) mix!: (typeof MIXES)[number];
-  @IsRecords() @ArrayMinSize(2) @ArrayMaxSize(MOST_STOPS) @ValidateNested({ each: true }) stops!: object[];
 }
 
 export class GradientRecord extends GradientFields {
   @IsId() cloth!: string;
-  @Type(() => GradientStopRecord) declare stops: GradientStopRecord[];
+  @AreStops(() => GradientStopRecord) stops!: GradientStopRecord[];
 }
 
 export class FormRecord {
   @Min(1) @Max(3) @IsInt() tones!: number;
-  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
   @Min(0) @Max(1) roundness!: number;
   @Min(0) @Max(1) reach!: number;
   @IsOptional() @Min(0) @Max(1) shine?: number;
@@ -326,7 +359,7 @@ export class FormRecord {
 }
 
 export class RimRecord {
-  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
   @IsPositive() @Max(LARGEST) width!: number;
   @Min(0) @Max(LARGEST) gap!: number;
   @IsOptional() @IsTrue() behind?: true;
@@ -335,35 +368,35 @@ export class RimRecord {
 
 /** Without a colour it is that of the pocket. */
 export class StylePaintRecord {
-  @ValidateIf(({ colour }: StylePaintRecord) => colour !== null) @IsId() colour!: string | null;
+  @IsIdOrNull() colour!: string | null;
   @IsInt() @Min(-2 * FARTHEST_STEP) @Max(2 * FARTHEST_STEP) step!: number;
 }
 
 export class StyleStopRecord extends StopFields {
-  @IsDefined() @ValidateNested() @Type(() => StylePaintRecord) paint!: StylePaintRecord;
+  @IsDefined() @Nested(() => StylePaintRecord) paint!: StylePaintRecord;
 }
 
 export class StyleGradientRecord extends GradientFields {
-  @Type(() => StyleStopRecord) declare stops: StyleStopRecord[];
+  @AreStops(() => StyleStopRecord) stops!: StyleStopRecord[];
 }
 
 export class LightShapeRecord {
   @IsChains() outline!: number[][];
   @IsBoolean() evenOdd!: boolean;
-  @IsDefined() @ValidateNested() @Type(() => StylePaintRecord) paint!: StylePaintRecord;
+  @IsDefined() @Nested(() => StylePaintRecord) paint!: StylePaintRecord;
   @Min(0) @Max(1) opacity!: number;
   @IsOptional() @IsIn(BLENDS) blend?: Blend;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
 
 export class LightStyleRecord extends Ranked {
-  @IsString() @MaxLength(80) name!: string;
+  @IsString() @MaxLength(LONGEST_NAME) name!: string;
   @IsPlace() size!: [number, number];
-  @IsOptional() @ValidateNested() @Type(() => FormRecord) form?: FormRecord;
-  @IsOptional() @ValidateNested() @Type(() => RimRecord) rim?: RimRecord;
-  @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
-  @IsOptional() @ValidateNested() @Type(() => StyleGradientRecord) gradient?: StyleGradientRecord;
-  @IsRecords() @ValidateNested({ each: true }) @Type(() => LightShapeRecord) shapes!: LightShapeRecord[];
+  @IsOptional() @Nested(() => FormRecord) form?: FormRecord;
+  @IsOptional() @Nested(() => RimRecord) rim?: RimRecord;
+  @IsOptional() @Nested(() => CastRecord) cast?: CastRecord;
+  @IsOptional() @Nested(() => StyleGradientRecord) gradient?: StyleGradientRecord;
+  @IsRecords() @Nested(() => LightShapeRecord, true) shapes!: LightShapeRecord[];
 }
 
 export class StyleUseRecord {
@@ -375,7 +408,7 @@ export class StyleUseRecord {
 
 export class GroundShadowRecord {
   @IsIn(GROUND_SHADOWS) kind!: (typeof GROUND_SHADOWS)[number];
-  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
   @Min(0) @Max(1) opacity!: number;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
@@ -386,16 +419,13 @@ export class LightSettingRecord {
 }
 
 export class LightsRecord implements Partial<Record<LightKind, LightSettingRecord>> {
-  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) form?: LightSettingRecord;
-  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) shine?: LightSettingRecord;
-  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) rim?: LightSettingRecord;
-  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) cast?: LightSettingRecord;
-  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) crease?: LightSettingRecord;
-  @IsOptional() @ValidateNested() @Type(() => LightSettingRecord) drawn?: LightSettingRecord;
+  @IsOptional() @Nested(() => LightSettingRecord) form?: LightSettingRecord;
+  @IsOptional() @Nested(() => LightSettingRecord) shine?: LightSettingRecord;
+  @IsOptional() @Nested(() => LightSettingRecord) rim?: LightSettingRecord;
+  @IsOptional() @Nested(() => LightSettingRecord) cast?: LightSettingRecord;
+  @IsOptional() @Nested(() => LightSettingRecord) crease?: LightSettingRecord;
+  @IsOptional() @Nested(() => LightSettingRecord) drawn?: LightSettingRecord;
 }
-
-/** Not far from the page, in shares of it. */
-const FARTHEST_LAMP = 20;
 
 export class LampRecord {
   @IsArray()
@@ -404,59 +434,59 @@ export class LampRecord {
   @Min(-FARTHEST_LAMP, { each: true })
   @Max(FARTHEST_LAMP, { each: true })
   at!: [number, number];
-  @Min(0.01) @Max(FARTHEST_LAMP) height!: number;
+  @Min(LOWEST_LAMP) @Max(FARTHEST_LAMP) height!: number;
   @IsBoolean() far!: boolean;
 }
 
 export class PourRecord extends Ranked {
-  @IsOptional() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord | null;
+  @IsOptional() @Nested(() => PaintRecord) paint!: PaintRecord | null;
   @IsOptional() @IsTrue() through?: true;
   @IsOptional() @IsTrue() spot?: true;
   @IsOptional() @IsTrue() cuts?: true;
-  @IsOptional() @ValidateNested() @Type(() => GradientRecord) gradient?: GradientRecord;
-  @IsOptional() @ValidateNested() @Type(() => PatternRecord) pattern?: PatternRecord;
-  @IsOptional() @ValidateNested() @Type(() => BandsRecord) bands?: BandsRecord;
-  @IsOptional() @ValidateNested() @Type(() => FormRecord) form?: FormRecord;
-  @IsOptional() @ValidateNested() @Type(() => RimRecord) rim?: RimRecord;
-  @IsOptional() @ValidateNested() @Type(() => CastRecord) cast?: CastRecord;
-  @IsOptional() @ValidateNested() @Type(() => StyleUseRecord) style?: StyleUseRecord;
-  @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
+  @IsOptional() @Nested(() => GradientRecord) gradient?: GradientRecord;
+  @IsOptional() @Nested(() => PatternRecord) pattern?: PatternRecord;
+  @IsOptional() @Nested(() => BandsRecord) bands?: BandsRecord;
+  @IsOptional() @Nested(() => FormRecord) form?: FormRecord;
+  @IsOptional() @Nested(() => RimRecord) rim?: RimRecord;
+  @IsOptional() @Nested(() => CastRecord) cast?: CastRecord;
+  @IsOptional() @Nested(() => StyleUseRecord) style?: StyleUseRecord;
+  @IsDefined() @IsObject() @Nested(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
 class ColourShapeRecord extends Ranked {
   @IsChains() outline!: number[][];
   @IsBoolean() evenOdd!: boolean;
-  @IsDefined() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
   @Min(0) @Max(1) opacity!: number;
   @IsOptional() @IsIn(BLENDS) blend?: Blend;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
-  @IsOptional() @ValidateNested() @Type(() => GradientRecord) gradient?: GradientRecord;
+  @IsOptional() @Nested(() => GradientRecord) gradient?: GradientRecord;
 }
 
 export class FlatShapeRecord extends ColourShapeRecord {
   @IsOptional() @IsId() part?: string;
   @IsOptional() @IsIn(ECHOES) echo?: Echo;
-  @IsOptional() @IsString() @MaxLength(200) name?: string;
+  @IsOptional() @IsString() @MaxLength(LONGEST_TITLE) name?: string;
   @IsOptional() @IsIn(SHAPE_SHEETS) sheet?: (typeof SHAPE_SHEETS)[number];
   @IsOptional() @IsIn(TRIMS) trim?: (typeof TRIMS)[number];
 }
 
 export class ShadeRecord extends ColourShapeRecord {
   @Equals("drawn") kind!: "drawn";
-  @IsDefined() @IsObject() @ValidateNested() @Type(() => AnchorRecord) anchor!: AnchorRecord;
+  @IsDefined() @IsObject() @Nested(() => AnchorRecord) anchor!: AnchorRecord;
 }
 
 export class CreaseRecord extends Ranked {
   @IsOptional() @IsId() part?: string;
   @IsChain() @ArrayMinSize(8) points!: number[];
   @IsIn([1, -1]) side!: 1 | -1;
-  @Min(-6) @Max(6) @IsInt() deeper!: number;
+  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
   @IsOptional() @IsTrue() runsOut?: true;
   @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
 }
 
 export class StickerRecord {
-  @IsDefined() @IsObject() @ValidateNested() @Type(() => PaintRecord) paint!: PaintRecord;
+  @IsDefined() @IsObject() @Nested(() => PaintRecord) paint!: PaintRecord;
   @IsPositive() @Max(LARGEST) width!: number;
 }
 
@@ -467,11 +497,9 @@ export class SheetRecord {
   @Min(0) @Max(1) opacity!: number;
 }
 
-type RecordClass = new () => object;
-
 /** For each field of a drawing what checks it: the record of its entities or its own, or the rules of a plain value. */
 const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecorator[] } = {
-  name: [IsString(), MaxLength(200)],
+  name: [IsString(), MaxLength(LONGEST_TITLE)],
   page: PageRecord,
   parts: PartRecord,
   strokes: StrokeRecord,
@@ -492,17 +520,19 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   sheets: SheetRecord,
   ink: PaintRecord,
   lamp: LampRecord,
-  sticker: [IsOptional(), ValidateNested(), Type(() => StickerRecord)],
-  groundShadow: [IsOptional(), ValidateNested(), Type(() => GroundShadowRecord)],
+  sticker: [IsOptional(), Nested(() => StickerRecord)],
+  groundShadow: [IsOptional(), Nested(() => GroundShadowRecord)],
   lights: LightsRecord,
   gradientStrength: [Min(0), Max(1)],
-  undercoat: [IsOptional(), ValidateNested(), Type(() => PaintRecord)],
+  undercoat: [IsOptional(), Nested(() => PaintRecord)],
   strict: [IsBoolean()],
   hiddenWalls: [IsBoolean()],
   shapeWalls: [IsBoolean()],
 };
 
-/** A class that checks some fields of a drawing, in the form that files have (drawing/record-form.ts). */
+const isEntities = (field: FieldName): boolean => FIELDS[field].form !== "value";
+
+/** A class that checks some fields of a drawing, in the form that files have (record-form.ts). */
 export function recordOf(fields: readonly FieldName[]): RecordClass {
   class FieldsRecord {}
   for (const field of fields) for (const decorate of rulesOf(field)) decorate(FieldsRecord.prototype, field);
@@ -512,26 +542,16 @@ export function recordOf(fields: readonly FieldName[]): RecordClass {
 function rulesOf(field: FieldName): readonly PropertyDecorator[] {
   const check = CHECKS[field];
   if (typeof check !== "function") return check;
-  const typed = Type(() => check);
-  return FIELDS[field].form === "value"
-    ? [IsDefined(), IsObject(), ValidateNested(), typed]
-    : [IsRecords(), ValidateNested({ each: true }), typed];
+  const nested = Nested(() => check, isEntities(field));
+  return isEntities(field) ? [IsRecords(), nested] : [IsDefined(), IsObject(), nested];
 }
 
-/**
- * What is not as it should be in a plain value, by the names of its properties; the value as plain objects where all
- * is well. Properties no one knows are left out.
- */
-export function checked(
-  record: RecordClass,
-  plain: object,
-): { readonly wrong: readonly string[] } | { readonly value: Record<string, unknown> } {
-  try {
-    const instance = plainToInstance(record, plain);
-    const errors = validateSync(instance, { whitelist: true, forbidUnknownValues: true });
-    if (errors.length > 0) return { wrong: errors.map(({ property }) => property) };
-    return { value: JSON.parse(JSON.stringify(instance)) };
-  } catch {
-    return { wrong: ["its structure"] };
-  }
-}
+/** Of each field by itself. */
+export const FIELD_RECORDS = Object.fromEntries(
+  FIELD_NAMES.map((field) => [field, recordOf([field])]),
+) as Readonly<Record<FieldName, RecordClass>>;
+
+/** What checks one entity of a table. */
+export const ENTITY_RECORDS = Object.fromEntries(
+  FIELD_NAMES.filter(isEntities).map((field) => [field, CHECKS[field]]),
+) as Readonly<Record<TableName | "sheets", RecordClass>>;
