@@ -1,7 +1,7 @@
 /** What the browser tests share: opening drawings, and finding places on the paper through the core. */
 import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
-import { test as base, expect, type Locator, type Page } from "@playwright/test";
+import { type BrowserContext, test as base, expect, type Locator, type Page } from "@playwright/test";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { readSvg } from "../core/formats/svg-read.ts";
 import type { Box, Point } from "../core/geometry/point.ts";
@@ -9,9 +9,30 @@ import { buildMap } from "../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
 import { linesOf } from "../core/pockets/reading.ts";
 
-/** A page that may ask nothing of the outside and must log no errors. */
-export const test = base.extend<{ page: Page }>({
-  page: async ({ page, baseURL }, use) => {
+/**
+ * A page that may ask nothing of the outside and must log no errors. The tests of one worker share a browser's context, so that
+ * the application is fetched and compiled once; what is stored in it is cleared before each.
+ */
+export const test = base.extend<{ context: BrowserContext; page: Page }, { shared: BrowserContext }>({
+  shared: [
+    async ({ browser }, use, { project }) => {
+      const context = await browser.newContext(project.use);
+      await use(context);
+      await context.close();
+    },
+    { scope: "worker" },
+  ],
+  context: async ({ shared }, use) => {
+    await use(shared);
+    for (const page of shared.pages()) await page.close();
+    await shared.clearPermissions();
+    await shared.setOffline(false);
+  },
+  page: async ({ context, baseURL }, use) => {
+    const page = await context.newPage();
+    const cdp = await context.newCDPSession(page);
+    await cdp.send("Storage.clearDataForOrigin", { origin: baseURL!, storageTypes: "all" });
+    await cdp.detach();
     const problems: string[] = [];
     page.on("pageerror", (error) => problems.push(error.message));
     page.on("console", (message) => message.type() === "error" && problems.push(message.text()));

@@ -4,7 +4,9 @@ import { pathToFileURL } from "node:url";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express, { type ErrorRequestHandler } from "express";
+import staticPacked from "express-static-gzip";
 import type { ServerBuild } from "react-router";
+import type { ServeStaticOptions } from "serve-static";
 import { ownHeaders } from "./headers.ts";
 
 const FILES = resolve("build/client");
@@ -22,9 +24,12 @@ const onProblem: ErrorRequestHandler = (error, _request, response, next) => {
 const app = express();
 app.disable("x-powered-by");
 app.use(ownHeaders);
+// Built files were packed when they were built (scripts/pack-files.ts); pages are packed as they are sent.
+const packed = (folder: string, serveStatic: ServeStaticOptions) =>
+  staticPacked(folder, { enableBrotli: false, index: false, serveStatic });
+app.use("/assets", packed(`${FILES}/assets`, { immutable: true, maxAge: "1y" }));
+app.use(packed(FILES, { maxAge: "1h" }));
 app.use(compression());
-app.use("/assets", express.static(`${FILES}/assets`, { immutable: true, maxAge: "1y" }));
-app.use(express.static(FILES, { maxAge: "1h" }));
 app.all("*", createRequestHandler({ build, mode: "production" }));
 app.use(onProblem);
 
