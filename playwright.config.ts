@@ -1,14 +1,17 @@
 import { defineConfig } from "@playwright/test";
+import { slowness } from "./core/testing.ts";
 
 const PORT = 4191;
+/** Time limits grow with how slow the machine is just now. */
+const slow = slowness();
 
 export default defineConfig({
   testDir: "e2e",
   testMatch: "*.spec.ts",
   fullyParallel: true,
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 60_000 * slow,
+  expect: { timeout: 15_000 * slow },
   reporter: "list",
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -1,4 +1,5 @@
 import { defineConfig } from "vitest/config";
+import { slowness } from "./core/testing.ts";
 import { decorators } from "./vite.shared.ts";
 
 export default defineConfig({
@@ -6,6 +7,8 @@ export default defineConfig({
   test: {
     include: ["core/**/*.test.ts", "app/**/*.test.ts", "bin/**/*.test.ts", "demo/**/*.test.ts"],
     setupFiles: ["./vitest.setup.ts"],
-    testTimeout: 60_000,
+    // What the files of one worker share is read once; none of them leaves anything behind.
+    isolate: false,
+    testTimeout: 120_000 * slowness(),
   },
 });

@@ -8,6 +8,7 @@ import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { crossingStrokes } from "../bench/line-work.ts";
 import { problemsOf } from "../core/formats/pdf/readers.ts";
+import { SOAK } from "../core/testing.ts";
 
 const execute = promisify(execFile);
 const folder = mkdtempSync(join(tmpdir(), "fern-"));
@@ -16,8 +17,10 @@ writeFileSync(
   file,
   '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100" fill="none" stroke="#000" stroke-width="2"><path d="M10 10H90V90H10V15"/><circle cx="50" cy="50" r="10"/></svg>',
 );
+const FERN = ["scripts/compiled.sh", "bin/fern.ts"];
 const fern = (...args: string[]) =>
-  JSON.parse(execFileSync("npm", ["run", "-s", "fern", "--", ...args], { encoding: "utf8" }));
+  JSON.parse(execFileSync("bash", [...FERN, ...args], { encoding: "utf8" }));
+const run = (...args: string[]) => spawnSync("bash", [...FERN, ...args], { encoding: "utf8" });
 
 describe("fern pockets", () => {
   it("prints pockets, loose ends and openings as JSON", () => {
@@ -56,19 +59,13 @@ describe("fern pockets", () => {
     expect(report.peakBytes / report.segments).toBeGreaterThan(40);
     expect(report.peakBytes / report.segments).toBeLessThan(300);
     writeFileSync(lines, JSON.stringify({ viewBox: [0, 0, 10, 10], strokes: [{ points: [[1, "x"]] }] }));
-    const { status, stderr } = spawnSync("npm", ["run", "-s", "fern", "--", "build", lines], {
-      encoding: "utf8",
-    });
+    const { status, stderr } = run("build", lines);
     expect(status).not.toBe(0);
     expect(stderr).toContain("strokes");
   });
 
   it("says what is wrong and fails", () => {
-    const { status, stderr } = spawnSync(
-      "npm",
-      ["run", "-s", "fern", "--", "pockets", file, "--reach", "wide"],
-      { encoding: "utf8" },
-    );
+    const { status, stderr } = run("pockets", file, "--reach", "wide");
     expect(status).not.toBe(0);
     expect(stderr).toContain("--reach");
   });
@@ -83,10 +80,8 @@ describe("broken files", () => {
     data: Uint8Array.from({ length: 1600 }, (_, i) => (i % 40 === 20 ? 0 : 255)),
   });
   const out = join(folder, "never.svg");
-  const run = (...args: string[]) =>
-    spawnSync("node", ["node_modules/.fern/fern.mjs", ...args], { encoding: "utf8" });
   const seed = Date.now() % 100_000;
-  const damaged = Array.from({ length: 24 }, (_, i) => {
+  const damaged = Array.from({ length: SOAK ? 24 : 6 }, (_, i) => {
     const bytes = png.slice();
     for (let k = 0; k <= i % 3; k++)
       bytes[(seed * 7 + i * 31 + k * 13) % bytes.length] ^= 1 << ((seed + i) % 8);
@@ -112,7 +107,7 @@ describe("broken files", () => {
   it("two runs at once never meet half a program", async () => {
     rmSync("node_modules/.fern/fern.mjs", { force: true });
     const runs = await Promise.all(
-      Array.from({ length: 4 }, () => execute("npm", ["run", "-s", "fern", "--", "pockets", file, "--json"])),
+      Array.from({ length: 4 }, () => execute("bash", [...FERN, "pockets", file, "--json"])),
     );
     for (const { stdout } of runs) expect(JSON.parse(stdout).strokes).toBe(2);
   });
@@ -155,17 +150,9 @@ describe("fern convert, where one of several cannot be read", () => {
     const broken = join(folder, "broken.svg");
     writeFileSync(broken, "<svg><g></svg>");
     const out = join(folder, "most");
-    const ended = await execute("npm", [
-      "run",
-      "-s",
-      "fern",
-      "--",
-      "convert",
-      broken,
-      file,
-      "--out",
-      out,
-    ]).catch((error) => error);
+    const ended = await execute("bash", [...FERN, "convert", broken, file, "--out", out]).catch(
+      (error) => error,
+    );
     expect([ended.code, readdirSync(out)]).toEqual([2, [basename(file)]]);
     expect(ended.stdout).toMatch(/^1 files? written to .*\n.*broken\.svg: The file's XML is broken/);
   });
@@ -202,11 +189,7 @@ describe("fern deliver", () => {
     const text = readFileSync(out, "utf8");
     expect(text).toMatch(/<svg [^>]*data-colourway="evening"/);
     expect(text).toContain('data-is="pour"');
-    const wrong = spawnSync(
-      "npm",
-      ["run", "-s", "fern", "--", "deliver", demo, "--as", "svg", "--colourway", "Noon", "--out", out],
-      { encoding: "utf8" },
-    );
+    const wrong = run("deliver", demo, "--as", "svg", "--colourway", "Noon", "--out", out);
     expect([wrong.status, wrong.stderr]).toEqual([
       1,
       expect.stringContaining("There is no colourway Noon; there are"),

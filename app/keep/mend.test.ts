@@ -8,6 +8,7 @@ import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
 import { unpack } from "#core/drawing/packed.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
+import { SOAK } from "#core/testing.ts";
 import { database } from "./database.ts";
 import { asideFile, mendDrawer, readAside } from "./mend.ts";
 import { addDrawing, addHistory, keepChange, listDrawings, openDrawing } from "./shelf.ts";
@@ -36,7 +37,7 @@ const junk = fc.oneof(
   fc.constantFrom(undefined, null, "junk", 7, Number.NaN, [], {}, [1, "2"], { frame: {} }, "\u0000"),
   fc.anything({ maxDepth: 2 }).filter((value) => typeof value !== "function" && typeof value !== "symbol"),
 );
-const RUNS = process.env.SOAK ? 100 : 30;
+const RUNS = SOAK ? 100 : 15;
 
 describe("a row gone bad", () => {
   it.each(["drawings", "bases", "steps"] as const)(

@@ -50,7 +50,7 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   tiles: { word: "picture tiles", form: "table", lines: "none", svg: "facts", start: () => ({}) },
   styles: { word: "styles of light", form: "table", lines: "none", svg: "facts", start: () => ({}) },
   pours: { word: "pours", form: "table", lines: "none", svg: "unseen", start: () => ({}) },
-  flatShapes: { word: "colour shapes", form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
+  flatShapes: { word: "colour shapes", form: "table", lines: "gaps", svg: "unseen", start: () => ({}) },
   shades: { word: "shades", form: "table", lines: "none", svg: "unseen", start: () => ({}) },
   creases: { word: "creases", form: "table", lines: "none", svg: "facts", start: () => ({}) },
   sheets: { word: "sheets", form: "sheets", lines: "none", svg: "facts", start: startingSheets },

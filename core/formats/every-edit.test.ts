@@ -16,13 +16,13 @@ import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { randomFrom } from "../pockets/hostile.ts";
 import { TooDense } from "../pockets/too-dense.ts";
 import { derive } from "../scene/scene.ts";
+import { SOAK } from "../testing.ts";
 import { openDrawingFile, writeDrawingFile } from "./drawing-file.ts";
 import { ART } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
 import { Dice, EDIT_FILES, RANDOM_NAMES, RandomHand } from "./random-edits.ts";
 import { deliveredSvg } from "./svg-write.ts";
 
-const SOAK = Boolean(process.env.SOAK);
 const SEQUENCES = Number(process.env.SEQUENCES ?? (SOAK ? 400 : 10));
 const STEPS = SOAK ? 40 : 25;
 const FIRST = Number(process.env.SEED ?? fc.readConfigureGlobal().seed ?? 1);

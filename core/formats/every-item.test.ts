@@ -21,6 +21,7 @@ import { rectangle } from "../lines/figures.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { derive } from "../scene/scene.ts";
+import { SOAK } from "../testing.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 
@@ -143,6 +144,6 @@ it("is the same shape of colour, whatever it is painted with, mixed, softened an
       ]);
       expect(Object.values(again.pours).map((one) => one.paint)).toEqual([{ colour: "frond", step: 0 }]);
     }),
-    { numRuns: process.env.SOAK ? 2000 : 120 },
+    { numRuns: SOAK ? 2000 : 120 },
   );
 });

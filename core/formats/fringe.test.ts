@@ -1,6 +1,7 @@
 /** Where ink is filled shapes, colour runs under it: no ground shows between them, at any size, in a second renderer. */
 import { Resvg } from "@resvg/resvg-js";
 import { expect, it } from "vitest";
+import { SOAK } from "../testing.ts";
 import { LEAST, MASK, mostShown } from "./fringe.ts";
 import {
   bridgedArt,
@@ -27,19 +28,19 @@ function shownIn(art: InkedArt): string[] {
   });
 }
 
-it("shows no ground in ten drawings and more whose strokes were expanded to outlines", () => {
+it("shows no ground in drawings whose strokes were expanded to outlines", () => {
   const art = outlinedArt();
-  expect(art.length).toBeGreaterThanOrEqual(10);
+  expect(art.length).toBeGreaterThanOrEqual(SOAK ? 10 : 3);
   expect(art.flatMap(shownIn)).toEqual([]);
 });
 
 it("shows no ground across bridges", () => {
   const art = bridgedArt();
-  expect(art.length).toBeGreaterThanOrEqual(2);
+  expect(art.length).toBeGreaterThanOrEqual(1);
   expect(art.flatMap(shownIn)).toEqual([]);
 });
 
-it("shows no ground in three scans read as shapes", () => {
+it("shows no ground in scans read as shapes", () => {
   expect(scannedArt().flatMap(shownIn)).toEqual([]);
 });
 
@@ -48,10 +49,14 @@ it("shows no ground where parts lie on one another", () => {
 });
 
 it("shows no ground under gradients, rims, shadows and soft shade", () => {
-  expect(litArt().slice(0, 1).flatMap(shownIn)).toEqual([]);
+  expect(
+    litArt()
+      .slice(0, SOAK ? 5 : 1)
+      .flatMap(shownIn),
+  ).toEqual([]);
 });
 
 it("shows no ground under patterns, nor under colours that are half seen through over an undercoat", () => {
-  expect(clothedArt().slice(0, 3).flatMap(shownIn)).toEqual([]);
-  expect(glazedArt().slice(0, 3).flatMap(shownIn)).toEqual([]);
+  expect(clothedArt().flatMap(shownIn)).toEqual([]);
+  expect(glazedArt().flatMap(shownIn)).toEqual([]);
 });

@@ -14,6 +14,7 @@ import { DrawingReader } from "../pockets/drawing-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { TooDense, unlessTooDense } from "../pockets/too-dense.ts";
 import { derive } from "../scene/scene.ts";
+import { SOAK } from "../testing.ts";
 import { drawingFileText, packedDrawingFile, readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
 import { FileProblem } from "./file-problem.ts";
 import { ART, coloured } from "./foreign-art.ts";
@@ -24,7 +25,7 @@ import { HARD_CASES } from "./testing.ts";
 
 /** Seeds that once failed. */
 const KEPT: readonly number[] = [858778770, 859651080];
-const COUNT = process.env.SOAK ? 10_000 : 300;
+const COUNT = SOAK ? 10_000 : 300;
 const MOST_SECONDS = 2;
 const MOST_BYTES = 2 ** 30;
 

@@ -235,14 +235,15 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
     withMissingColours({
       ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
       ...facts,
-      flatShapes: byId(
-        reading.flats.map(({ value: _, toldGradient, toldPaint, ...flat }) => ({
+      flatShapes: byId([
+        ...reading.flats.map(({ value: _, toldGradient, toldPaint, ...flat }) => ({
           ...flat,
           ...checkedGradient(toldGradient),
           paint: paintOfId(flat.id),
           ...checkedPaint(toldPaint),
         })),
-      ),
+        ...renamed(read.unseenShapes, "u"),
+      ]),
     }),
   );
   const pockets = readPockets(bare);

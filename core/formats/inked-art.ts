@@ -28,6 +28,7 @@ import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { withPart } from "../pockets/make-part.ts";
 import { derive } from "../scene/scene.ts";
+import { SOAK, sampleOf } from "../testing.ts";
 import { ART, shown } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
@@ -43,31 +44,35 @@ export interface InkedArt {
 
 /** Icons whose strokes were expanded to outlines, so that their ink is filled shapes. */
 export const outlinedArt = (): InkedArt[] =>
-  ART.map(({ file, svg }) => {
-    const { drawing } = importSvg(file, svg);
-    const shapes = Object.values(drawing.strokes).map(
-      ({ id, rank, points, closed, width }): InkShape => ({
-        id,
-        rank,
-        outline: nibOutline({ points, closed, width, cap: "round", profile: [0, 1, 1, 1], strands: 1 }),
-        evenOdd: false,
-      }),
-    );
-    return artOf(file, newDrawing(file, drawing.page, [], shapes));
-  }).filter(({ drawing }) => Object.keys(drawing.pours).length > 1);
+  sampleOf(ART, 8)
+    .map(({ file, svg }) => {
+      const { drawing } = importSvg(file, svg);
+      const shapes = Object.values(drawing.strokes).map(
+        ({ id, rank, points, closed, width }): InkShape => ({
+          id,
+          rank,
+          outline: nibOutline({ points, closed, width, cap: "round", profile: [0, 1, 1, 1], strands: 1 }),
+          evenOdd: false,
+        }),
+      );
+      return artOf(file, newDrawing(file, drawing.page, [], shapes));
+    })
+    .filter(({ drawing }) => Object.keys(drawing.pours).length > 1);
 
 /** Icons as they came, in strokes: what parts their colours is ink or a bridge. */
 export const bridgedArt = (): InkedArt[] =>
-  ART.map(({ file, svg }) => artOf(file, importSvg(file, svg).drawing)).filter(
-    ({ drawing }) => Object.keys(drawing.bridges).length > 0 && Object.keys(drawing.pours).length > 1,
-  );
+  sampleOf(ART, 8)
+    .map(({ file, svg }) => artOf(file, importSvg(file, svg).drawing))
+    .filter(
+      ({ drawing }) => Object.keys(drawing.bridges).length > 0 && Object.keys(drawing.pours).length > 1,
+    );
 
 const SCANS = ["scan/radishes", "almanac-boot", "almanac-snail"];
 const SCAN_PIXELS = 1200;
 
 /** Scans read as ink shapes. */
 export const scannedArt = (): InkedArt[] =>
-  SCANS.map((name, k) => {
+  sampleOf(SCANS, 1).map((name, k) => {
     const svg = readFileSync(`demo/${name}.svg`, "utf8");
     const { grey } = scanOf(svg, { pixels: SCAN_PIXELS, seed: 7 + k });
     const traced = readInk(findInk(grey, TRACE_SETTINGS), "shapes");
@@ -174,12 +179,17 @@ export const litArt = (): InkedArt[] =>
     }, drawing);
   });
 
-const FEW = 5;
+const FEW = SOAK ? 5 : 2;
 
-const few = (finish: (drawing: Drawing) => Drawing): InkedArt[] =>
-  ART.map(({ file, svg }) => artOf(file, importSvg(file, svg).drawing, finish))
-    .filter(({ drawing }) => Object.keys(drawing.pours).length > 1)
-    .slice(0, FEW);
+function few(finish: (drawing: Drawing) => Drawing): InkedArt[] {
+  const found: InkedArt[] = [];
+  for (const { file, svg } of ART) {
+    const art = artOf(file, importSvg(file, svg).drawing, finish);
+    if (Object.keys(art.drawing.pours).length > 1) found.push(art);
+    if (found.length === FEW) break;
+  }
+  return found;
+}
 
 /** Every opening bridged, every pocket poured, neighbours mostly in unlike colours; then finished. */
 function artOf(name: string, bare: Drawing, finish = (drawing: Drawing): Drawing => drawing): InkedArt {
@@ -220,7 +230,8 @@ const chainData = (chain: readonly number[]): string => {
 /** Pixels a page unit at which drawings are looked at. */
 export const SCALES = [1, 4, 16] as const;
 
-const MOST_PIXELS = 2400;
+/** Renderers hold many layers of such a picture: gigabytes where it is as large as in a soak. */
+const MOST_PIXELS = SOAK ? 2400 : 1000;
 
 /** What of a page is looked at, at a scale: all of it, or as much of its middle as makes a picture of sensible size. */
 export function windowOf({ drawing }: InkedArt, scale: number) {

@@ -1,6 +1,6 @@
 /** Reads back what svg-facts.ts wrote; every part of it is checked for itself. */
 import { broughtIn, type RecordClass } from "../drawing/checked.ts";
-import type { Colour, Drawing, Paint, Pour, Shade } from "../drawing/drawing.ts";
+import type { Colour, Drawing, FlatShape, Paint, Pour, Shade } from "../drawing/drawing.ts";
 import { OVERS, type Over, type OverName } from "../drawing/over.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
 import {
@@ -26,6 +26,7 @@ export interface ReadFacts extends Repairs {
   /** Colour and shade that the picture does not show. */
   readonly waitingPours: readonly Pour[];
   readonly waitingShades: readonly Shade[];
+  readonly unseenShapes: readonly FlatShape[];
 }
 
 /** Undefined when the text is not what we wrote, or says nothing of its page: then the picture alone is read. */
@@ -37,15 +38,16 @@ export function readFacts(text: string): ReadFacts | undefined {
   if (before.page === undefined || lost.some(({ way }) => way.startsWith("page"))) return undefined;
   const tin = record.tin as readonly NamedColour[];
   const unnamed = tin.map(({ variable: _, ...colour }) => colour);
-  const { pours, shades, ...facts } = fromRecord({ ...record, tin: unnamed }, FACT_FIELDS) as Pick<
-    Drawing,
-    (typeof FACT_FIELDS)[number]
-  >;
+  const { pours, shades, flatShapes, ...facts } = fromRecord(
+    { ...record, tin: unnamed },
+    FACT_FIELDS,
+  ) as Pick<Drawing, (typeof FACT_FIELDS)[number]>;
   return {
     facts,
     colours: coloursByName(tin),
     waitingPours: Object.values(pours),
     waitingShades: Object.values(shades),
+    unseenShapes: Object.values(flatShapes),
     brought,
     lost,
   };
@@ -80,9 +82,12 @@ function checkedText(name: string, record: RecordClass, text: string | undefined
 /** Facts counted their own versions up to 2, which held drawings of version 3; what was unseen had names of its own. */
 function upgradedFacts({ version, ...rest }: RecordForm): RecordForm | undefined {
   if (typeof version !== "number") return undefined;
-  if (version > 2) return upgradedRecord(rest, version);
+  if (version > 2) return upgradedRecord({ flatShapes: [], ...rest }, version);
   const { waitingPours = [], waitingShades = [], ...facts } = rest;
-  return upgradedRecord({ ...facts, pours: waitingPours, shades: waitingShades }, version + 1);
+  return upgradedRecord(
+    { ...facts, pours: waitingPours, shades: waitingShades, flatShapes: [] },
+    version + 1,
+  );
 }
 
 type NamedColour = Colour & { readonly variable?: string };

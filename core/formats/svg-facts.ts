@@ -13,13 +13,18 @@ export const OURS = "fern-pocket";
 
 /** The fields that facts carry: whole, or what of them the picture does not show. */
 export const FACT_FIELDS = FIELD_NAMES.filter((name) => FIELDS[name].svg !== "picture");
-export const UNSEEN_FIELDS = ["pours", "shades"] as const;
+export const UNSEEN_FIELDS = ["pours", "shades", "flatShapes"] as const;
 
-/** `shown` holds the ids of the pours and shades that are in the picture. */
+/** `shown` holds the ids of the pours, shades and shapes that are in the picture. */
 export function factsOf(drawing: Drawing, shown: ReadonlySet<string>): string {
   const names = variableNames(drawing);
   const unseen = Object.fromEntries(
-    UNSEEN_FIELDS.map((field) => [field, ranked(drawing[field]).filter(({ id }) => !shown.has(id))]),
+    UNSEEN_FIELDS.map((field) => [
+      field,
+      ranked<{ readonly id: string; readonly rank: number }>(drawing[field]).filter(
+        ({ id }) => !shown.has(id),
+      ),
+    ]),
   );
   return JSON.stringify({
     version: VERSION,

@@ -3,7 +3,7 @@
  * beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
 import { converter } from "culori";
-import { isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "../drawing/bounds.ts";
+import { inkWidthWithin, isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "../drawing/bounds.ts";
 import type { Echo, FlatShape, InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
 import { plainText } from "../drawing/plain-text.ts";
@@ -283,6 +283,9 @@ class MarkReader {
     const pen = penOf(mark, points, this.pixelsPerUnit);
     if (!pen) return undefined;
     if (!isInkWidth(pen.width, this.box)) {
+      // What we wrote is beyond its bounds by the rounding of its decimals alone.
+      if (mark.element.attributes["data-is"] === "stroke")
+        return { ...pen, width: inkWidthWithin(pen.width, this.box) };
       this.aside("beyond", mark);
       return undefined;
     }
@@ -376,8 +379,10 @@ class MarkReader {
   private addOurStroke(mark: Mark): string[] {
     const drawn = drawnStroke(mark.element.attributes);
     const called = { ...calledAs(mark), ...partIn(mark), ...lineSaidIn(mark) };
-    if (drawn && isNearPage(drawn.points, this.box) && isInkWidth(drawn.width, this.box))
-      return [this.pushStroke({ ...drawn, ...called }, idOf(mark))];
+    if (drawn && isNearPage(drawn.points, this.box))
+      return [
+        this.pushStroke({ ...drawn, width: inkWidthWithin(drawn.width, this.box), ...called }, idOf(mark)),
+      ];
     return mark.chains.flatMap(({ points, closed }) => {
       const pen = mark.stroke && this.pen(mark, points);
       const nib = nibIn(mark.element.attributes);

@@ -4,8 +4,10 @@
  */
 import { FARTHEST_STEP } from "../colour/ladder.ts";
 import { isProfile } from "../drawing/bounds.ts";
-import { CAPS, ECHOES, type Echo, HOLDS, type Hold, type Stroke } from "../drawing/drawing.ts";
+import { checked } from "../drawing/checked.ts";
+import { CAPS, ECHOES, type Echo, HOLDS, type Hold, JOINS, type Stroke } from "../drawing/drawing.ts";
 import { OVERS } from "../drawing/over.ts";
+import { CutRecord } from "../drawing/records.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import type { Item, Laid, Says } from "../scene/items.ts";
@@ -59,6 +61,10 @@ const WORDS: {
     "data-nib": stroke.nib,
     "data-profile": stroke.profile?.map((n) => short(n, 5)).join(" "),
     "data-cap": stroke.cap,
+    "data-join": stroke.join,
+    "data-miter": stroke.miterLimit === undefined ? undefined : `${stroke.miterLimit}`,
+    "data-dash": stroke.dash?.join(" "),
+    "data-dash-offset": stroke.dashOffset === undefined ? undefined : `${stroke.dashOffset}`,
     ...cutWords(stroke),
     ...echoWords(stroke),
     ...lockWords(stroke),
@@ -106,7 +112,7 @@ export function echoIn(attributes: Attributes): { readonly echo?: Echo } {
 function cutIn(attributes: Attributes): Pick<Stroke, "cut"> {
   const [, from, to, of] = /^(\S+) (\S+) (.+)$/.exec(attributes["data-cut"] ?? "") ?? [];
   const cut = { of, from: Number(from), to: Number(to) };
-  return of && of.length <= 80 && cut.from >= 0 && cut.from <= 1 && cut.to >= 0 && cut.to <= 2 ? { cut } : {};
+  return of && "value" in checked(CutRecord, cut) ? { cut } : {};
 }
 
 /** The attributes that say what an item stands for; lines are written with so many decimals. */
@@ -142,8 +148,23 @@ export function drawnStroke(attributes: Attributes): Omit<Stroke, "id" | "rank">
   const [line] = attributes["data-line"] ? chainsOf(attributes["data-line"]) : [];
   const width = Number(attributes["data-width"]);
   if (!line || !(width > 0)) return undefined;
+  return { points: line.points, closed: line.closed, width, ...nibIn(attributes), ...penIn(attributes) };
+}
+
+/** The pen of a stroke whose outline does not tell it; what is out of bounds is brought to them with the whole drawing. */
+function penIn(attributes: Attributes): Pick<Stroke, "cap" | "join" | "miterLimit" | "dash" | "dashOffset"> {
   const cap = CAPS.find((name) => name === attributes["data-cap"]);
-  return { points: line.points, closed: line.closed, width, ...nibIn(attributes), ...(cap ? { cap } : {}) };
+  const join = JOINS.find((name) => name === attributes["data-join"]);
+  const [miterLimit] = numbersIn(attributes["data-miter"]);
+  const dash = numbersIn(attributes["data-dash"]);
+  const [dashOffset] = numbersIn(attributes["data-dash-offset"]);
+  return {
+    ...(cap ? { cap } : {}),
+    ...(join ? { join } : {}),
+    ...(miterLimit === undefined ? {} : { miterLimit }),
+    ...(dash.length > 0 ? { dash } : {}),
+    ...(dashOffset === undefined ? {} : { dashOffset }),
+  };
 }
 
 /** The nib and the profile a stroke says it has, and what part of a line it is. */

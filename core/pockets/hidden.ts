@@ -5,6 +5,7 @@
  */
 import type { Coords, Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
+import { Budget } from "./too-dense.ts";
 
 /** A flat run of bounding segments [ax, ay, bx, by, half ink width, …] in page units. */
 export type InkedBounds = readonly number[];
@@ -14,6 +15,9 @@ export function pushInkedBounds(bounds: number[], points: readonly number[], hal
   for (let k = 0; k + 3 < points.length; k += 2)
     bounds.push(points[k], points[k + 1], points[k + 2], points[k + 3], half);
 }
+
+/** Numbers of bounds looked at before a pocket counts as one that shows. */
+const MOST_LOOKS = 5e7;
 
 /**
  * `likely` is a point inside where ink is least expected: most pockets show there. White that comes nowhere farther
@@ -40,8 +44,11 @@ export function isHidden(
   const half = Math.max(right - left, bottom - top) / 2;
   const queue: [x: number, y: number, half: number][] = [[(left + right) / 2, (top + bottom) / 2, half]];
   const smallest = speck / 8;
+  const looks = new Budget(MOST_LOOKS);
   while (queue.length) {
     const [x, y, size] = queue.pop()!;
+    // One pocket more that is not seen does less harm than one that is seen and missing.
+    if (!looks.affords(bounds.length)) return false;
     const clear = clearance(x, y, bounds);
     const reach = size * Math.SQRT2;
     if (clear + reach <= speck) continue;

@@ -54,7 +54,7 @@ export const ROUNDING = 2.5;
 const END_ROUNDING = 1e-8;
 
 /** How near an end must come to a line to lie on it, in lattice steps. */
-const endRounding = ({ tolerance, step }: Lattice): number =>
+export const endRounding = ({ tolerance, step }: Lattice): number =>
   Math.max(ROUNDING, (END_ROUNDING * tolerance) / FLATNESS / step);
 
 export interface JoinInput {
@@ -214,7 +214,9 @@ function isJoined(
   const rounding = endRounding(lattice);
   if (gap <= ROUNDING) return true;
   const tipWidth = inkWidthAt(line, start ? 0 : curveCount(line.points));
-  if (!strict && gap * lattice.step <= (tipWidth + inkWidthAt(other, segs.ua[s])) / 2) return true;
+  const ink = (tipWidth + inkWidthAt(other, segs.ua[s])) / 2;
+  // Ink that just touches does so however it is rounded.
+  if (!strict && ink > 0 && (gap - rounding) * lattice.step <= ink) return true;
   if (gap * lattice.step > 1.5 * lattice.tolerance) return false;
   // A bridge is there to meet lines: files and curves that are bent a little may leave it short of one.
   if (line.bridge) return true;

@@ -21,7 +21,7 @@ import { drawingOfPart, inPart, partOf } from "../drawing/parts.ts";
 import { arcLengthOf, lengthAt, parameterAt } from "../geometry/arc-length.ts";
 import { between, curveCount, derivativeAt, flatten, pointAt } from "../geometry/cubic.ts";
 import { nearestOnLines, nearestPlace } from "../geometry/nearest.ts";
-import { boxHolds, diagonal, type Point } from "../geometry/point.ts";
+import { boundsOf, boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { profileOf, shareAt } from "../lines/profile.ts";
 import { anchorAround, anchorOf, matchAnchors } from "./anchors.ts";
@@ -120,9 +120,10 @@ function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawi
   const strokes = { ...drawing.strokes };
   const bridges = { ...drawing.bridges };
   const inkShapes = { ...drawing.inkShapes };
+  const least = SHORTEST_LEFT * diagonal(drawing.page.box);
   const leave = (points: readonly number[], part: string, left: Bridge["left"]) => {
-    // What is but a point closes nothing.
-    if (points.length < 8) return;
+    const { width, height } = boundsOf([points])!;
+    if (!hasLength({ points }) || !(width + height > least)) return;
     const id = newId();
     bridges[id] = { id, points, left, ...inPart(part) };
   };
@@ -165,6 +166,12 @@ function shapesThatGo(map: PlanarMap, { pieces }: Carving): Set<string> {
   return found;
 }
 
+/** What is but a point is no piece of a line. */
+const hasLength = ({ points }: Pick<CarvedPiece, "points">): boolean => points.length >= 8;
+
+/** As a part of the page's diagonal: what is shorter closes nothing that rounding leaves open. */
+const SHORTEST_LEFT = 1e-9;
+
 interface Ways {
   readonly from: string;
   readonly to: string;
@@ -176,7 +183,7 @@ function strokePieces(stroke: Stroke, pieces: readonly CarvedPiece[], { from, to
     return { ...bare, ...inPart(goes ? to : from) };
   };
   if (pieces.length === 1) return [placed(pieces[0].goes)];
-  return pieces.map((piece) => ({
+  return pieces.filter(hasLength).map((piece) => ({
     ...placed(piece.goes),
     // What goes round has no ends of its own, so that its caps have never shown.
     ...(stroke.closed ? { cap: "round" as const } : {}),
@@ -197,9 +204,11 @@ function stretch(
     u > end ? 1 + lengthAt(arc, u - end) / arc.total : lengthAt(arc, u) / arc.total;
   const { of = stroke.id, from: begun = 0, to: ended = 1 } = stroke.cut ?? {};
   const within = (part: number) => begun + (ended - begun) * part;
+  // A stretch that begins on the second time round a closed line begins as well on the first.
+  const turns = Math.floor(within(share(from)));
   return {
     points,
-    cut: { of, from: within(share(from)), to: within(share(to)) },
+    cut: { of, from: within(share(from)) - turns, to: within(share(to)) - turns },
     ...(stroke.dash ? { dashOffset: (stroke.dashOffset ?? 0) + share(from) * arc.total } : {}),
   };
 }
@@ -224,6 +233,7 @@ function patchesOver(stroke: Stroke, pieces: readonly CarvedPiece[], to: string)
       parameterAt(arc, Math.max(0, Math.min(arc.total, length))),
     );
     const over = { from, to: until, points: between(points, from, until) };
+    if (!hasLength(over)) return [];
     const { part: _, ...bare } = stroke;
     return [
       {
@@ -251,7 +261,7 @@ function turnAt(points: readonly number[], u: number): number {
 
 function bridgePieces(bridge: Bridge, pieces: readonly CarvedPiece[], { from, to }: Ways): Bridge[] {
   const { part: _, ...bare } = bridge;
-  return pieces.map((piece) => ({
+  return pieces.filter(hasLength).map((piece) => ({
     ...bare,
     id: pieces.length === 1 ? bridge.id : newId(),
     points: piece.points,

@@ -13,7 +13,7 @@ import { passesSquare } from "./lattice-square.ts";
 import { AlongSorter } from "./noding.ts";
 import { appendLine, joinLine, type PlanarMap } from "./planar-map.ts";
 import { RingEditor } from "./ring-edit.ts";
-import { fitsLattice, type Line, latticeFor, liesOutermost, longestExtent } from "./segments.ts";
+import { fitsLattice, type Line, latticeFor, longestExtent } from "./segments.ts";
 import { sideJoinsOf } from "./side-joins.ts";
 import { Budget, unlessTooDense } from "./too-dense.ts";
 
@@ -39,7 +39,7 @@ const WORN = 0.5;
 /** Follows a change; false when the map must be built afresh instead, and is not to be used any more. */
 export function editMap(map: PlanarMap, change: LineChange): boolean {
   if (!change.come.every(({ points }) => fitsLattice(map.lattice, points))) return false;
-  if (isCoarse(map, change)) return false;
+  if (isOtherwiseRounded(map, change)) return false;
   const built = map.noding.builtSlots;
   if (map.noding.slotCount - built > WORN * built + 4096) return false;
   return unlessTooDense(
@@ -51,15 +51,12 @@ export function editMap(map: PlanarMap, change: LineChange): boolean {
   );
 }
 
-/** The lattice may be this many times as coarse as would suit the lines. */
-const COARSE = 2;
-
-/** Whether the map's lattice has become coarse for its lines: one that lay far out is drawn in. */
-function isCoarse({ lattice, lines, ends }: PlanarMap, { gone, come }: LineChange): boolean {
+/** Whether a fresh build would round places otherwise than the map does. */
+function isOtherwiseRounded({ lattice, lines, ends, joins }: PlanarMap, { gone, come }: LineChange): boolean {
   const leaving = new Set(gone);
-  const stays = (_: Line, index: number) => ends.last[index] >= 0 && !leaving.has(lines[index].id);
-  if (!lines.some((line) => leaving.has(line.id) && liesOutermost(lattice, line.points))) return false;
-  return latticeFor([...lines.filter(stays), ...come]).step * COARSE < lattice.step;
+  const stays = (line: Line, index: number) =>
+    ends.last[index] >= 0 && !joins.has(index) && !leaving.has(line.id);
+  return latticeFor([...lines.filter(stays), ...come]).step !== lattice.step;
 }
 
 /** Looks at other segments and vertices: past these a fresh build, which quarters crowded cells, is faster. */

@@ -7,6 +7,7 @@ import type { Point } from "../geometry/point.ts";
 import { originOf, targetOf } from "./half-edges.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { endParameter, toPage } from "./segments.ts";
+import { TooDense } from "./too-dense.ts";
 
 /** A stretch of an outline along one line, from parameter `from` to `to` (falling when walked backwards). */
 export interface Run {
@@ -59,6 +60,7 @@ export function cyclesOf(faced: FacedMap, loops: readonly number[]): number[][] 
           seen.add(h);
           h = next[h];
           while (loose(h)) h = next[h ^ 1];
+          if (h !== start && seen.has(h)) throw new TooDense();
         } while (h !== start);
         cycles.push(cycle);
       }

@@ -1,9 +1,9 @@
 /**
- * Lines flattened to straight segments whose ends lie on a whole-number lattice of 2^31 steps over the longer side
- * of the line work (with a margin around it for edits), so that orientation tests can be made exact (see exact.ts).
+ * Lines flattened to straight segments whose ends lie on a whole-number lattice of 2^31 steps over more than the longer side of
+ * the line work, so that orientation tests can be made exact (see exact.ts).
  */
 import { curveCount, pointAt, stepsFor } from "../geometry/cubic.ts";
-import { type Box, boundsOf, type Coords, diagonal, type Point } from "../geometry/point.ts";
+import { type Box, boundsOf, type Coords, type Point } from "../geometry/point.ts";
 import type { InkRegion } from "./ink-regions.ts";
 
 /** One line of the line work: a chain of cubics (see geometry/cubic.ts) in page units. */
@@ -43,10 +43,14 @@ export function inkWidthAt({ width, widths }: Line, u: number): number {
 }
 
 const STEPS = 2 ** 31 - 2;
-/** Left free around the line work on each side, as a part of its longer side. */
-const MARGIN = 0.1;
+/** Left free around the line work for edits, as a part of its longer side, both sides together. */
+const MARGIN = 0.2;
+/** Origins lie on multiples of this part of the lattice. */
+const ORIGINS = 16;
 /** Chords stay this close to their curves, as a part of the line work's diagonal. */
 export const FLATNESS = 4e-5;
+/** The diagonal that line work mostly has, as a part of its lattice. */
+const DIAGONAL = 0.6;
 /** Rounding in page coordinates stays below a lattice step, however far from the origin a small drawing lies. */
 const ROUNDING = 2 ** -46;
 
@@ -59,17 +63,42 @@ export interface Lattice {
   readonly tolerance: number;
 }
 
+const boxes = new WeakMap<Coords, Box | null>();
+
+function boxOf(points: Coords): Box | null {
+  const known = boxes.get(points);
+  if (known !== undefined) return known;
+  const box = boundsOf([points]) ?? null;
+  boxes.set(points, box);
+  return box;
+}
+
+/**
+ * The lattice of some lines. Its step is a power of two and its origin a whole number of steps, so that it rounds places as every
+ * other of the same step does: what is decided on it does not hang on how the drawing came about.
+ */
 export function latticeFor(lines: readonly Line[]): Lattice {
-  const box: Box = boundsOf(lines.map((line) => line.points)) ?? { x: 0, y: 0, width: 1, height: 1 };
-  const side = Math.max(box.width, box.height);
-  const margin = side * MARGIN;
-  const farthest = Math.max(Math.abs(box.x), Math.abs(box.y)) + side;
-  const step = Math.max((side + 2 * margin) / STEPS, farthest * ROUNDING) || 1;
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { points } of lines) {
+    const box = boxOf(points);
+    if (!box) continue;
+    left = Math.min(left, box.x);
+    top = Math.min(top, box.y);
+    right = Math.max(right, box.x + box.width);
+    bottom = Math.max(bottom, box.y + box.height);
+  }
+  if (left > right) [left, top, right, bottom] = [0, 0, 1, 1];
+  const side = Math.max(right - left, bottom - top);
+  const farthest = Math.max(Math.abs(left), Math.abs(top)) + side;
+  const wanted = Math.max((side * (1 + MARGIN)) / 2 ** 31, farthest * ROUNDING) || 1;
+  const step = 2 ** Math.ceil(Math.log2(wanted));
+  const size = step * 2 ** 31;
+  const originAt = (from: number) => (Math.floor((from * ORIGINS) / size) - 1) * (size / ORIGINS);
   return {
-    originX: box.x - margin,
-    originY: box.y - margin,
+    originX: originAt(left),
+    originY: originAt(top),
     step,
-    tolerance: Math.max(FLATNESS * diagonal(box), step),
+    tolerance: Math.max(FLATNESS * DIAGONAL * size, step),
   };
 }
 
@@ -81,15 +110,6 @@ export function fitsLattice({ originX, originY, step }: Lattice, points: Coords)
     if (!(x >= 1 && y >= 1 && x < STEPS && y < STEPS)) return false;
   }
   return true;
-}
-
-/** Whether a chain reaches to where the line work ended when the lattice was made for it, or beyond. */
-export function liesOutermost({ originX, originY, step }: Lattice, points: Coords): boolean {
-  const from = (STEPS * MARGIN) / (1 + 2 * MARGIN) + 1;
-  const outside = (at: number) => at < from || at > STEPS - from;
-  for (let i = 0; i + 1 < points.length; i += 2)
-    if (outside((points[i] - originX) / step) || outside((points[i + 1] - originY) / step)) return true;
-  return false;
 }
 
 export const toLatticeX = (lattice: Lattice, x: number): number =>

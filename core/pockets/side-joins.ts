@@ -10,7 +10,7 @@ import type { Point } from "../geometry/point.ts";
 import { closestOnSegment, segmentsCross } from "../geometry/segment.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { cellsAlong, eachIn } from "./cells.ts";
-import { byPlace, type Join, type JoinInput, ROUNDING } from "./joins.ts";
+import { byPlace, endRounding, type Join, type JoinInput, ROUNDING } from "./joins.ts";
 import { endParameter, inkWidthAt, type Segments } from "./segments.ts";
 import { Budget } from "./too-dense.ts";
 
@@ -70,7 +70,7 @@ function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number
   const touching = new Budget(MOST_TOUCHES);
   const tryPair = (a: number, b: number) => {
     const ink = lines[segs.line[a]].width + lines[segs.line[b]].width;
-    if (ink === 0 || areApart(segs, a, b, ink / 2 / lattice.step)) return;
+    if (ink === 0 || areApart(segs, a, b, ink / 2 / lattice.step + endRounding(lattice))) return;
     if (followOn(input, lengths, a, b)) return;
     const fromStart = touchGap(input, a, false, b);
     const fromEnd = touchGap(input, a, true, b);
@@ -96,7 +96,13 @@ function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number
   };
   for (const a of fresh) {
     current = a;
-    cellsAlong(segs, a, cells, along, Math.ceil((lines[segs.line[a]].width + widest) / 2 / lattice.step));
+    cellsAlong(
+      segs,
+      a,
+      cells,
+      along,
+      Math.ceil((lines[segs.line[a]].width + widest) / 2 / lattice.step + endRounding(lattice)),
+    );
     for (let k = 0; k < along.length; k++) eachIn(cells, segs, along.data[k], visit);
   }
   return { s, t, gaps };
@@ -152,7 +158,8 @@ function touchGap({ lines, segs, lattice }: JoinInput, s: number, end: boolean, 
   const offY = ay[t] + dy * part - y;
   const gap = Math.sqrt(offX * offX + offY * offY);
   const ink = widthOn(lines, segs, s, end ? 1 : 0) + widthOn(lines, segs, t, part);
-  return gap * lattice.step <= ink / 2 ? gap : Infinity;
+  // Ink that just touches does so however it is rounded.
+  return (gap - endRounding(lattice)) * lattice.step <= ink / 2 ? gap : Infinity;
 }
 
 /** Width of the ink at a part of a segment's length. */

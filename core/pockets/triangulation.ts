@@ -106,31 +106,46 @@ class Triangulator extends TriangleMesh {
     return -1;
   }
 
+  /** Goes from vertex to vertex on the straight way, each nearer to its end than the one before. */
   private force(from: number, to: number): void {
     let a = from;
     while (a !== to && this.leaving[a] >= 0) {
       const { crossed, reached } = this.way(a, to);
-      if (reached < 0 || crossed.some(([u, v]) => this.forced.has(this.key(u, v)))) return;
-      if (crossed.length > 0) this.clear(a, reached, crossed);
+      // A vertex that coincides with others is in no triangle: the way leads past its place.
+      if (reached < 0 || (reached !== to && !this.isBetween(a, reached, to))) return;
+      if (crossed.some(([u, v]) => this.forced.has(this.key(u, v)))) return;
+      if (!this.clear(a, reached, crossed)) return;
       this.forced.add(this.key(a, reached));
       a = reached;
     }
   }
 
-  /** Flips edges out of the way from a to b until there is an edge between the two. */
-  private clear(a: number, b: number, crossed: [number, number][]): void {
+  /** Whether a vertex on the line from a to b lies before b. */
+  private isBetween(a: number, v: number, b: number): boolean {
+    const { xy } = this;
+    const [dx, dy] = [xy[2 * b] - xy[2 * a], xy[2 * b + 1] - xy[2 * a + 1]];
+    return dx * (xy[2 * b] - xy[2 * v]) + dy * (xy[2 * b + 1] - xy[2 * v + 1]) > 0;
+  }
+
+  /** Flips edges out of the way from a to b until there is an edge between the two; false where none of them can be flipped. */
+  private clear(a: number, b: number, crossed: [number, number][]): boolean {
+    let waiting = 0;
     while (crossed.length > 0) {
       const [u, v] = crossed.shift()!;
       const e = this.edgeBetween(u, v);
+      if (e < 0 || this.twins[e] < 0 || waiting > crossed.length) return false;
       const [p, q] = this.opposite(e);
       // What is not strictly convex can be flipped once others have been.
       if (!this.crosses(p, q, u, v)) {
         crossed.push([u, v]);
+        waiting++;
         continue;
       }
+      waiting = 0;
       this.flip(e);
       if (this.crosses(a, b, p, q)) crossed.push([p, q]);
     }
+    return true;
   }
 
   /** The edges, as pairs of vertices, on the straight way from a to the first vertex on it towards b; that is -1 where there is none. */
@@ -145,7 +160,8 @@ class Triangulator extends TriangleMesh {
           return { crossed, reached: near };
       if (this.crosses(a, b, p, q)) e = far;
     }
-    while (e >= 0) {
+    // No straight way crosses more edges than there are.
+    while (e >= 0 && crossed.length < this.triangles.length) {
       crossed.push([this.triangles[e], this.tip(e)]);
       const twin = this.twins[e];
       if (twin < 0) break;
