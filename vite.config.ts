@@ -1,11 +1,9 @@
 import { reactRouter } from "@react-router/dev/vite";
 import tailwindcss from "@tailwindcss/vite";
 import { defineConfig } from "vite";
-import { decorators } from "./vite.shared.ts";
 
 export default defineConfig({
   plugins: [tailwindcss(), reactRouter()],
-  oxc: decorators,
   worker: { format: "es" },
   build: { sourcemap: false, assetsInlineLimit: 0 },
   optimizeDeps: {

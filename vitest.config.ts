@@ -1,14 +1,24 @@
 import { defineConfig } from "vitest/config";
 import { slowness } from "./core/testing.ts";
-import { decorators } from "./vite.shared.ts";
+
+const setUp = { setupFiles: ["./vitest.setup.ts"], testTimeout: 120_000 * slowness() };
+const KEEP = ["app/keep/**/*.test.ts"];
 
 export default defineConfig({
-  oxc: decorators,
   test: {
-    include: ["core/**/*.test.ts", "app/**/*.test.ts", "bin/**/*.test.ts", "demo/**/*.test.ts"],
-    setupFiles: ["./vitest.setup.ts"],
-    // What the files of one worker share is read once; none of them leaves anything behind.
-    isolate: false,
-    testTimeout: 120_000 * slowness(),
+    projects: [
+      {
+        // What the files of one worker share is read once; none of them leaves anything behind.
+        test: {
+          ...setUp,
+          name: "shared",
+          isolate: false,
+          include: ["core/**/*.test.ts", "app/**/*.test.ts", "bin/**/*.test.ts", "demo/**/*.test.ts"],
+          exclude: KEEP,
+        },
+      },
+      // Storage is one for all that a worker runs: each of these has its own.
+      { test: { ...setUp, name: "storage", include: KEEP } },
+    ],
   },
 });

@@ -2,7 +2,7 @@
 import { setFlagsFromString } from "node:v8";
 import { runInNewContext } from "node:vm";
 import { ArrayMinSize, IsArray, IsNumber } from "class-validator";
-import { checked, Nested } from "#core/drawing/checked.ts";
+import { checked, Nested, rules } from "#core/drawing/checked.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
 import { polyline } from "#core/geometry/cubic.ts";
 import type { Point } from "#core/geometry/point.ts";
@@ -12,21 +12,20 @@ import type { Line } from "#core/pockets/segments.ts";
 import { IsPoint } from "./is-point.ts";
 
 class StrokeFile {
-  @IsArray()
-  @ArrayMinSize(1)
-  @IsPoint({ each: true })
   points!: Point[];
 }
+rules(StrokeFile, Object, {
+  points: [IsArray(), ArrayMinSize(1), IsPoint({ each: true })],
+});
 
 class LineWorkFile {
-  @IsArray()
-  @IsNumber({}, { each: true })
   viewBox!: number[];
-
-  @IsArray()
-  @Nested(() => StrokeFile, true)
   strokes!: StrokeFile[];
 }
+rules(LineWorkFile, Object, {
+  viewBox: [IsArray(), IsNumber({}, { each: true })],
+  strokes: [IsArray(), Nested(() => StrokeFile, true)],
+});
 
 export interface BuildReport {
   /** Median over the repeats. */

@@ -20,6 +20,11 @@ const pourInto = async (page: Page, { seed }: typeof first) =>
   page.mouse.click(...(await onScreen(page, seed, GARDEN_PAGE)));
 const colourIn = async (page: Page, { seed }: typeof first) =>
   hexOf(await artColour(page, seed, GARDEN_PAGE));
+/** Where a pocket is, as shares of the page. */
+const shareOf = ({ seed: [x, y] }: typeof first) => [
+  (x - GARDEN_PAGE.x) / GARDEN_PAGE.width,
+  (y - GARDEN_PAGE.y) / GARDEN_PAGE.height,
+];
 const tin = (page: Page) => page.getByRole("region", { name: "Tin" });
 const inTinMenu = async (page: Page, ...words: string[]) => {
   await page.getByRole("button", { name: "More of the tin" }).click();
@@ -87,6 +92,15 @@ test("colourways lie side by side, a key steps through them, and a file has them
   await expect(dialog.getByRole("img")).toHaveCount(2);
   await dialog.getByLabel("Hue", { exact: true }).focus();
   for (let i = 0; i < 20; i++) await page.keyboard.press("ArrowRight");
+  const pictures = page.getByRole("dialog").getByRole("img");
+  const pixel = (which: number) =>
+    pictures.nth(which).evaluate(async (image: HTMLImageElement, at) => {
+      await image.decode();
+      const context = new OffscreenCanvas(200, 200).getContext("2d")!;
+      context.drawImage(image, 0, 0, 200, 200);
+      return [...context.getImageData(200 * at[0], 200 * at[1], 1, 1).data].join();
+    }, shareOf(first));
+  await expect.poll(() => pixel(1)).not.toBe(await pixel(0));
   await accessible(page, "[role=dialog]");
   await page.keyboard.press("Escape");
   await expect.poll(() => colourIn(page, first)).not.toBe(FROND);

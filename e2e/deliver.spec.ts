@@ -154,6 +154,8 @@ test("an SVG shows another colourway on dark pages, unless its page says which",
   const [light, dark] = [await shown("light"), await shown("dark")];
   expect(dark).not.toBe(light);
   expect(await shown("light", "evening")).toBe(dark);
+  // The one it was saved in is there for whoever asks for it.
+  expect(await shown("dark", "first-colours")).toBe(light);
 });
 
 test("the page is resized with the drawing kept, fitted to it, and bleeds; the ground goes along", async ({

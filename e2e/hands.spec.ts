@@ -100,6 +100,46 @@ test("two fingers move and zoom the paper in every tool and never draw", async (
   await expect(undo(page)).toHaveAccessibleName("Undo: Draw line");
 });
 
+test("a palm beside the pen neither bends its line, nor ends it, nor draws", async ({ page, context }) => {
+  await openIcon(page, "apple");
+  await stage(page, "Lines").click();
+  await tool(page, "Draw").click();
+  const cdp = await context.newCDPSession(page);
+  const box = (await paper(page).boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const pen = (type: "mousePressed" | "mouseMoved" | "mouseReleased", at: { x: number; y: number }) =>
+    cdp.send("Input.dispatchMouseEvent", {
+      type,
+      ...at,
+      button: "left",
+      buttons: type === "mouseReleased" ? 0 : 1,
+      force: 0.5,
+      clickCount: 1,
+      pointerType: "pen",
+    });
+  const touch = (type: "touchStart" | "touchMove" | "touchEnd", touchPoints: { x: number; y: number }[]) =>
+    cdp.send("Input.dispatchTouchEvent", { type, touchPoints: touchPoints.map((at, id) => ({ ...at, id })) });
+  const before = Object.keys(readSvg((await save(page, "SVG")).bytes.toString()).strokes).length;
+  await stage(page, "Lines").click();
+  await pen("mousePressed", { x: x - 90, y });
+  for (let k = 1; k <= 4; k++) await pen("mouseMoved", { x: x - 90 + 10 * k, y });
+  const palm = { x: x + 60, y: y + 120 };
+  await touch("touchStart", [palm]);
+  await touch("touchMove", [{ ...palm, x: palm.x + 3 }]);
+  for (let k = 5; k <= 9; k++) await pen("mouseMoved", { x: x - 90 + 10 * k, y });
+  await touch("touchStart", [palm, { x: x - 60, y: y + 140 }]);
+  await touch("touchEnd", []);
+  for (let k = 10; k <= 14; k++) await pen("mouseMoved", { x: x - 90 + 10 * k, y });
+  await pen("mouseReleased", { x: x + 50, y });
+  await expect(undo(page)).toHaveAccessibleName("Undo: Draw line");
+  const { strokes } = readSvg((await save(page, "SVG")).bytes.toString());
+  expect(Object.keys(strokes).length).toBe(before + 1);
+  const { points } = Object.values(strokes).sort((a, b) => b.rank - a.rank)[0];
+  const { width, height } = boundsOf([points])!;
+  // As long as the pen went, and as straight.
+  expect(height).toBeLessThan(0.05 * width);
+});
+
 test.describe("keys", () => {
   test("mean the stage in view, and the paper hears them after a button was clicked", async ({ page }) => {
     const pockets = await openIcon(page, "house");

@@ -81,6 +81,27 @@ test("the rim that faces the lamp is lit, or the one away from it; its kind is h
   await isAccessible(page);
 });
 
+test("a click on a lit pocket chooses it and changes nothing; leaving out has a button and a key", async ({ page }) => {
+  await openGarden(page, [a, b]);
+  await tool(page, "Lamp").click();
+  await click(page, a.seed);
+  await expect(undo(page, "Shade pocket")).toBeVisible();
+  const tones = page.getByRole("group", { name: "Tones" }).or(page.getByRole("radiogroup", { name: "Tones" }));
+  await tones.getByRole("radio", { name: "3" }).click();
+  await click(page, b.seed);
+  await tones.getByRole("radio", { name: "1", exact: true }).click();
+  // The first again: it is chosen, and says how it is lit.
+  await click(page, a.seed);
+  await expect(tones.getByRole("radio", { name: "3" })).toBeChecked();
+  await expect(undo(page, "Change form shade")).toBeVisible();
+  await page.getByRole("button", { name: "Leave out" }).click();
+  await expect(undo(page, "Leave out pocket")).toBeVisible();
+  await click(page, b.seed);
+  await paper(page).press("Delete");
+  await expect(undo(page, "Leave out pocket")).toBeVisible();
+  await expect(page.getByText("0 pockets shaded")).toBeAttached();
+});
+
 /** A pocket and another that its shadow falls on, with a place where it does. */
 const thrown = (() => {
   const high = 0.02 * GARDEN_PAGE.width;

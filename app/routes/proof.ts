@@ -1,11 +1,14 @@
 import { IsInt, Max, Min } from "class-validator";
-import { checked } from "#core/drawing/checked.ts";
+import { checked, rules } from "#core/drawing/checked.ts";
 import { drawProof, NoProof } from "../proof/print-shop.server.ts";
 import type { Route } from "./+types/proof.ts";
 
 class ProofRequest {
-  @IsInt() @Min(16) @Max(4000) width!: number;
+  width!: number;
 }
+rules(ProofRequest, Object, {
+  width: [IsInt(), Min(16), Max(4000)],
+});
 
 const MOST_BYTES = 32 * 2 ** 20;
 

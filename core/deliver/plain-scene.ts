@@ -157,7 +157,8 @@ export const unitedScene = (scene: Scene): Scene => ({
 /** Among pours that follow one another, no other colour between them. */
 function unitedItems(items: readonly Item[]): Item[] {
   const out: Item[] = [];
-  let run = new Map<Tone, Item[]>();
+  let run = new Map<string, Item[]>();
+  const add = (tone: string, item: Item) => run.set(tone, [...(run.get(tone) ?? []), item]);
   const finish = () => {
     for (const alike of run.values()) out.push(alike.length > 1 ? unitedItem(alike) : alike[0]);
     run = new Map();
@@ -166,7 +167,7 @@ function unitedItems(items: readonly Item[]): Item[] {
     const { says, paint, effects, area } = item;
     const plain =
       says.is === "pour" && area.kind === "region" && Object.keys(effects).every((key) => key === "seam");
-    if (plain && paint.kind === "tone") run.set(paint.tone, [...(run.get(paint.tone) ?? []), item]);
+    if (plain && paint.kind === "tone") add(paint.tone.variable, item);
     else {
       finish();
       out.push(item);

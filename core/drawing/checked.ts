@@ -13,6 +13,21 @@ interface RuleContext {
   readonly bring?: (value: unknown) => unknown;
 }
 
+type Rules<T> = { readonly [K in keyof T]-?: readonly PropertyDecorator[] };
+
+/**
+ * Declares the rules of a record: class-validator's decorators, laid on by hand, so that no compiler has to know decorators. Each
+ * property that the record has beside those of its base needs its rules.
+ */
+export function rules<T extends object, B extends object>(
+  record: new () => T,
+  _base: new () => B,
+  own: Rules<Omit<T, keyof B>>,
+): void {
+  for (const [property, decorators] of Object.entries<readonly PropertyDecorator[]>(own))
+    for (const decorate of decorators) decorate(record.prototype, property);
+}
+
 /** A record within another, or a list of them. */
 export const Nested = (record: () => RecordClass, each = false): PropertyDecorator =>
   ValidateNested({ each, context: { record } });

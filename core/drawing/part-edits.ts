@@ -4,6 +4,7 @@ import type { Matrix } from "../geometry/matrix.ts";
 import { renaming, SAME_COLOURS, withCopies } from "./copies.ts";
 import { difference } from "./difference.ts";
 import type { Drawing, Part } from "./drawing.ts";
+import { freeName } from "./free-name.ts";
 import type { Edit } from "./history.ts";
 import { newId } from "./new-id.ts";
 import { PARTED, partOf, partsOf } from "./parts.ts";
@@ -72,8 +73,10 @@ export function copyPart(
 
 /** A part right in front of another. */
 function partBeside(drawing: Drawing, behind: string, id: string): Part {
-  const { name } = drawing.parts[behind];
-  return { id, rank: rankInFront(drawing, behind), name: `${name} copy`, visible: true, locked: false };
+  const own = drawing.parts[behind].name.replace(/ copy( \d+)?$/, "");
+  const taken = new Set(Object.values(drawing.parts).map(({ name }) => name));
+  const name = freeName((one) => taken.has(one), `${own} copy`);
+  return { id, rank: rankInFront(drawing, behind), name, visible: true, locked: false };
 }
 
 /** A rank between that of a part and the next one in front of it. */

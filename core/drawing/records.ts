@@ -37,7 +37,7 @@ import {
   MOST_STOPS,
   PAGE_SIDE,
 } from "./bounds.ts";
-import { Nested, type RecordClass } from "./checked.ts";
+import { Nested, type RecordClass, rules } from "./checked.ts";
 import {
   BLENDS,
   type Blend,
@@ -119,133 +119,238 @@ export const IsRecords = rule(
 const NOT_BROUGHT = { context: { bring: () => undefined } };
 
 export class BoxRecord {
-  @IsNumber(FINITE) x!: number;
-  @IsNumber(FINITE) y!: number;
-  @IsPositive() width!: number;
-  @IsPositive() height!: number;
+  x!: number;
+  y!: number;
+  width!: number;
+  height!: number;
 }
+rules(BoxRecord, Object, {
+  x: [IsNumber(FINITE)],
+  y: [IsNumber(FINITE)],
+  width: [IsPositive()],
+  height: [IsPositive()],
+});
 
 export class PageRecord {
-  @IsDefined() @Nested(() => BoxRecord) @IsPageBox() box!: BoxRecord;
-  @IsPositive() @Max(PAGE_SIDE.most, NOT_BROUGHT) width!: number;
-  @IsIn(UNITS) unit!: (typeof UNITS)[number];
-  @IsInt() @Min(1) @Max(2400) ppi!: number;
-  @IsOptional() @Min(0) @Max(PAGE_SIDE.most) bleed?: number;
+  box!: BoxRecord;
+  width!: number;
+  unit!: (typeof UNITS)[number];
+  ppi!: number;
+  bleed?: number;
 }
+rules(PageRecord, Object, {
+  box: [IsDefined(), Nested(() => BoxRecord), IsPageBox()],
+  width: [IsPositive(), Max(PAGE_SIDE.most, NOT_BROUGHT)],
+  unit: [IsIn(UNITS)],
+  ppi: [IsInt(), Min(1), Max(2400)],
+  bleed: [IsOptional(), Min(0), Max(PAGE_SIDE.most)],
+});
 
 const IsId = rule("isId", isId);
 const IsIdOrNull = rule("isIdOrNull", (value) => value === null || isId(value));
 
 class Ranked {
-  @IsId() id!: string;
-  @IsNumber(FINITE) rank!: number;
+  id!: string;
+  rank!: number;
 }
+rules(Ranked, Object, {
+  id: [IsId()],
+  rank: [IsNumber(FINITE)],
+});
 
 export class PaintRecord {
-  @IsId() colour!: string;
-  @IsInt() @Min(-FARTHEST_STEP) @Max(FARTHEST_STEP) step!: number;
+  colour!: string;
+  step!: number;
 }
+rules(PaintRecord, Object, {
+  colour: [IsId()],
+  step: [IsInt(), Min(-FARTHEST_STEP), Max(FARTHEST_STEP)],
+});
 
 /** A yes; there is no other answer than leaving it out. */
 const IsTrue = () => Equals(true);
 
 export class CastRecord {
-  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
-  @IsPositive() @Max(LARGEST) high!: number;
-  @IsOptional() @Min(0) @Max(1) soft?: number;
+  deeper!: number;
+  high!: number;
+  soft?: number;
 }
+rules(CastRecord, Object, {
+  deeper: [Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
+  high: [IsPositive(), Max(LARGEST)],
+  soft: [IsOptional(), Min(0), Max(1)],
+});
 
 export class PartRecord extends Ranked {
-  @IsString() @MaxLength(LONGEST_NAME) name!: string;
-  @IsBoolean() visible!: boolean;
-  @IsBoolean() locked!: boolean;
-  @IsOptional() @Nested(() => CastRecord) cast?: CastRecord;
+  name!: string;
+  visible!: boolean;
+  locked!: boolean;
+  cast?: CastRecord;
 }
+rules(PartRecord, Ranked, {
+  name: [IsString(), MaxLength(LONGEST_NAME)],
+  visible: [IsBoolean()],
+  locked: [IsBoolean()],
+  cast: [IsOptional(), Nested(() => CastRecord)],
+});
 
 export class HoldRecord {
-  @IsIn(HOLDS) by!: (typeof HOLDS)[number];
-  @IsInt() @Min(-FARTHEST_STEP) @Max(FARTHEST_STEP) deeper!: number;
+  by!: (typeof HOLDS)[number];
+  deeper!: number;
 }
+rules(HoldRecord, Object, {
+  by: [IsIn(HOLDS)],
+  deeper: [IsInt(), Min(-FARTHEST_STEP), Max(FARTHEST_STEP)],
+});
 
 class InkedRecord extends Ranked {
-  @IsOptional() @IsId() part?: string;
-  @IsOptional() @IsIn(ECHOES) echo?: Echo;
-  @IsOptional() @IsTrue() hidden?: true;
-  @IsOptional() @IsTrue() locked?: true;
-  @IsOptional() @IsString() @MaxLength(LONGEST_TITLE) name?: string;
-  @IsOptional() @IsArray() @IsString({ each: true }) groups?: string[];
-  @IsOptional() @Nested(() => PaintRecord) paint?: PaintRecord;
-  @IsOptional() @Nested(() => HoldRecord) hold?: HoldRecord;
+  part?: string;
+  echo?: Echo;
+  hidden?: true;
+  locked?: true;
+  name?: string;
+  groups?: string[];
+  paint?: PaintRecord;
+  hold?: HoldRecord;
 }
+rules(InkedRecord, Ranked, {
+  part: [IsOptional(), IsId()],
+  echo: [IsOptional(), IsIn(ECHOES)],
+  hidden: [IsOptional(), IsTrue()],
+  locked: [IsOptional(), IsTrue()],
+  name: [IsOptional(), IsString(), MaxLength(LONGEST_TITLE)],
+  groups: [IsOptional(), IsArray(), IsString({ each: true })],
+  paint: [IsOptional(), Nested(() => PaintRecord)],
+  hold: [IsOptional(), Nested(() => HoldRecord)],
+});
 
 export class CutRecord {
-  @IsId() of!: string;
-  @Min(0) @Max(2) from!: number;
-  @Min(0) @Max(3) to!: number;
+  of!: string;
+  from!: number;
+  to!: number;
 }
+rules(CutRecord, Object, {
+  of: [IsId()],
+  from: [Min(0), Max(2)],
+  to: [Min(0), Max(3)],
+});
 
 export class StrokeRecord extends InkedRecord {
-  @IsOptional() @Nested(() => CutRecord) cut?: CutRecord;
-  @IsChain() points!: number[];
-  @IsBoolean() closed!: boolean;
-  @IsPositive() @Max(LARGEST) width!: number;
-  @IsOptional() @IsProfile() profile?: number[];
-  @IsOptional() @IsString() nib?: string;
-  @IsOptional() @IsIn(CAPS) cap?: (typeof CAPS)[number];
-  @IsOptional() @IsIn(JOINS) join?: (typeof JOINS)[number];
-  @IsOptional() @Min(1) @Max(LARGEST) miterLimit?: number;
-  @IsOptional() @IsDashes() dash?: number[];
-  @IsOptional() @Min(-LARGEST) @Max(LARGEST) dashOffset?: number;
+  cut?: CutRecord;
+  points!: number[];
+  closed!: boolean;
+  width!: number;
+  profile?: number[];
+  nib?: string;
+  cap?: (typeof CAPS)[number];
+  join?: (typeof JOINS)[number];
+  miterLimit?: number;
+  dash?: number[];
+  dashOffset?: number;
 }
+rules(StrokeRecord, InkedRecord, {
+  cut: [IsOptional(), Nested(() => CutRecord)],
+  points: [IsChain()],
+  closed: [IsBoolean()],
+  width: [IsPositive(), Max(LARGEST)],
+  profile: [IsOptional(), IsProfile()],
+  nib: [IsOptional(), IsString()],
+  cap: [IsOptional(), IsIn(CAPS)],
+  join: [IsOptional(), IsIn(JOINS)],
+  miterLimit: [IsOptional(), Min(1), Max(LARGEST)],
+  dash: [IsOptional(), IsDashes()],
+  dashOffset: [IsOptional(), Min(-LARGEST), Max(LARGEST)],
+});
 
 export class InkShapeRecord extends InkedRecord {
-  @IsChains() outline!: number[][];
-  @IsBoolean() evenOdd!: boolean;
+  outline!: number[][];
+  evenOdd!: boolean;
 }
+rules(InkShapeRecord, InkedRecord, {
+  outline: [IsChains()],
+  evenOdd: [IsBoolean()],
+});
 
 export class NibRecord extends Ranked {
-  @IsString() @MaxLength(LONGEST_NAME) name!: string;
-  @IsProfile() profile!: number[];
-  @IsInt() @Min(1) @Max(9) strands!: number;
+  name!: string;
+  profile!: number[];
+  strands!: number;
 }
+rules(NibRecord, Ranked, {
+  name: [IsString(), MaxLength(LONGEST_NAME)],
+  profile: [IsProfile()],
+  strands: [IsInt(), Min(1), Max(9)],
+});
 
 export class BridgeRecord {
-  @IsId() id!: string;
-  @IsOptional() @IsId() part?: string;
-  @IsOptional() @IsIn(["cut", "join"]) left?: "cut" | "join";
-  @IsOptional() @IsTrue() meets?: true;
-  @IsChain() @ArrayMinSize(8) points!: number[];
+  id!: string;
+  part?: string;
+  left?: "cut" | "join";
+  meets?: true;
+  points!: number[];
 }
+rules(BridgeRecord, Object, {
+  id: [IsId()],
+  part: [IsOptional(), IsId()],
+  left: [IsOptional(), IsIn(["cut", "join"])],
+  meets: [IsOptional(), IsTrue()],
+  points: [IsChain(), ArrayMinSize(8)],
+});
 
 export class DeclinedRecord {
-  @IsId() id!: string;
-  @IsOptional() @IsId() part?: string;
-  @IsPlace() at!: [number, number];
+  id!: string;
+  part?: string;
+  at!: [number, number];
 }
+rules(DeclinedRecord, Object, {
+  id: [IsId()],
+  part: [IsOptional(), IsId()],
+  at: [IsPlace()],
+});
 
 export class OwnStepRecord {
-  @IsInt() @Min(-FARTHEST_STEP) @Max(FARTHEST_STEP) step!: number;
-  @Min(-1) @Max(1) l!: number;
-  @Min(-1) @Max(1) c!: number;
-  @Min(-360) @Max(360) h!: number;
+  step!: number;
+  l!: number;
+  c!: number;
+  h!: number;
 }
+rules(OwnStepRecord, Object, {
+  step: [IsInt(), Min(-FARTHEST_STEP), Max(FARTHEST_STEP)],
+  l: [Min(-1), Max(1)],
+  c: [Min(-1), Max(1)],
+  h: [Min(-360), Max(360)],
+});
 
 export class LadderRecord {
-  @IsInt() @Min(FEWEST_STEPS) @Max(MOST_STEPS) steps!: number;
-  @Min(-MOST_DRIFT) @Max(MOST_DRIFT) drift!: number;
-  @IsOptional() @IsTrue() squeezed?: true;
-  @IsOptional() @IsRecords() @Nested(() => OwnStepRecord, true) own?: OwnStepRecord[];
+  steps!: number;
+  drift!: number;
+  squeezed?: true;
+  own?: OwnStepRecord[];
 }
+rules(LadderRecord, Object, {
+  steps: [IsInt(), Min(FEWEST_STEPS), Max(MOST_STEPS)],
+  drift: [Min(-MOST_DRIFT), Max(MOST_DRIFT)],
+  squeezed: [IsOptional(), IsTrue()],
+  own: [IsOptional(), IsRecords(), Nested(() => OwnStepRecord, true)],
+});
 
 export class ColourRecord extends Ranked {
-  @IsString() @MaxLength(LONGEST_NAME) name!: string;
-  @IsColour() value!: string;
-  @IsOptional() @Min(0) @Max(1) opacity?: number;
-  @IsOptional() @IsString() @MaxLength(LONGEST_NAME) group?: string;
-  @IsOptional() @Nested(() => LadderRecord) ladder?: LadderRecord;
+  name!: string;
+  value!: string;
+  opacity?: number;
+  group?: string;
+  ladder?: LadderRecord;
   /** In SVG facts, what it goes by in the file's classes (scene/palette.ts). */
-  @IsOptional() @IsString() @MaxLength(LONGEST_NAME) variable?: string;
+  variable?: string;
 }
+rules(ColourRecord, Ranked, {
+  name: [IsString(), MaxLength(LONGEST_NAME)],
+  value: [IsColour()],
+  opacity: [IsOptional(), Min(0), Max(1)],
+  group: [IsOptional(), IsString(), MaxLength(LONGEST_NAME)],
+  ladder: [IsOptional(), Nested(() => LadderRecord)],
+  variable: [IsOptional(), IsString(), MaxLength(LONGEST_NAME)],
+});
 
 /** Values by the ids of colours. */
 const AreValues = rule(
@@ -258,9 +363,13 @@ const AreValues = rule(
 );
 
 export class ColourwayRecord extends Ranked {
-  @IsString() @MaxLength(LONGEST_NAME) name!: string;
-  @AreValues() values!: Record<string, string>;
+  name!: string;
+  values!: Record<string, string>;
 }
+rules(ColourwayRecord, Ranked, {
+  name: [IsString(), MaxLength(LONGEST_NAME)],
+  values: [AreValues()],
+});
 
 /** Rings; none where the area is 0. */
 const IsRegion = () =>
@@ -273,58 +382,98 @@ const IsRegion = () =>
 
 /** Without a region it is known by its seed alone. */
 export class AnchorRecord {
-  @IsOptional() @IsId() part?: string;
-  @IsPlace() seed!: [number, number];
-  @Min(0) @IsNumber(FINITE) area!: number;
-  @IsArray() @IsString({ each: true }) lines!: string[];
-  @IsRegion() region!: number[][];
+  part?: string;
+  seed!: [number, number];
+  area!: number;
+  lines!: string[];
+  region!: number[][];
 }
+rules(AnchorRecord, Object, {
+  part: [IsOptional(), IsId()],
+  seed: [IsPlace()],
+  area: [Min(0), IsNumber(FINITE)],
+  lines: [IsArray(), IsString({ each: true })],
+  region: [IsRegion()],
+});
 
 export class TileRecord extends Ranked {
-  @IsString() @MaxLength(LONGEST_NAME) name!: string;
-  @Min(0.01) @Max(100) ratio!: number;
-  @AreTones() tones!: number[][][];
+  name!: string;
+  ratio!: number;
+  tones!: number[][][];
 }
+rules(TileRecord, Ranked, {
+  name: [IsString(), MaxLength(LONGEST_NAME)],
+  ratio: [Min(0.01), Max(100)],
+  tones: [AreTones()],
+});
 
 export class PatternRecord {
-  @IsId() cloth!: string;
-  @IsIn(PATTERNS) kind!: (typeof PATTERNS)[number];
-  @IsPlace() at!: [number, number];
-  @IsPositive() @Max(LARGEST) size!: number;
-  @Min(-360) @Max(360) turn!: number;
-  @Min(0) @Max(1) share!: number;
-  @IsOptional() @IsId() tile?: string;
-  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
+  cloth!: string;
+  kind!: (typeof PATTERNS)[number];
+  at!: [number, number];
+  size!: number;
+  turn!: number;
+  share!: number;
+  tile?: string;
+  paint!: PaintRecord;
 }
+rules(PatternRecord, Object, {
+  cloth: [IsId()],
+  kind: [IsIn(PATTERNS)],
+  at: [IsPlace()],
+  size: [IsPositive(), Max(LARGEST)],
+  turn: [Min(-360), Max(360)],
+  share: [Min(0), Max(1)],
+  tile: [IsOptional(), IsId()],
+  paint: [IsDefined(), Nested(() => PaintRecord)],
+});
 
 export class BandRecord {
-  @IsPositive() @Max(LARGEST) width!: number;
-  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
+  width!: number;
+  paint!: PaintRecord;
 }
+rules(BandRecord, Object, {
+  width: [IsPositive(), Max(LARGEST)],
+  paint: [IsDefined(), Nested(() => PaintRecord)],
+});
 
 export class StretchRecord {
-  @Min(0) @Max(1) from!: number;
-  @Min(0) @Max(2) to!: number;
+  from!: number;
+  to!: number;
 }
+rules(StretchRecord, Object, {
+  from: [Min(0), Max(1)],
+  to: [Min(0), Max(2)],
+});
 
 export class BandsRecord {
-  @IsId() line!: string;
-  @IsOptional() @Nested(() => StretchRecord) along?: StretchRecord;
-  @IsRecords()
-  @ArrayMaxSize(MOST_BANDS)
-  @Nested(() => BandRecord, true)
+  line!: string;
+  along?: StretchRecord;
   bands!: BandRecord[];
 }
+rules(BandsRecord, Object, {
+  line: [IsId()],
+  along: [IsOptional(), Nested(() => StretchRecord)],
+  bands: [IsRecords(), ArrayMaxSize(MOST_BANDS), Nested(() => BandRecord, true)],
+});
 
 class StopFields {
-  @Min(0) @Max(1) at!: number;
-  @Min(0) @Max(1) opacity!: number;
-  @IsOptional() @Min(0.01) @Max(0.99) middle?: number;
+  at!: number;
+  opacity!: number;
+  middle?: number;
 }
+rules(StopFields, Object, {
+  at: [Min(0), Max(1)],
+  opacity: [Min(0), Max(1)],
+  middle: [IsOptional(), Min(0.01), Max(0.99)],
+});
 
 export class GradientStopRecord extends StopFields {
-  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
+  paint!: PaintRecord;
 }
+rules(GradientStopRecord, StopFields, {
+  paint: [IsDefined(), Nested(() => PaintRecord)],
+});
 
 const AreStops =
   (record: () => RecordClass): PropertyDecorator =>
@@ -334,168 +483,306 @@ const AreStops =
   };
 
 class GradientFields {
-  @IsIn(GRADIENTS) kind!: (typeof GRADIENTS)[number];
-  @IsPlace() from!: [number, number];
-  @IsPlace() to!: [number, number];
-  @IsOptional() @IsPositive() @Max(1000) ratio?: number;
-  @IsOptional() @Min(0) @Max(0.99) focus?: number;
-  @IsIn(MIXES) mix!: (typeof MIXES)[number];
+  kind!: (typeof GRADIENTS)[number];
+  from!: [number, number];
+  to!: [number, number];
+  ratio?: number;
+  focus?: number;
+  mix!: (typeof MIXES)[number];
 }
+rules(GradientFields, Object, {
+  kind: [IsIn(GRADIENTS)],
+  from: [IsPlace()],
+  to: [IsPlace()],
+  ratio: [IsOptional(), IsPositive(), Max(1000)],
+  focus: [IsOptional(), Min(0), Max(0.99)],
+  mix: [IsIn(MIXES)],
+});
 
 export class GradientRecord extends GradientFields {
-  @IsId() cloth!: string;
-  @AreStops(() => GradientStopRecord) stops!: GradientStopRecord[];
+  cloth!: string;
+  stops!: GradientStopRecord[];
 }
+rules(GradientRecord, GradientFields, {
+  cloth: [IsId()],
+  stops: [AreStops(() => GradientStopRecord)],
+});
 
 export class FormRecord {
-  @Min(1) @Max(3) @IsInt() tones!: number;
-  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
-  @Min(0) @Max(1) roundness!: number;
-  @Min(0) @Max(1) reach!: number;
-  @IsOptional() @Min(0) @Max(1) shine?: number;
-  @IsOptional() @IsTrue() folds?: true;
-  @IsOptional() @IsTrue() whole?: true;
-  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+  tones!: number;
+  deeper!: number;
+  roundness!: number;
+  reach!: number;
+  shine?: number;
+  folds?: true;
+  whole?: true;
+  soft?: number;
 }
+rules(FormRecord, Object, {
+  tones: [Min(1), Max(3), IsInt()],
+  deeper: [Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
+  roundness: [Min(0), Max(1)],
+  reach: [Min(0), Max(1)],
+  shine: [IsOptional(), Min(0), Max(1)],
+  folds: [IsOptional(), IsTrue()],
+  whole: [IsOptional(), IsTrue()],
+  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+});
 
 export class RimRecord {
-  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
-  @IsPositive() @Max(LARGEST) width!: number;
-  @Min(0) @Max(LARGEST) gap!: number;
-  @IsOptional() @IsTrue() behind?: true;
-  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+  deeper!: number;
+  width!: number;
+  gap!: number;
+  behind?: true;
+  soft?: number;
 }
+rules(RimRecord, Object, {
+  deeper: [Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
+  width: [IsPositive(), Max(LARGEST)],
+  gap: [Min(0), Max(LARGEST)],
+  behind: [IsOptional(), IsTrue()],
+  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+});
 
 /** Without a colour it is that of the pocket. */
 export class StylePaintRecord {
-  @IsIdOrNull() colour!: string | null;
-  @IsInt() @Min(-2 * FARTHEST_STEP) @Max(2 * FARTHEST_STEP) step!: number;
+  colour!: string | null;
+  step!: number;
 }
+rules(StylePaintRecord, Object, {
+  colour: [IsIdOrNull()],
+  step: [IsInt(), Min(-2 * FARTHEST_STEP), Max(2 * FARTHEST_STEP)],
+});
 
 export class StyleStopRecord extends StopFields {
-  @IsDefined() @Nested(() => StylePaintRecord) paint!: StylePaintRecord;
+  paint!: StylePaintRecord;
 }
+rules(StyleStopRecord, StopFields, {
+  paint: [IsDefined(), Nested(() => StylePaintRecord)],
+});
 
 export class StyleGradientRecord extends GradientFields {
-  @AreStops(() => StyleStopRecord) stops!: StyleStopRecord[];
+  stops!: StyleStopRecord[];
 }
+rules(StyleGradientRecord, GradientFields, {
+  stops: [AreStops(() => StyleStopRecord)],
+});
 
 export class LightShapeRecord {
-  @IsChains() outline!: number[][];
-  @IsBoolean() evenOdd!: boolean;
-  @IsDefined() @Nested(() => StylePaintRecord) paint!: StylePaintRecord;
-  @Min(0) @Max(1) opacity!: number;
-  @IsOptional() @IsIn(BLENDS) blend?: Blend;
-  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+  outline!: number[][];
+  evenOdd!: boolean;
+  paint!: StylePaintRecord;
+  opacity!: number;
+  blend?: Blend;
+  soft?: number;
 }
+rules(LightShapeRecord, Object, {
+  outline: [IsChains()],
+  evenOdd: [IsBoolean()],
+  paint: [IsDefined(), Nested(() => StylePaintRecord)],
+  opacity: [Min(0), Max(1)],
+  blend: [IsOptional(), IsIn(BLENDS)],
+  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+});
 
 export class LightStyleRecord extends Ranked {
-  @IsString() @MaxLength(LONGEST_NAME) name!: string;
-  @IsPlace() size!: [number, number];
-  @IsOptional() @Nested(() => FormRecord) form?: FormRecord;
-  @IsOptional() @Nested(() => RimRecord) rim?: RimRecord;
-  @IsOptional() @Nested(() => CastRecord) cast?: CastRecord;
-  @IsOptional() @Nested(() => StyleGradientRecord) gradient?: StyleGradientRecord;
-  @IsRecords() @Nested(() => LightShapeRecord, true) shapes!: LightShapeRecord[];
+  name!: string;
+  size!: [number, number];
+  form?: FormRecord;
+  rim?: RimRecord;
+  cast?: CastRecord;
+  gradient?: StyleGradientRecord;
+  shapes!: LightShapeRecord[];
 }
+rules(LightStyleRecord, Ranked, {
+  name: [IsString(), MaxLength(LONGEST_NAME)],
+  size: [IsPlace()],
+  form: [IsOptional(), Nested(() => FormRecord)],
+  rim: [IsOptional(), Nested(() => RimRecord)],
+  cast: [IsOptional(), Nested(() => CastRecord)],
+  gradient: [IsOptional(), Nested(() => StyleGradientRecord)],
+  shapes: [IsRecords(), Nested(() => LightShapeRecord, true)],
+});
 
 export class StyleUseRecord {
-  @IsId() style!: string;
-  @IsIn(FITS) fit!: (typeof FITS)[number];
-  @IsOptional() @IsTrue() mirror?: true;
-  @IsOptional() @IsTrue() vary?: true;
+  style!: string;
+  fit!: (typeof FITS)[number];
+  mirror?: true;
+  vary?: true;
 }
+rules(StyleUseRecord, Object, {
+  style: [IsId()],
+  fit: [IsIn(FITS)],
+  mirror: [IsOptional(), IsTrue()],
+  vary: [IsOptional(), IsTrue()],
+});
 
 export class GroundShadowRecord {
-  @IsIn(GROUND_SHADOWS) kind!: (typeof GROUND_SHADOWS)[number];
-  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
-  @Min(0) @Max(1) opacity!: number;
-  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+  kind!: (typeof GROUND_SHADOWS)[number];
+  paint!: PaintRecord;
+  opacity!: number;
+  soft?: number;
 }
+rules(GroundShadowRecord, Object, {
+  kind: [IsIn(GROUND_SHADOWS)],
+  paint: [IsDefined(), Nested(() => PaintRecord)],
+  opacity: [Min(0), Max(1)],
+  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+});
 
 export class LightSettingRecord {
-  @IsBoolean() visible!: boolean;
-  @Min(0) @Max(1) strength!: number;
+  visible!: boolean;
+  strength!: number;
 }
+rules(LightSettingRecord, Object, {
+  visible: [IsBoolean()],
+  strength: [Min(0), Max(1)],
+});
 
 export class LightsRecord implements Partial<Record<LightKind, LightSettingRecord>> {
-  @IsOptional() @Nested(() => LightSettingRecord) form?: LightSettingRecord;
-  @IsOptional() @Nested(() => LightSettingRecord) shine?: LightSettingRecord;
-  @IsOptional() @Nested(() => LightSettingRecord) rim?: LightSettingRecord;
-  @IsOptional() @Nested(() => LightSettingRecord) cast?: LightSettingRecord;
-  @IsOptional() @Nested(() => LightSettingRecord) crease?: LightSettingRecord;
-  @IsOptional() @Nested(() => LightSettingRecord) drawn?: LightSettingRecord;
+  form?: LightSettingRecord;
+  shine?: LightSettingRecord;
+  rim?: LightSettingRecord;
+  cast?: LightSettingRecord;
+  crease?: LightSettingRecord;
+  drawn?: LightSettingRecord;
 }
+rules(LightsRecord, Object, {
+  form: [IsOptional(), Nested(() => LightSettingRecord)],
+  shine: [IsOptional(), Nested(() => LightSettingRecord)],
+  rim: [IsOptional(), Nested(() => LightSettingRecord)],
+  cast: [IsOptional(), Nested(() => LightSettingRecord)],
+  crease: [IsOptional(), Nested(() => LightSettingRecord)],
+  drawn: [IsOptional(), Nested(() => LightSettingRecord)],
+});
 
 export class LampRecord {
-  @IsArray()
-  @ArrayMinSize(2)
-  @ArrayMaxSize(2)
-  @Min(-FARTHEST_LAMP, { each: true })
-  @Max(FARTHEST_LAMP, { each: true })
   at!: [number, number];
-  @Min(LOWEST_LAMP) @Max(FARTHEST_LAMP) height!: number;
-  @IsBoolean() far!: boolean;
+  height!: number;
+  far!: boolean;
 }
+rules(LampRecord, Object, {
+  at: [
+    IsArray(),
+    ArrayMinSize(2),
+    ArrayMaxSize(2),
+    Min(-FARTHEST_LAMP, { each: true }),
+    Max(FARTHEST_LAMP, { each: true }),
+  ],
+  height: [Min(LOWEST_LAMP), Max(FARTHEST_LAMP)],
+  far: [IsBoolean()],
+});
 
 export class PourRecord extends Ranked {
-  @IsOptional() @Nested(() => PaintRecord) paint!: PaintRecord | null;
-  @IsOptional() @IsTrue() through?: true;
-  @IsOptional() @IsTrue() spot?: true;
-  @IsOptional() @IsTrue() cuts?: true;
-  @IsOptional() @Nested(() => GradientRecord) gradient?: GradientRecord;
-  @IsOptional() @Nested(() => PatternRecord) pattern?: PatternRecord;
-  @IsOptional() @Nested(() => BandsRecord) bands?: BandsRecord;
-  @IsOptional() @Nested(() => FormRecord) form?: FormRecord;
-  @IsOptional() @Nested(() => RimRecord) rim?: RimRecord;
-  @IsOptional() @Nested(() => CastRecord) cast?: CastRecord;
-  @IsOptional() @Nested(() => StyleUseRecord) style?: StyleUseRecord;
-  @IsDefined() @IsObject() @Nested(() => AnchorRecord) anchor!: AnchorRecord;
+  paint!: PaintRecord | null;
+  through?: true;
+  spot?: true;
+  cuts?: true;
+  gradient?: GradientRecord;
+  pattern?: PatternRecord;
+  bands?: BandsRecord;
+  form?: FormRecord;
+  rim?: RimRecord;
+  cast?: CastRecord;
+  style?: StyleUseRecord;
+  anchor!: AnchorRecord;
 }
+rules(PourRecord, Ranked, {
+  paint: [IsOptional(), Nested(() => PaintRecord)],
+  through: [IsOptional(), IsTrue()],
+  spot: [IsOptional(), IsTrue()],
+  cuts: [IsOptional(), IsTrue()],
+  gradient: [IsOptional(), Nested(() => GradientRecord)],
+  pattern: [IsOptional(), Nested(() => PatternRecord)],
+  bands: [IsOptional(), Nested(() => BandsRecord)],
+  form: [IsOptional(), Nested(() => FormRecord)],
+  rim: [IsOptional(), Nested(() => RimRecord)],
+  cast: [IsOptional(), Nested(() => CastRecord)],
+  style: [IsOptional(), Nested(() => StyleUseRecord)],
+  anchor: [IsDefined(), IsObject(), Nested(() => AnchorRecord)],
+});
 
 class ColourShapeRecord extends Ranked {
-  @IsChains() outline!: number[][];
-  @IsBoolean() evenOdd!: boolean;
-  @IsDefined() @Nested(() => PaintRecord) paint!: PaintRecord;
-  @Min(0) @Max(1) opacity!: number;
-  @IsOptional() @IsIn(BLENDS) blend?: Blend;
-  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
-  @IsOptional() @Nested(() => GradientRecord) gradient?: GradientRecord;
+  outline!: number[][];
+  evenOdd!: boolean;
+  paint!: PaintRecord;
+  opacity!: number;
+  blend?: Blend;
+  soft?: number;
+  gradient?: GradientRecord;
 }
+rules(ColourShapeRecord, Ranked, {
+  outline: [IsChains()],
+  evenOdd: [IsBoolean()],
+  paint: [IsDefined(), Nested(() => PaintRecord)],
+  opacity: [Min(0), Max(1)],
+  blend: [IsOptional(), IsIn(BLENDS)],
+  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+  gradient: [IsOptional(), Nested(() => GradientRecord)],
+});
 
 export class FlatShapeRecord extends ColourShapeRecord {
-  @IsOptional() @IsId() part?: string;
-  @IsOptional() @IsIn(ECHOES) echo?: Echo;
-  @IsOptional() @IsString() @MaxLength(LONGEST_TITLE) name?: string;
-  @IsOptional() @IsIn(SHAPE_SHEETS) sheet?: (typeof SHAPE_SHEETS)[number];
-  @IsOptional() @IsIn(TRIMS) trim?: (typeof TRIMS)[number];
+  part?: string;
+  echo?: Echo;
+  name?: string;
+  sheet?: (typeof SHAPE_SHEETS)[number];
+  trim?: (typeof TRIMS)[number];
 }
+rules(FlatShapeRecord, ColourShapeRecord, {
+  part: [IsOptional(), IsId()],
+  echo: [IsOptional(), IsIn(ECHOES)],
+  name: [IsOptional(), IsString(), MaxLength(LONGEST_TITLE)],
+  sheet: [IsOptional(), IsIn(SHAPE_SHEETS)],
+  trim: [IsOptional(), IsIn(TRIMS)],
+});
 
 export class ShadeRecord extends ColourShapeRecord {
-  @Equals("drawn") kind!: "drawn";
-  @IsDefined() @IsObject() @Nested(() => AnchorRecord) anchor!: AnchorRecord;
+  kind!: "drawn";
+  anchor!: AnchorRecord;
 }
+rules(ShadeRecord, ColourShapeRecord, {
+  kind: [Equals("drawn")],
+  anchor: [IsDefined(), IsObject(), Nested(() => AnchorRecord)],
+});
 
 export class CreaseRecord extends Ranked {
-  @IsOptional() @IsId() part?: string;
-  @IsChain() @ArrayMinSize(8) points!: number[];
-  @IsIn([1, -1]) side!: 1 | -1;
-  @Min(-DEEPEST_LIGHT) @Max(DEEPEST_LIGHT) @IsInt() deeper!: number;
-  @IsOptional() @IsTrue() runsOut?: true;
-  @IsOptional() @IsPositive() @Max(LARGEST) soft?: number;
+  part?: string;
+  points!: number[];
+  side!: 1 | -1;
+  deeper!: number;
+  runsOut?: true;
+  soft?: number;
 }
+rules(CreaseRecord, Ranked, {
+  part: [IsOptional(), IsId()],
+  points: [IsChain(), ArrayMinSize(8)],
+  side: [IsIn([1, -1])],
+  deeper: [Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
+  runsOut: [IsOptional(), IsTrue()],
+  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+});
 
 export class StickerRecord {
-  @IsDefined() @IsObject() @Nested(() => PaintRecord) paint!: PaintRecord;
-  @IsPositive() @Max(LARGEST) width!: number;
+  paint!: PaintRecord;
+  width!: number;
 }
+rules(StickerRecord, Object, {
+  paint: [IsDefined(), IsObject(), Nested(() => PaintRecord)],
+  width: [IsPositive(), Max(LARGEST)],
+});
 
 export class SheetRecord {
-  @IsIn(SHEETS) name!: SheetName;
-  @IsBoolean() visible!: boolean;
-  @IsBoolean() locked!: boolean;
-  @Min(0) @Max(1) opacity!: number;
+  name!: SheetName;
+  visible!: boolean;
+  locked!: boolean;
+  opacity!: number;
 }
+rules(SheetRecord, Object, {
+  name: [IsIn(SHEETS)],
+  visible: [IsBoolean()],
+  locked: [IsBoolean()],
+  opacity: [Min(0), Max(1)],
+});
 
 /** For each field of a drawing what checks it: the record of its entities or its own, or the rules of a plain value. */
 const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecorator[] } = {

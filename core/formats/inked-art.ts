@@ -61,11 +61,7 @@ export const outlinedArt = (): InkedArt[] =>
 
 /** Icons as they came, in strokes: what parts their colours is ink or a bridge. */
 export const bridgedArt = (): InkedArt[] =>
-  sampleOf(ART, 8)
-    .map(({ file, svg }) => artOf(file, importSvg(file, svg).drawing))
-    .filter(
-      ({ drawing }) => Object.keys(drawing.bridges).length > 0 && Object.keys(drawing.pours).length > 1,
-    );
+  firstOf(({ bridges }) => Object.keys(bridges).length > 0, SOAK ? ART.length : 2);
 
 const SCANS = ["scan/radishes", "almanac-boot", "almanac-snail"];
 const SCAN_PIXELS = 1200;
@@ -181,12 +177,19 @@ export const litArt = (): InkedArt[] =>
 
 const FEW = SOAK ? 5 : 2;
 
-function few(finish: (drawing: Drawing) => Drawing): InkedArt[] {
+const few = (finish: (drawing: Drawing) => Drawing): InkedArt[] => firstOf(() => true, FEW, finish);
+
+/** The first icons of several pockets that are as asked. */
+function firstOf(
+  isWanted: (drawing: Drawing) => boolean,
+  count: number,
+  finish?: (drawing: Drawing) => Drawing,
+): InkedArt[] {
   const found: InkedArt[] = [];
   for (const { file, svg } of ART) {
+    if (found.length === count) break;
     const art = artOf(file, importSvg(file, svg).drawing, finish);
-    if (Object.keys(art.drawing.pours).length > 1) found.push(art);
-    if (found.length === FEW) break;
+    if (Object.keys(art.drawing.pours).length > 1 && isWanted(art.drawing)) found.push(art);
   }
   return found;
 }
@@ -230,8 +233,7 @@ const chainData = (chain: readonly number[]): string => {
 /** Pixels a page unit at which drawings are looked at. */
 export const SCALES = [1, 4, 16] as const;
 
-/** Renderers hold many layers of such a picture: gigabytes where it is as large as in a soak. */
-const MOST_PIXELS = SOAK ? 2400 : 1000;
+const MOST_PIXELS = 2400;
 
 /** What of a page is looked at, at a scale: all of it, or as much of its middle as makes a picture of sensible size. */
 export function windowOf({ drawing }: InkedArt, scale: number) {

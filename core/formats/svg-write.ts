@@ -19,7 +19,7 @@ import {
   tonesIn,
 } from "../scene/items.ts";
 import type { Tone } from "../scene/palette.ts";
-import { type Derived, type Scene, sceneOf } from "../scene/scene.ts";
+import { type Derived, type Scene, type SceneWay, sceneOf } from "../scene/scene.ts";
 import { factsOf, OURS } from "./svg-facts.ts";
 import { digitsFor, lineDigitsFor, pathData, short } from "./svg-path.ts";
 import { type Attributes, SEAM, sayingOf } from "./svg-says.ts";
@@ -79,7 +79,7 @@ export function writeSvg(
     ...[...blurs].map(([item, filter]) => `<filter id="${context.blurIds.get(item)}"${filter}</filter>`),
   ];
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}${attributeText(wayOf(scene))}>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" id="${root}" viewBox="${view}"${printed}${attributeText(wayOf(scene, dark))}>`,
     `<title>${escaped(scene.title)}</title>`,
     ...(drawing ? [`<metadata id="${OURS}">${escaped(facts)}</metadata>`] : []),
     ...(plain ? [] : [`<style>${styleOf(scene, root, dark)}</style>`]),
@@ -237,32 +237,37 @@ function styleOf(scene: Scene, root: string, dark: string | undefined): string {
     .filter(({ shown }) => !shown)
     .map(({ name, tones }) => `#${root}[${WAY}="${name}"]{${propertiesOf(tones)}}`);
   const flat = new Set(
-    itemsIn(scene).flatMap(({ paint }) => (paint.kind === "tone" ? [paint.tone] : [paint.base])),
+    itemsIn(scene).map(({ paint }) => (paint.kind === "tone" ? paint.tone : paint.base).variable),
   );
   const stops = new Set(
-    itemsIn(scene).flatMap(({ paint }) => (paint.kind === "gradient" ? tonesIn(paint) : [])),
+    itemsIn(scene).flatMap(({ paint }) =>
+      paint.kind === "gradient" ? tonesIn(paint).map(({ variable }) => variable) : [],
+    ),
   );
-  const fills = scene.tones.flatMap((tone) => {
-    const { variable } = tone;
+  const fills = scene.tones.flatMap(({ variable }) => {
     const own = `#${root} .f-${variable}{fill:var(--${variable})}#${root} .s-${variable}{stroke:var(--${variable})}`;
     const stop = `#${root} .g-${variable}{stop-color:var(--${variable})}`;
-    return [...(flat.has(tone) ? [own] : []), ...(stops.has(tone) ? [stop] : [])];
+    return [...(flat.has(variable) ? [own] : []), ...(stops.has(variable) ? [stop] : [])];
   });
   return `@supports (color:var(--a)){#${root}{${properties}}${ways.join("")}${darkOf(scene, root, dark)}${fills.join("")}}`;
 }
 
 /** A page that names a colourway itself has that; otherwise dark pages have their own. */
-function darkOf({ ways }: Scene, root: string, dark: string | undefined): string {
-  const way = ways.find(({ name, shown }) => name === dark && !shown);
-  const seen = ways.find(({ shown }) => shown);
-  if (!way || !seen) return "";
-  return `@media (prefers-color-scheme:dark){#${root}[${WAY}="${seen.name}"]{${propertiesOf(way.tones)}}}`;
+function darkOf(scene: Scene, root: string, dark: string | undefined): string {
+  const way = darkWay(scene, dark);
+  return way ? `@media (prefers-color-scheme:dark){#${root}:not([${WAY}]){${propertiesOf(way.tones)}}}` : "";
 }
+
+const darkWay = ({ ways }: Scene, dark: string | undefined): SceneWay | undefined =>
+  ways.find(({ name, shown }) => name === dark && !shown);
 
 /** The attribute of the root that names the colourway it is painted in. */
 const WAY = "data-colourway";
 
-const wayOf = ({ ways }: Scene): Attributes => ({ [WAY]: ways.find(({ shown }) => shown)?.name });
+/** Where dark pages have one of their own, the file itself names none. */
+const wayOf = (scene: Scene, dark: string | undefined): Attributes => ({
+  [WAY]: darkWay(scene, dark) ? undefined : scene.ways.find(({ shown }) => shown)?.name,
+});
 
 /** A picture of ours in another of its colourways. */
 export const inColourway = (svg: string, name: string): string =>

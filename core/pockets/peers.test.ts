@@ -59,7 +59,7 @@ const EXPLAINED = [
   "globe-off.svg",
   "ice-cream-2.svg",
   "midi-port.svg",
-  "scan-box.svg",
+  "package-2.svg",
   "scatter-chart.svg",
   "section.svg",
   "tag-plus.svg",

@@ -20,7 +20,7 @@ export function chosenScene(scene: Scene, { part, sheets }: Chosen): Scene {
       sheets: one.sheets.filter(({ name }) => !sheets || sheets.includes(name)),
     }));
   const tones = usedTones(parts);
-  const places = tones.map((tone) => scene.tones.indexOf(tone));
+  const places = tones.map(({ variable }) => scene.tones.findIndex((tone) => tone.variable === variable));
   const ways = scene.ways.map((way) => ({ ...way, tones: places.map((place) => way.tones[place]) }));
   return { ...scene, parts, tones, ways };
 }

@@ -6,10 +6,10 @@ import type { Scene } from "./scene.ts";
 
 /** By a matrix that keeps circles; `suffix` tells its tones from those of others. */
 export function placedParts({ parts }: Scene, matrix: Matrix, suffix: string): ScenePart[] {
-  const tones = new Map<Tone, Tone>();
+  const tones = new Map<string, Tone>();
   const toneOf = (tone: Tone): Tone => {
-    const own = tones.get(tone) ?? { ...tone, variable: `${tone.variable}${suffix}` };
-    tones.set(tone, own);
+    const own = tones.get(tone.variable) ?? { ...tone, variable: `${tone.variable}${suffix}` };
+    tones.set(tone.variable, own);
     return own;
   };
   return parts.map((part) => ({

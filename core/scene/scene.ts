@@ -127,13 +127,13 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
   return { title: drawing.name, box: drawing.page.box, parts, tones: used, ways };
 }
 
-/** Every tone that something is painted in, each once. */
+/** Every tone that something is painted in, each once: a tone is known by its variable. */
 export function usedTones(parts: readonly ScenePart[]): Tone[] {
-  const tones = new Set<Tone>();
+  const tones = new Map<string, Tone>();
   for (const { sheets } of parts)
     for (const { items } of sheets)
-      for (const { paint } of items) for (const tone of tonesIn(paint)) tones.add(tone);
-  return [...tones];
+      for (const { paint } of items) for (const tone of tonesIn(paint)) tones.set(tone.variable, tone);
+  return [...tones.values()];
 }
 
 function waysOf(drawing: Drawing, tones: readonly Tone[]): SceneWay[] {

@@ -16,6 +16,7 @@ import { lookTool } from "../tools/look/look.ts";
 import type { Press } from "../tools/tool.ts";
 import { comparedScene } from "./compared.ts";
 import type { Hand } from "./hand.ts";
+import { Hands } from "./hands.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
 import { paintOverlay } from "./overlay.ts";
 import { PaperMenu } from "./paper-menu.tsx";
@@ -30,6 +31,8 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   const overlay = useRef<HTMLCanvasElement>(null);
   const fingers = useRef<TwoFingers>(null);
   fingers.current ??= new TwoFingers(desk);
+  const hands = useRef<Hands>(null);
+  hands.current ??= new Hands();
   const tool = useDesk(toolOf);
 
   useEffect(() => {
@@ -67,6 +70,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
 
   /** Takes up the tool, or the paper itself. */
   const begin = (event: PointerEvent) => {
+    hands.current!.take(event);
     hand.press(pressOf(event), panning || event.button === 1 ? lookTool : tool);
   };
 
@@ -80,6 +84,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
 
   const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
     const { set, pointer, reason, keyPointer } = desk.getState();
+    if (hands.current!.isPalm(event.nativeEvent, true)) return;
     pointer.at = matPoint(event);
     if (reason) set({ reason: null });
     if (keyPointer) set({ keyPointer: null });
@@ -87,6 +92,12 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
       waiting.current = null;
       pointer.cancel?.();
       return;
+    }
+    // A palm may come down before the pen: what it began gives way.
+    if (event.pointerType === "pen" && fingers.current!.count > 0) {
+      waiting.current = null;
+      fingers.current!.letGo();
+      pointer.cancel?.();
     }
     if (hand.gesture || waiting.current || (event.button !== 0 && event.button !== 1)) return;
     frame.current!.setPointerCapture(event.pointerId);
@@ -102,6 +113,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
 
   const onPointerMove = (event: ReactPointerEvent<HTMLDivElement>) => {
     const { pointer, derived, hover } = desk.getState();
+    if (hands.current!.isPalm(event.nativeEvent)) return;
     pointer.at = matPoint(event);
     if (event.pointerType === "touch") {
       fingers.current!.move(event.pointerId, pointer.at);
@@ -110,6 +122,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
       if (from && distance([from.clientX, from.clientY], [event.clientX, event.clientY]) > FINGER_SLACK)
         startWaiting();
     }
+    if (hand.gesture && !hands.current!.owns(event.nativeEvent)) return;
     if (hand.gesture) {
       const moves = event.nativeEvent.getCoalescedEvents?.() ?? [];
       const foreseen = event.nativeEvent.getPredictedEvents?.() ?? [];
@@ -123,8 +136,12 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
 
   const finish = (event: ReactPointerEvent<HTMLDivElement>, cancelled: boolean) => {
     fingers.current!.up(event.pointerId);
-    if (!cancelled) startWaiting();
-    waiting.current = null;
+    const isWaiting = waiting.current?.pointerId === event.pointerId;
+    if (isWaiting && !cancelled) startWaiting();
+    if (isWaiting) waiting.current = null;
+    const isOwn = hands.current!.owns(event.nativeEvent);
+    hands.current!.letGo(event.nativeEvent);
+    if (!isOwn) return;
     if (cancelled) desk.getState().pointer.cancel?.();
     else if (hand.gesture) hand.lift(pressOf(event));
   };

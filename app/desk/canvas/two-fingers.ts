@@ -19,6 +19,10 @@ export class TwoFingers {
     this.fingers.delete(id);
   }
 
+  letGo(): void {
+    this.fingers.clear();
+  }
+
   get count(): number {
     return this.fingers.size;
   }

@@ -59,8 +59,10 @@ export function FrameNumbers({ frame }: { frame: Box }) {
       translation(x - frame.x, y - frame.y),
       `Move ${countThings(chosenThings(desk.getState()))}`,
     );
-  const scaleTo = (part: number) =>
-    part > 0 && transformChosen(desk, aboutPoint(corner, part, part, 0), "Scale");
+  const scaleTo = (part: number) => {
+    if (Number.isFinite(part)) transformChosen(desk, aboutPoint(corner, part, part, 0), "Scale");
+    else desk.getState().tell("What is chosen has no size that way: a straight line keeps its length.");
+  };
   return (
     <div className="grid grid-cols-[auto_auto_auto] gap-x-2 gap-y-1">
       <NumberField

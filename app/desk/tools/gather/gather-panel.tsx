@@ -1,6 +1,7 @@
 import {
   ArrowDownNarrowWide,
   Droplet,
+  Hand,
   LampDesk,
   Layers2,
   Minus,
@@ -10,6 +11,7 @@ import {
   X,
 } from "lucide-react";
 import { setMade } from "#core/drawing/light-edits.ts";
+import { LAMP_MADE } from "#core/drawing/over.ts";
 import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
@@ -21,6 +23,7 @@ import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { nextMade } from "../lamp/lamp-state.ts";
+import { takeOver } from "../lamp/take-over.ts";
 import {
   countGathered,
   gather,
@@ -83,6 +86,13 @@ function Taking() {
       <IconButton small label="Shade what is gathered by the lamp" onClick={() => shadeGathered(desk)}>
         <LampDesk size={15} aria-hidden />
       </IconButton>
+      <IconButton
+        small
+        label="Take over the lamp's light of what is gathered"
+        onClick={() => takeGathered(desk)}
+      >
+        <Hand size={15} aria-hidden />
+      </IconButton>
     </div>
   );
 }
@@ -90,9 +100,16 @@ function Taking() {
 /** Each by a form of its own, in steps of its own colour. */
 function shadeGathered(desk: DeskStore): void {
   const state = desk.getState();
-  const ids = gatheredPockets(state).flatMap((pocket) => colouredIn(state, pocket)?.id ?? []);
-  if (ids.length > 0) state.edit(setMade("form", [...new Set(ids)], nextMade(state, "form")));
+  const ids = poursGathered(desk);
+  if (ids.length > 0) state.edit(setMade("form", ids, nextMade(state, "form")));
   else state.tell("Gather coloured pockets first: shade is made of their ladders.");
+}
+
+const takeGathered = (desk: DeskStore): void => takeOver(desk, poursGathered(desk), LAMP_MADE);
+
+function poursGathered(desk: DeskStore): string[] {
+  const state = desk.getState();
+  return [...new Set(gatheredPockets(state).flatMap((pocket) => colouredIn(state, pocket)?.id ?? []))];
 }
 
 function Doing({ count }: { count: number }) {

@@ -6,7 +6,7 @@ import { LampOfDrawing } from "../../light/lamp-of-drawing.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { CastFields } from "./cast-fields.tsx";
 import { FormFields } from "./form-fields.tsx";
-import { castingPart, lampState, makeAll } from "./lamp-state.ts";
+import { castingPart, chosenMade, lampState, leaveOut, makeAll } from "./lamp-state.ts";
 import { RimFields } from "./rim-fields.tsx";
 import { takeOver } from "./take-over.ts";
 
@@ -61,9 +61,8 @@ function LampPlace() {
 function Doing() {
   const makes = useDesk((s) => lampState.settings(s).makes);
   const count = useDesk((s) => poursWith(s.drawing, makes).length);
-  const pour = useDesk((s) => lampState.held(s).pour);
   const ofPart = useDesk((s) => castingPart(s) !== undefined);
-  const chosen = useDesk((s) => (pour !== null && s.drawing.pours[pour]?.[makes] ? pour : null));
+  const chosen = useDesk(chosenMade);
   const desk = useDeskStore();
   return (
     <div className="grid gap-1">
@@ -95,13 +94,12 @@ function Doing() {
           <Button
             size="small"
             title="It becomes a drawn shape, and the lamp moves it no more"
-            onClick={() => {
-              const { edit, ids } = takeOver(desk.getState(), chosen, makes);
-              desk.getState().edit(edit);
-              desk.getState().set({ selected: ids });
-            }}
+            onClick={() => takeOver(desk, [chosen], [makes])}
           >
             Take it over
+          </Button>
+          <Button size="small" title="Delete" onClick={() => leaveOut(desk)}>
+            Leave out
           </Button>
           <Button size="small" onClick={() => lampState.hold(desk, { pour: null })}>
             Change all

@@ -8,6 +8,8 @@ import {
   setMade,
   setPartCast,
 } from "#core/drawing/light-edits.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import { colouredIn } from "../../pockets/pour-in.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -120,6 +122,26 @@ export function changeMakes<K extends LampMade>(
   if (casting) {
     if (state.drawing.parts[casting]?.cast) state[how](changePartCast(casting, kept as Partial<Cast>));
   } else if (chosen.length > 0) state[how](changeMade(made, chosen, kept as Partial<NonNullable<Pour[K]>>));
+}
+
+/** The pour that was chosen and has what the lamp makes now. */
+export function chosenMade(desk: Desk): string | null {
+  const { pour } = lampState.held(desk);
+  const { makes } = lampState.settings(desk);
+  return pour !== null && desk.drawing.pours[pour]?.[makes] ? pour : null;
+}
+
+/** Takes what the lamp makes away from a pocket, or from the one that is chosen; of parts, from the one at work. */
+export function leaveOut(desk: DeskStore, pocket?: Pocket): void {
+  const state = desk.getState();
+  const { makes } = lampState.settings(state);
+  const part = castingPart(state);
+  const pour = pocket ? colouredIn(state, pocket)?.id : chosenMade(state);
+  if (part) state.edit(setPartCast(pocket?.part ?? part, null));
+  else if (pour && state.drawing.pours[pour][makes]) {
+    lampState.hold(desk, { pour: null });
+    state.edit(setMade(makes, [pour], null));
+  } else state.tell("Nothing is lit here by the lamp.");
 }
 
 /** Has it made of every coloured pocket, or of none; of parts, of the one at work. */

@@ -1,4 +1,4 @@
-/** Lamp: stands on the paper or far off; pockets that are clicked are shaded by it, and left out by another click. */
+/** Lamp: stands on the paper or far off; pockets that are clicked are lit by it, and chosen where they are lit already. */
 import { LampDesk } from "lucide-react";
 import { setLamp, setMade, setPartCast } from "#core/drawing/light-edits.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
@@ -12,7 +12,7 @@ import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { LampPanel } from "./lamp-panel.tsx";
-import { lampState, nextMade } from "./lamp-state.ts";
+import { chosenMade, lampState, leaveOut, nextMade } from "./lamp-state.ts";
 
 const GRAB_PIXELS = 14;
 const RAYS = 8;
@@ -20,7 +20,7 @@ const RAYS = 8;
 export const lampTool: Tool = {
   name: lampState.name,
   word: "Lamp",
-  hint: "Drag the lamp; click coloured pockets to light them by it, again to leave them out",
+  hint: "Drag the lamp; click coloured pockets to light them by it, lit ones to change how; Delete leaves one out",
   icon: LampDesk,
   cursor: "pointer",
   lights: true,
@@ -33,8 +33,8 @@ export const lampTool: Tool = {
     const state = desk.getState();
     const pocket = walkedPocket(state);
     const arrow = arrowOf(event);
-    if (event.key === "Enter" && pocket) toggle(desk, [pocket]);
-    else if (isRemoval(event) && pocket) lay(desk, [pocket], false);
+    if (event.key === "Enter" && pocket) light(desk, pocket);
+    else if (isRemoval(event) && (pocket || chosenMade(state))) leaveOut(desk, pocket);
     else if (arrow && event.shiftKey) nudge(desk, arrow);
     else return false;
     return true;
@@ -71,7 +71,7 @@ function isMade(state: Desk, pocket: Pocket): boolean {
   return colouredIn(state, pocket)?.[makes] !== undefined;
 }
 
-/** A click has it made of a pocket or leaves it out; a drag does to all it crosses what it did to the first. */
+/** A click has it made of a pocket, and a drag of all it crosses; a click on one that has it chooses that one. */
 function shading({ desk, at, pixel }: Press): Gesture | undefined {
   const state = desk.getState();
   const first = pocketAt(state.derived.pockets, at);
@@ -79,32 +79,43 @@ function shading({ desk, at, pixel }: Press): Gesture | undefined {
     state.tell("Light by the lamp needs a coloured pocket. Click inside one, or drag the lamp.");
     return undefined;
   }
-  const on = !isMade(state, first);
+  if (isMade(state, first)) {
+    choose(desk, first);
+    return {};
+  }
   const crossed = new Crossed(state.derived.pockets, at, pixel);
   const cross = (to: Point) => {
-    if (crossed.to(to)) lay(desk, crossed.pockets, on, "show");
+    if (crossed.to(to)) lay(desk, crossed.pockets, "show");
   };
   cross(at);
   return { move: (press) => cross(press.at) };
 }
 
-function toggle(desk: DeskStore, pockets: readonly Pocket[]): void {
-  lay(desk, pockets, !isMade(desk.getState(), pockets[0]));
+function light(desk: DeskStore, pocket: Pocket): void {
+  if (isMade(desk.getState(), pocket)) choose(desk, pocket);
+  else lay(desk, [pocket]);
 }
 
-function lay(desk: DeskStore, pockets: readonly Pocket[], on: boolean, how: "edit" | "show" = "edit"): void {
+/** Settings are for this one alone from now on. */
+function choose(desk: DeskStore, pocket: Pocket): void {
+  const state = desk.getState();
+  state.set({ part: pocket.part, said: "Chosen: settings change this pocket alone" });
+  lampState.hold(desk, { pour: colouredIn(state, pocket)?.id ?? null });
+}
+
+function lay(desk: DeskStore, pockets: readonly Pocket[], how: "edit" | "show" = "edit"): void {
   const state = desk.getState();
   const { makes, castOf } = lampState.settings(state);
   if (makes === "cast" && castOf === "part") {
     state.set({ part: pockets[0].part });
-    state[how](setPartCast(pockets[0].part, on ? nextMade(state, "cast") : null));
+    state[how](setPartCast(pockets[0].part, nextMade(state, "cast")));
     return;
   }
   const ids = [...new Set(pockets.flatMap((pocket) => colouredIn(state, pocket)?.id ?? []))];
   if (ids.length === 0) state.tell("Pour a colour here first: light is made of its ladder.");
   else {
-    lampState.hold(desk, { pour: on ? ids[ids.length - 1] : null });
-    state[how](setMade(makes, ids, on ? nextMade(state, makes) : null));
+    lampState.hold(desk, { pour: ids[ids.length - 1] });
+    state[how](setMade(makes, ids, nextMade(state, makes)));
   }
 }
 

@@ -1,7 +1,6 @@
 /** What the lamp makes becomes drawn: it stays where it is, in the colour it had, and the lamp moves it no more. */
 import type { Pour, Shade } from "#core/drawing/drawing.ts";
 import { steppedGradient } from "#core/drawing/gradients.ts";
-import type { Edit } from "#core/drawing/history.ts";
 import { type LampMade, setMade } from "#core/drawing/light-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { addShade } from "#core/drawing/shape-edits.ts";
@@ -12,7 +11,7 @@ import { formTones } from "#core/scene/form-items.ts";
 import { formedBy } from "#core/scene/formed.ts";
 import { rimChains } from "#core/scene/rim-items.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
-import type { Desk } from "../../store/desk-state.ts";
+import type { Desk, DeskStore } from "../../store/desk-state.ts";
 
 /** A shape of it: where it lies, in which pocket, and how deep in that one's colour. */
 interface Taken {
@@ -46,41 +45,45 @@ const TAKEN: {
   cast: ({ drawing, derived }, own) => shadowsOf(own.id, drawing, derived.whole),
 };
 
-export function takeOver(
-  desk: Desk,
-  pour: string,
-  made: LampMade,
-): { readonly edit: Edit; readonly ids: readonly string[] } {
+/** Takes over what the lamp makes of some pours, as one step, and chooses the shapes it becomes. */
+export function takeOver(desk: DeskStore, pours: readonly string[], made: readonly LampMade[]): void {
+  const state = desk.getState();
+  const pairs = pours.flatMap((pour) => made.map((one) => [pour, one] as const));
+  const lit = pairs.filter(([pour, one]) => state.drawing.pours[pour]?.[one]);
+  if (lit.length === 0) {
+    state.tell("The lamp makes no light of these yet: there is nothing to take over.");
+    return;
+  }
+  const shades = lit.flatMap(([pour, one]) => shadesOf(state, pour, one));
+  const left = lit.map(([pour, one]) => setMade(one, [pour], null));
+  state.edit({
+    sheet: "shade",
+    label: "Take light over",
+    change: (draft) => {
+      for (const { change } of left) change(draft);
+      for (const shade of shades) addShade(shade).change(draft);
+    },
+  });
+  state.set({ selected: shades.map(({ id }) => id) });
+}
+
+function shadesOf(desk: Desk, pour: string, made: LampMade): Omit<Shade, "rank">[] {
   const { drawing, derived } = desk;
   const own = drawing.pours[pour];
   const pockets = derived.pockets.filter((_, index) => derived.pourOf[index] === pour);
-  const shades = TAKEN[made](desk, own, pockets)
+  return TAKEN[made](desk, own, pockets)
     .filter(({ chains }) => chains.length > 0)
-    .map(
-      ({ pocket, pour: under, chains, deeper, soft }): Omit<Shade, "rank"> => ({
-        id: newId(),
-        kind: "drawn",
-        anchor: anchorOf(pocket),
-        outline: chains,
-        evenOdd: false,
-        paint: steppedPaint(drawing, under.paint!, -deeper),
-        ...(under.gradient
-          ? { gradient: { ...steppedGradient(under.gradient, -deeper), cloth: newId() } }
-          : {}),
-        opacity: 1,
-        ...(soft > 0 ? { soft } : {}),
-      }),
-    );
-  const left = setMade(made, [pour], null);
-  return {
-    ids: shades.map(({ id }) => id),
-    edit: {
-      ...left,
-      label: "Take light over",
-      change: (draft) => {
-        left.change(draft);
-        for (const shade of shades) addShade(shade).change(draft);
-      },
-    },
-  };
+    .map(({ pocket, pour: under, chains, deeper, soft }) => ({
+      id: newId(),
+      kind: "drawn",
+      anchor: anchorOf(pocket),
+      outline: chains,
+      evenOdd: false,
+      paint: steppedPaint(drawing, under.paint!, -deeper),
+      ...(under.gradient
+        ? { gradient: { ...steppedGradient(under.gradient, -deeper), cloth: newId() } }
+        : {}),
+      opacity: 1,
+      ...(soft > 0 ? { soft } : {}),
+    }));
 }
