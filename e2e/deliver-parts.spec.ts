@@ -17,7 +17,7 @@ const strokesIn = (svg: string): number => svg.match(/data-is="stroke"/g)?.lengt
 const poursIn = (svg: string): number => svg.match(/data-is="pour"/g)?.length ?? 0;
 
 test("a part alone, touching pockets as one shape, and tin colours as named inks", async ({ page }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openGarden(page, GARDEN_POCKETS);
   await putInFlower(page);
   await openHome(page);

@@ -35,7 +35,7 @@ import { home, openHome, saved, tick } from "./take-home.ts";
 test("a newcomer takes the lit boot home as all there is, and every reader shows the same picture", async ({
   page,
 }) => {
-  test.setTimeout(180_000);
+  test.slow();
   await openDemo(page, "Boot with ferns, coloured");
   await openHome(page);
   await isAccessible(page);
@@ -91,7 +91,7 @@ async function drawnByBrowser(page: Page, svg: string, width: number): Promise<P
 }
 
 test("parts of it: ink alone, a colourway each, all on one sheet with their names", async ({ page }) => {
-  test.setTimeout(120_000);
+  test.slow();
   await openDemo(page, "Kettle on the potting bench, coloured");
   await openHome(page);
   await home(page).getByLabel("Sheets").selectOption("ink only");
@@ -161,7 +161,7 @@ test("an SVG shows another colourway on dark pages, unless its page says which",
 test("the page is resized with the drawing kept, fitted to it, and bleeds; the ground goes along", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openGarden(page, GARDEN_POCKETS.slice(0, 2));
   await stage(page, "Deliver").click();
   await page.getByRole("button", { name: "Ground", exact: true }).click();
@@ -219,7 +219,7 @@ test("a rim of paper lies around the spot, as wide as asked for", async ({ page 
 test("a signature is lettered or drawn, laid above the ink, and here again for the next drawing", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openGarden(page, GARDEN_POCKETS.slice(0, 1));
   await stage(page, "Deliver").click();
   await page.getByRole("button", { name: "Sign", exact: true }).click();
@@ -268,7 +268,7 @@ test("a picture goes to the clipboard, as PNG or as the text of its SVG", async 
 });
 
 test("the command line makes the very bytes of SVG and PDF, and the same picture", async ({ page }) => {
-  test.setTimeout(120_000);
+  test.slow();
   await openDemo(page, "Kettle on the potting bench, coloured");
   const folder = mkdtempSync(join(tmpdir(), "fern-cli-"));
   const byCommand = (as: string): Buffer => {

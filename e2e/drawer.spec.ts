@@ -18,7 +18,7 @@ const KETTLE = "Kettle on the potting bench";
 const kettle = pocketsIn(demoFile("kettle"));
 
 test("the whole drawer is taken home as one file and put in again, steps and all", async ({ page }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openDemo(page, KETTLE);
   await clickPage(page, kettle[0].seed);
   await expect(stage(page, "Flats")).toContainText(`1 of ${kettle.length}`);

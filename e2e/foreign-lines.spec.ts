@@ -30,7 +30,7 @@ function placeNear([x, y]: Point): Point {
 }
 
 test("draw, tidy, trim, bend, arrange and ink, all undone to the very same file", async ({ page }) => {
-  test.setTimeout(120_000);
+  test.slow();
   await openFile(page, "garden.svg", GARDEN);
   await deskReady(page);
   await expect(stage(page, "Flats")).toContainText(`0 of ${POCKETS} pockets`);

@@ -42,7 +42,7 @@ const shownIn = (page: Page, view: View): Promise<number> =>
   );
 
 test("no ground shows in drawings expanded to outlines and scans read as shapes", async ({ page }) => {
-  test.setTimeout(240_000);
+  test.slow();
   const drawings = art();
   expect(drawings.length).toBeGreaterThanOrEqual(SOAK ? 13 : 5);
   const found: string[] = [];

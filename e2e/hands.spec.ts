@@ -1,6 +1,8 @@
 /** Hands as they come: gestures given up, two fingers, keys that mean the stage in view, small screens. */
 import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
+import { readSvg } from "../core/formats/svg-read.ts";
+import { boundsOf } from "../core/geometry/point.ts";
 import {
   artColour,
   clickPage,

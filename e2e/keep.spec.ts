@@ -107,7 +107,7 @@ test("leaving with something unkept warns", async ({ page }) => {
 test("storage that fills up is said in time; once it is full nothing is lost, and all is kept as soon as there is room", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.slow();
   await openDemo(page, KETTLE);
   await pour(page, 0);
   await isKept(page);

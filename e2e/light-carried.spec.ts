@@ -99,7 +99,6 @@ test("light is laid fitted, mirrored and varied", async ({ page }) => {
 });
 
 test("a part has one form over all its pockets, each in its own colour", async ({ page }) => {
-  test.setTimeout(60_000);
   // The rabbit's and the grape's pockets, which lie against one another.
   await openGarden(page, GARDEN_POCKETS);
   await tool(page, "Lamp").click();
@@ -118,7 +117,6 @@ test("a part has one form over all its pockets, each in its own colour", async (
 });
 
 test("a part throws its shadow on what lies behind it", async ({ page }) => {
-  test.setTimeout(60_000);
   await openGarden(page, GARDEN_POCKETS);
   await putInFlower(page);
   const places = GARDEN_POCKETS.flatMap((pocket) => placesIn(pocket, 60, 0.2));

@@ -58,7 +58,7 @@ const openDemo = async (page: Page, title: string) => {
 };
 
 test("after the first load all of it works with the server gone", async ({ browser }) => {
-  test.setTimeout(120_000);
+  test.slow();
   await serve(process.cwd());
   const context = await browser.newContext({ serviceWorkers: "allow" });
   const page = await visited(context);
@@ -113,7 +113,7 @@ test("can be installed", async ({ browser }) => {
 });
 
 test("a newer build is offered and taken when the person wants it", async ({ browser }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await serve(process.cwd());
   const context = await browser.newContext({ serviceWorkers: "allow" });
   const page = await visited(context);

@@ -72,7 +72,7 @@ async function makeFerns(page: Page): Promise<void> {
 test("a part leaves the picture and the pockets as they are, and joined again all is as before", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openDemo(page, "Boot with ferns, coloured");
   await expect(stage(page, "Flats")).toContainText("63 of 63 pockets");
   await rememberArt(page);
@@ -92,7 +92,7 @@ test("a part leaves the picture and the pockets as they are, and joined again al
 test("the ferns go behind the boot, are moved and turned, and a copy lies in front mirrored", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openDemo(page, "Boot with ferns, coloured");
   await makeFerns(page);
   const brown = hexOf(await artColour(page, BOOT));
@@ -126,7 +126,7 @@ test("the ferns go behind the boot, are moved and turned, and a copy lies in fro
 test("a part is locked, hidden, named and shown alone, with one sentence for what is refused", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openDemo(page, "Boot with ferns, coloured");
   await makeFerns(page);
   await page.getByRole("button", { name: "Part 2", exact: true }).dblclick();
@@ -160,7 +160,7 @@ const RABBIT = readFileSync("node_modules/lucide-static/icons/rabbit.svg", "utf8
 test("art from elsewhere: an ear made a part of chosen pockets comes back from SVG in its part", async ({
   page,
 }) => {
-  test.setTimeout(90_000);
+  test.slow();
   const svg = RABBIT.replace(/width="24"\s+height="24"/, 'width="120mm" height="120mm"').replace(
     'stroke-width="2"',
     'stroke-width="0.8"',
@@ -189,7 +189,7 @@ test("lines are copied, cut and pasted within a drawing and into another, with t
   page,
   context,
 }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await context.grantPermissions(["clipboard-read", "clipboard-write"]);
   await openDemo(page, "Boot with ferns, coloured");
   await makeFerns(page);
@@ -241,7 +241,7 @@ test("an SVG put in is a part of its own; a spoiled one leaves all as it was", a
 });
 
 test("on the snail the shell is a part, and goes down behind the rim of the barrel", async ({ page }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openDemo(page, "Snail on a rain barrel");
   const stave = pocketsIn(demoFile("snail")).find(
     ({ seed: [x, y] }) => Math.abs(x - 478) < 20 && Math.abs(y - 590) < 60,
@@ -288,7 +288,7 @@ const colour = (page: Page, name: string) =>
     .click();
 
 test("on art from elsewhere an ear goes behind the head, with no line between them", async ({ page }) => {
-  test.setTimeout(90_000);
+  test.slow();
   const icon = readFileSync("node_modules/lucide-static/icons/panda.svg", "utf8").replace(/<!--.*?-->/s, "");
   const art = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><g transform="scale(41)">${icon}</g></svg>`;
   await openFile(page, "panda.svg", art);

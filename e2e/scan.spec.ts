@@ -16,7 +16,7 @@ async function openScan(page: Page): Promise<void> {
 }
 
 test("reads the demo scan as lines or shapes, also by region, and puts it on the desk", async ({ page }) => {
-  test.setTimeout(120_000);
+  test.slow();
   await openScan(page);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => `${id} ${nodes[0].html}`)).toEqual([]);
@@ -45,7 +45,7 @@ test("reads the demo scan as lines or shapes, also by region, and puts it on the
 test("a higher threshold takes more for ink; specks and breaks are set by size; work can be stopped", async ({
   page,
 }) => {
-  test.setTimeout(120_000);
+  test.slow();
   await openScan(page);
   await typeNumber(page.getByLabel("Specks up to"), "0");
   await expect(page.getByRole("button", { name: "Stop" })).toBeVisible();

@@ -35,7 +35,7 @@ test.describe("the proof", () => {
   });
 
   test("refuses with a sentence what would end it, and lives on", async ({ request }) => {
-    test.setTimeout(180_000);
+    test.slow();
     const uses = Array.from(
       { length: 9 },
       (_, i) => `<g id="u${i + 1}">${`<use href="#u${i}"/>`.repeat(9)}</g>`,

@@ -12,7 +12,7 @@ const versions = (page: Page) => page.getByRole("dialog", { name: "Versions" });
 const openVersions = (page: Page) => page.getByRole("button", { name: "Versions", exact: true }).click();
 
 test("a version is named, returned to as a step, and opened as a drawing of its own", async ({ page }) => {
-  test.setTimeout(90_000);
+  test.slow();
   await openDemo(page, LANTERN);
   await pour(page, 0);
   await poured(page, 1);
