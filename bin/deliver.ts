@@ -1,13 +1,24 @@
 /** `fern deliver`: a drawing file or an SVG as the files that Deliver makes; pictures are painted by resvg. */
 import { type FileKind, filesOf } from "#core/deliver/files.ts";
+import { inkNames } from "#core/deliver/ink-names.ts";
 import { plainScene } from "#core/deliver/plain-scene.ts";
 import { joined } from "#core/deliver/studio.ts";
-import { bleedOf, type Drawing, ranked, widthInInches } from "#core/drawing/drawing.ts";
-import { readDrawingFile } from "#core/formats/drawing-file.ts";
-import { importSvg } from "#core/formats/import-drawing.ts";
-import { deliveredSvg, plainSvg } from "#core/formats/svg-write.ts";
+import {
+  bleedOf,
+  type Drawing,
+  type Page,
+  pixelsOf,
+  ranked,
+  SHEETS,
+  type SheetName,
+  widthInInches,
+} from "#core/drawing/drawing.ts";
+import { deliveredSvg, plainSvg, writeSvg } from "#core/formats/svg-write.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
+import { type Chosen, chosenScene } from "#core/scene/chosen-scene.ts";
+import { wayNames } from "#core/scene/palette.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
+import { openDrawing } from "./open-drawing.ts";
 import { studio } from "./studio.ts";
 
 export const DELIVERED = ["svg", "plain-svg", "png", "pdf", "ora", "plates", "plates-pdf"] as const;
@@ -26,6 +37,13 @@ export interface DeliverWish {
   readonly ppi?: number;
   /** The name of the colourway that is shown; the one that is seen where left out. */
   readonly colourway?: string;
+  /** The name of a part, and those of sheets; all where left out. */
+  readonly part?: string;
+  readonly sheets?: readonly string[];
+  /** The name of the colourway that an SVG shows on dark pages. */
+  readonly dark?: string;
+  /** Tin colours as named printing inks, in PDF. */
+  readonly inks?: boolean;
 }
 
 export interface Delivery {
@@ -34,39 +52,67 @@ export interface Delivery {
 }
 
 /** Throws an Error for a colourway that the drawing has not, a FileProblem for a file that cannot be read. */
-export async function deliver(
-  name: string,
-  text: string,
-  { as, ppi, colourway }: DeliverWish,
-): Promise<Delivery[]> {
-  const read = /^\s*\{/.test(text) ? readDrawingFile(text) : importSvg(name, text).drawing;
-  const drawing = inWay(read, colourway);
+export async function deliver(name: string, text: string, wish: DeliverWish): Promise<Delivery[]> {
+  const { as } = wish;
+  const drawing = inWay(openDrawing(name, text), wish.colourway);
   const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
   const derived = derive(drawing, pockets);
+  const chosen = chosenOf(drawing, wish);
+  const scene = chosenScene(sceneOf(drawing, derived), chosen);
+  const { page } = drawing;
+  const dark = wish.dark === undefined ? undefined : wayNames(drawing).get(wayNamed(drawing, wish.dark));
   if (as === "svg" || as === "plain-svg") {
     const svg =
-      as === "svg"
-        ? deliveredSvg(drawing, derived)
-        : plainSvg(plainScene(sceneOf(drawing, derived)).scene, drawing.page);
+      as === "plain-svg"
+        ? plainSvg(plainScene(scene).scene, page)
+        : chosen.part || chosen.sheets
+          ? writeSvg(scene, { page, dark })
+          : deliveredSvg(drawing, derived, dark);
     return [{ name: `${name}.svg`, bytes: new TextEncoder().encode(svg) }];
   }
-  const { page } = drawing;
-  const wish = {
+  const file = {
     as: KINDS[as],
     name,
-    ppi: ppi ?? page.ppi,
+    ppi: sensiblePpi(page, wish.ppi),
     widthInches: widthInInches(page),
     bleed: bleedOf(page),
+    ...(wish.inks || as.startsWith("plates") ? { inks: inkNames(drawing, scene) } : {}),
   };
-  const files = await filesOf(sceneOf(drawing, derived), wish, studio, async () => true);
+  const files = await filesOf(scene, file, studio, async () => true);
   return files.map((file) => ({ name: file.name, bytes: joined(file.parts) }));
 }
 
+/** Pixels of the largest picture that is painted in one piece. */
+const MOST_PIXELS = 120e6;
+
+function sensiblePpi(page: Page, ppi = page.ppi): number {
+  const { width, height } = pixelsOf(page, ppi);
+  if (!(ppi >= 1)) throw new Error("--ppi takes a number from 1 on.");
+  if (width * height > MOST_PIXELS)
+    throw new Error(
+      `At ${ppi} pixels per inch the picture would have ${width} x ${height} pixels; up to 120 million are painted.`,
+    );
+  return ppi;
+}
+
+function chosenOf({ parts }: Drawing, { part, sheets }: DeliverWish): Chosen {
+  const known = ranked(parts);
+  const own = known.find(({ name }) => name === part);
+  if (part !== undefined && !own)
+    throw new Error(`There is no part ${part}; there are ${known.map(({ name }) => name).join(", ")}.`);
+  const wrong = sheets?.find((name) => !SHEETS.some((sheet) => sheet === name));
+  if (wrong !== undefined) throw new Error(`There is no sheet ${wrong}; there are ${SHEETS.join(", ")}.`);
+  return { ...(own && { part: own.id }), ...(sheets && { sheets: sheets as SheetName[] }) };
+}
+
 function inWay(drawing: Drawing, name: string | undefined): Drawing {
-  if (name === undefined) return drawing;
-  const ways = ranked(drawing.colourways);
+  return name === undefined ? drawing : { ...drawing, shown: wayNamed(drawing, name) };
+}
+
+function wayNamed({ colourways }: Drawing, name: string): string {
+  const ways = ranked(colourways);
   const way = ways.find((one) => one.name === name);
   if (!way)
     throw new Error(`There is no colourway ${name}; there are ${ways.map((one) => one.name).join(", ")}.`);
-  return { ...drawing, shown: way.id };
+  return way.id;
 }

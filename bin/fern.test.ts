@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "n
 import { tmpdir } from "node:os";
 import { basename, join } from "node:path";
 import { promisify } from "node:util";
+import { gzipSync } from "node:zlib";
 import { decode, encode } from "fast-png";
 import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
@@ -113,6 +114,48 @@ describe("broken files", () => {
   });
 });
 
+describe("bad calls and files", () => {
+  it.each<[string, readonly string[], RegExp]>([
+    ["a file cut to eighteen bytes", ["pockets", "cut.fern"], /damaged on its way/],
+    ["sixty megabytes of blanks", ["pockets", "blank.fern"], /empty/],
+    [
+      "pixels without end",
+      ["deliver", "square.svg", "--as", "png", "--ppi", "1e9", "--out", "x.png"],
+      /120 million/,
+    ],
+    ["a folder that is not there", ["convert", "square.svg", "--out", "nowhere/x.svg"], /no such folder/],
+    ["a second file", ["pockets", "square.svg", "other.svg"], /takes one file/],
+    [
+      "a part that is none",
+      ["deliver", "square.svg", "--as", "svg", "--part", "Roof", "--out", "x.svg"],
+      /no part Roof/,
+    ],
+    [
+      "a sheet that is none",
+      ["deliver", "square.svg", "--as", "svg", "--sheets", "roof", "--out", "x.svg"],
+      /no sheet roof/,
+    ],
+    ["a picture that is no PNG", ["trace", "square.svg", "--mode", "lines", "--out", "x.svg"], /not a PNG/],
+  ])("%s: ends with 2 and a sentence", (_, args, sentence) => {
+    const gzip = [0x1f, 0x8b, 8, 0, 0, 0, 0, 0, 0, 3, ...Array(8).fill(255)];
+    writeFileSync(join(folder, "cut.fern"), Uint8Array.from(gzip));
+    writeFileSync(join(folder, "blank.fern"), gzipSync(Buffer.alloc(6e7, " ")));
+    const placed = args.map((arg) => (/\.(fern|svg|png)$/.test(arg) ? join(folder, arg) : arg));
+    const { status, stderr } = run(...placed);
+    expect([status, stderr.split("\n").length]).toEqual([2, 2]);
+    expect(stderr).toMatch(sentence);
+  });
+});
+
+describe("a drawing of ours", () => {
+  it("has the pockets that the desk has, parts and bridges and all", () => {
+    const { pockets } = fern("pockets", "demo/almanac-kettle-coloured.fern", "--json");
+    const out = join(folder, "kettle-again.svg");
+    fern("deliver", "demo/almanac-kettle-coloured.fern", "--as", "svg", "--out", out, "--json");
+    expect(fern("pockets", out, "--json").pockets.length).toBe(pockets.length);
+  });
+});
+
 describe("fern convert", () => {
   it("writes what Deliver would, and says what came in as JSON", () => {
     const out = join(folder, "converted.svg");
@@ -178,6 +221,23 @@ describe("fern trace", () => {
   });
 });
 
+describe("a scan of few bits a pixel", () => {
+  it.each(["ring-1bit", "ring-4bit"])("is read as one of eight: %s", (name) => {
+    const linesIn = (scan: string) =>
+      fern(
+        "trace",
+        `bin/fixtures/${scan}.png`,
+        "--mode",
+        "lines",
+        "--out",
+        join(folder, "ring.svg"),
+        "--json",
+      );
+    const [few, eight] = [linesIn(name), linesIn("ring-8")];
+    expect([few.strokes, few.width, few.height]).toEqual([eight.strokes, eight.width, eight.height]);
+  });
+});
+
 describe("fern deliver", () => {
   const demo = "demo/almanac-kettle-coloured.fern";
 
@@ -191,7 +251,7 @@ describe("fern deliver", () => {
     expect(text).toContain('data-is="pour"');
     const wrong = run("deliver", demo, "--as", "svg", "--colourway", "Noon", "--out", out);
     expect([wrong.status, wrong.stderr]).toEqual([
-      1,
+      2,
       expect.stringContaining("There is no colourway Noon; there are"),
     ]);
   });

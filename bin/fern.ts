@@ -17,10 +17,11 @@ import { pocketsReport } from "./pockets.ts";
 import { traceReport } from "./trace.ts";
 
 const USAGE = `Usage:
-  fern pockets FILE.svg [--reach N] [--strict] [--json]
+  fern pockets FILE.fern|FILE.svg [--reach N] [--strict] [--json]
   fern bridge FILE.svg --reach N --out OUT.svg [--strict] [--json]
   fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
-  fern deliver FILE.fern|FILE.svg --as svg|plain-svg|png|pdf|ora|plates|plates-pdf --out OUT|FOLDER [--ppi N] [--colourway NAME] [--json]
+  fern deliver FILE.fern|FILE.svg --as svg|plain-svg|png|pdf|ora|plates|plates-pdf --out OUT|FOLDER
+    [--ppi N] [--colourway NAME] [--part NAME] [--sheets ground,flats,shade,light,ink,gloss] [--dark NAME] [--inks] [--json]
   fern trace SCAN.png --mode lines|shapes --out OUT.svg [--threshold 0-255] [--specks PIXELS] [--breaks PIXELS] [--json]
   fern build FILE.json [--repeat N] [--json]`;
 
@@ -33,6 +34,10 @@ const OPTIONS = {
   as: { type: "string" },
   ppi: { type: "string" },
   colourway: { type: "string" },
+  part: { type: "string" },
+  sheets: { type: "string" },
+  dark: { type: "string" },
+  inks: { type: "boolean" },
   mode: { type: "string" },
   threshold: { type: "string" },
   specks: { type: "string" },
@@ -58,7 +63,7 @@ const COMMANDS: Record<
 > = {
   pockets: (file, values) => {
     const report = pocketsReport(read(file), {
-      reach: numberOf("--reach", values.reach, 0),
+      reach: values.reach === undefined ? undefined : numberOf("--reach", values.reach),
       strict: values.strict ?? false,
     });
     return {
@@ -70,7 +75,7 @@ const COMMANDS: Record<
     if (!values.out) throw new Error(USAGE);
     const reach = numberOf("--reach", values.reach);
     const { report, svg } = bridgeReport(read(file), { reach, strict: values.strict ?? false });
-    writeFileSync(values.out, svg);
+    write(values.out, svg);
     return { report, sentence: `${report.bridges.length} bridges, ${report.pockets.length} pockets` };
   },
   convert: (file, values, more) => {
@@ -79,14 +84,14 @@ const COMMANDS: Record<
     const merge = values.merge === undefined ? undefined : numberOf("--merge", values.merge);
     const convert = (from: string, to: string) => {
       const { report, svg } = convertReport(read(from), { name: basename(from, extname(from)), merge });
-      writeFileSync(to, svg);
+      write(to, svg);
       return report;
     };
     if (more.length === 0) {
       const report = convert(file, out);
       return { report, sentence: cameIn(report) };
     }
-    mkdirSync(out, { recursive: true });
+    makeFolder(out);
     const reports = [file, ...more].map((from) => {
       try {
         return { file: from, ...convert(from, join(out, basename(from))) };
@@ -104,12 +109,15 @@ const COMMANDS: Record<
     const { out, colourway } = values;
     if (!as || !out) throw new Error(USAGE);
     const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);
-    const made = await deliver(basename(file, extname(file)), read(file), { as, ppi, colourway });
+    const { part, dark, inks } = values;
+    const sheets = values.sheets?.split(",");
+    const wish = { as, ppi, colourway, part, sheets, dark, inks };
+    const made = await deliver(basename(file, extname(file)), read(file), wish);
     const several = as === "plates";
-    if (several) mkdirSync(out, { recursive: true });
+    if (several) makeFolder(out);
     const files = made.map(({ name, bytes }) => {
       const path = several ? join(out, name) : out;
-      writeFileSync(path, bytes);
+      write(path, bytes);
       return { path, bytes: bytes.length };
     });
     const told = several ? `${files.length} files` : `${out}, ${files[0].bytes} bytes`;
@@ -125,7 +133,7 @@ const COMMANDS: Record<
     };
     const name = basename(file, extname(file));
     const { report, svg } = traceReport(bytesOf(file), { name, mode, settings });
-    writeFileSync(values.out, svg);
+    write(values.out, svg);
     const found = mode === "lines" ? `${report.strokes} lines` : `${report.inkShapes} shapes`;
     return { report, sentence: `${found} in ${(report.ms / 1000).toFixed(2)} s` };
   },
@@ -146,9 +154,39 @@ function bytesOf(file: string): Buffer {
   }
 }
 
+function write(path: string, content: string | Uint8Array): void {
+  try {
+    writeFileSync(path, content);
+  } catch (error) {
+    throw new FileProblem("broken", `${path} was not written: ${whyNot(error)}.`);
+  }
+}
+
+function makeFolder(path: string): void {
+  try {
+    mkdirSync(path, { recursive: true });
+  } catch (error) {
+    throw new FileProblem("broken", `The folder ${path} was not made: ${whyNot(error)}.`);
+  }
+}
+
+const WHY: Readonly<Record<string, string>> = {
+  ENOENT: "there is no such folder",
+  ENOSPC: "the disk is full",
+  EACCES: "that is not allowed",
+  EROFS: "that place is for reading only",
+  EISDIR: "a folder has that name",
+  ENOTDIR: "a file lies in the way",
+  EEXIST: "a file has that name",
+};
+
+const whyNot = (error: unknown): string =>
+  WHY[(error as NodeJS.ErrnoException).code ?? ""] ?? "something is in the way";
+
 function numberOf(name: string, text: string | undefined, otherwise?: number): number {
   const value = text === undefined ? otherwise : Number(text);
-  if (value === undefined || !(value >= 0)) throw new Error(`${name} takes a number, 0 or more`);
+  if (value === undefined || !(value >= 0) || value === Number.POSITIVE_INFINITY)
+    throw new Error(`${name} takes a number, 0 or more`);
   return value;
 }
 
@@ -157,15 +195,17 @@ async function main(): Promise<void> {
   const [name, file, ...more] = positionals;
   const command = COMMANDS[name];
   if (!command || !file) throw new Error(USAGE);
+  if (more.length > 0 && name !== "convert")
+    throw new Error(`fern ${name} takes one file; ${more.join(", ")} would be left out.`);
   const { report, sentence, partly } = await command(file, values, more);
   console.log(values.json ? JSON.stringify(report) : sentence);
   if (partly) process.exitCode = 2;
 }
 
-/** What is wrong with a file ends with 2, everything else, such as a wrong call, with 1. */
+/** Whatever is wrong is told in a sentence, and ends with 2. */
 try {
   await main();
 } catch (error) {
   console.error(error instanceof Error ? error.message : String(error));
-  process.exitCode = isOfTheFile(error) ? 2 : 1;
+  process.exitCode = 2;
 }

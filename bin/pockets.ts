@@ -1,9 +1,7 @@
-/** `fern pockets`: what the pocket engine finds in an SVG, as plain data. */
-import { newDrawing } from "#core/drawing/new-drawing.ts";
-import { readSvg } from "#core/formats/svg-read.ts";
-import { buildMap } from "#core/pockets/planar-map.ts";
-import { type Pocket, pocketsOf } from "#core/pockets/pockets.ts";
-import { buildWithReach, gapsOf, linesOf, longestReach } from "#core/pockets/reading.ts";
+/** `fern pockets`: what the pocket engine finds in a drawing, as plain data. */
+import { DrawingReader } from "#core/pockets/drawing-reader.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
+import { openDrawing } from "./open-drawing.ts";
 
 export interface PocketsReport {
   readonly viewBox: readonly number[];
@@ -17,20 +15,23 @@ export interface PocketsReport {
 export const shownPockets = (pockets: readonly Pocket[], strict: boolean): readonly Pocket[] =>
   pockets.filter(({ hidden }) => strict || !hidden);
 
-/** Pockets with openings up to `reach` closed; loose ends and openings as they are in the file. */
+/** What the desk reads: bridges and parts too, with openings up to `reach`, or to the drawing's own, closed. */
 export function pocketsReport(
-  svg: string,
-  { reach, strict }: { reach: number; strict: boolean },
+  text: string,
+  { reach, strict }: { reach?: number; strict: boolean },
 ): PocketsReport {
-  const { page, strokes, inkShapes } = readSvg(svg);
-  const drawing = newDrawing("", page, strokes, inkShapes);
-  const lines = linesOf(drawing);
-  const { looseEnds, openings } = gapsOf(buildMap(lines, { strict }), Math.max(reach, longestReach(drawing)));
-  const pockets = shownPockets(pocketsOf(buildWithReach(lines, reach, { strict })), strict);
+  const own = openDrawing("", text);
+  const drawing = { ...own, reach: reach ?? own.reach, strict: strict || own.strict };
+  const reader = new DrawingReader();
+  const { pockets } = reader.read(drawing);
+  const { looseEnds, openings } = reader.gaps(drawing);
+  const { box } = drawing.page;
   return {
-    viewBox: [page.box.x, page.box.y, page.box.width, page.box.height],
-    strokes: strokes.length,
-    pockets: pockets.map(({ area, seed }) => ({ area, seed })),
+    viewBox: [box.x, box.y, box.width, box.height],
+    strokes: Object.keys(drawing.strokes).length,
+    pockets: [...shownPockets(pockets, drawing.strict)]
+      .sort((a, b) => b.area - a.area)
+      .map(({ area, seed }) => ({ area, seed })),
     looseEnds: looseEnds.length,
     openings: openings.map(({ width, at }) => ({ width, at })),
   };

@@ -10,7 +10,7 @@ import type { View } from "./view.ts";
 export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
 /** What a painter needs of a sheet, and of a part. */
-export type PaintedSheet = Pick<SceneSheet, "opacity" | "items">;
+export type PaintedSheet = Pick<SceneSheet, "opacity" | "blends" | "items">;
 
 export interface PaintedPart {
   readonly sheets: readonly PaintedSheet[];
@@ -47,9 +47,8 @@ function paintSheets(
 ): void {
   for (const sheet of sheets) {
     const items = within ? sheet.items.filter((item) => showsIn(item, within)) : sheet.items;
-    const blends = items.some(({ effects }) => effects.blend);
     const opacity = sheet.opacity * share;
-    if (sheet.opacity >= 1 || blends) paintItems(context, items, view, blends ? opacity : share);
+    if (sheet.opacity >= 1 || sheet.blends) paintItems(context, items, view, sheet.blends ? opacity : share);
     else paintFaint(context, items, view, opacity);
   }
 }

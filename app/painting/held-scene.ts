@@ -14,6 +14,7 @@ import type { Values } from "./recolouring.ts";
 export interface NumberedSheet {
   readonly name: string;
   readonly opacity: number;
+  readonly blends?: true;
   readonly numbers: Uint32Array<ArrayBuffer>;
   readonly change?: ListChange;
   /** Where many items differ from those before them in their paint alone: `numbers` are those of what takes their places. */
@@ -130,13 +131,17 @@ export class SceneSender {
     return { found, more: false };
   }
 
-  private numberedSheet(part: string, { name, opacity, items }: ScenePart["sheets"][number]): NumberedSheet {
+  private numberedSheet(
+    part: string,
+    { name, opacity, blends, items }: ScenePart["sheets"][number],
+  ): NumberedSheet {
     const last = this.items.get(keyOf(part, name)) ?? NONE;
     const change = fewChanges(last, items);
     const places = change ? undefined : repaintedPlaces(last, items);
-    if (places) return { name, opacity, ...this.repainted(items, places) };
+    const sheet = { name, opacity, ...(blends && { blends }) };
+    if (places) return { ...sheet, ...this.repainted(items, places) };
     const told = change ? change.added.map((place) => items[place]) : items;
-    return { name, opacity, numbers: Uint32Array.from(told, (item) => this.numberOf(item)), change };
+    return { ...sheet, numbers: Uint32Array.from(told, (item) => this.numberOf(item)), change };
   }
 
   private repainted(
@@ -262,13 +267,13 @@ export class HeldScene {
 
   private takeSheet(
     key: string,
-    { opacity, numbers: told, change, repainted }: NumberedSheet,
+    { opacity, blends, numbers: told, change, repainted }: NumberedSheet,
     before: ReadonlyMap<string, HeldSheet>,
     incoming: ReadonlyMap<number, Item>,
   ): HeldSheet {
     const last = before.get(key) ?? NOTHING;
     if (repainted) {
-      const sheet = { opacity, ...withPaints(last, told, repainted) };
+      const sheet = { opacity, blends, ...withPaints(last, told, repainted) };
       this.held.set(key, sheet);
       return sheet;
     }
@@ -278,10 +283,11 @@ export class HeldScene {
     const sheet = change
       ? {
           opacity,
+          blends,
           items: withChanges(last.items, change, named),
           numbers: withChanges(last.numbers, change, [...told]),
         }
-      : { opacity, items: named, numbers: [...told] };
+      : { opacity, blends, items: named, numbers: [...told] };
     this.held.set(key, sheet);
     return sheet;
   }
@@ -309,9 +315,9 @@ function recolouredIn(
   const values = new Map<string, string>();
   for (const { id, sheets, hides } of parts) {
     if (hides) return undefined;
-    for (const { name, opacity, numbers, change, repainted } of sheets) {
+    for (const { name, numbers, change, repainted, ...sheet } of sheets) {
       const last = before.get(keyOf(id, name));
-      if (!last || last.opacity !== opacity) return undefined;
+      if (!last || !isFaintAlike(last, sheet)) return undefined;
       if (repainted) {
         for (let k = 0; k < repainted.places.length; k++) {
           const [was, now] = [last.items[repainted.places[k]].paint, repainted.paints[repainted.paintOf[k]]];
@@ -346,11 +352,16 @@ function damageOfParts(before: readonly HeldPart[], after: readonly HeldPart[]):
 
 type Sheets = ReadonlyMap<string, PaintedSheet>;
 
+/** Whether two states of a sheet are as faint, and in the same way. */
+function isFaintAlike(a: Pick<PaintedSheet, "opacity" | "blends">, b: typeof a): boolean {
+  return a.opacity === b.opacity && (a.opacity === 1 || a.blends === b.blends);
+}
+
 function damageOfSheets(before: Sheets, after: Sheets): Damage {
   let box: Box | undefined;
   for (const key of new Set([...before.keys(), ...after.keys()])) {
     const [a, b] = [before.get(key), after.get(key)];
-    if (a && b && a.opacity !== b.opacity) return "all";
+    if (a && b && !isFaintAlike(a, b)) return "all";
     if (a?.items === b?.items) continue;
     for (const item of differing(a?.items ?? NONE, b?.items ?? NONE)) box = around(box, boxOfItem(item));
   }

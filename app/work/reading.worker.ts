@@ -76,8 +76,9 @@ async function read(file: File, onProgress: (share: number) => void): Promise<Fi
         "This is not an SVG; it looks like a picture or another kind of file.",
       );
     }
-    if (/^\s*\{/.test(text)) return readOwn(text);
-    if (!/^\s*(\uFEFF)?\s*</.test(text)) throw new FileProblem("not-svg", "This is not an SVG.");
+    const first = text.replace(/^\uFEFF/, "").trimStart()[0];
+    if (first === "{") return readOwn(text);
+    if (first !== "<") throw new FileProblem("not-svg", "This is not an SVG.");
     const reading = understood(text, inHundredths(onProgress));
     const { drawing, report } = importedDrawing(name, reading);
     drawingWithin = (difference) =>

@@ -138,12 +138,13 @@ function layersOf(
   size: Size,
 ): Layer[] {
   const runs = runsOf(sheet.items.filter(({ hidden }) => !hidden));
-  const faint = runs.length === 1 && runs[0].blend === "normal";
+  const faint = !sheet.blends;
   return runs.flatMap(({ blend, items }): Layer[] => {
     const place = placeOf(items, scene.box, size);
     if (!place) return [];
     const share = faint ? 1 : sheet.opacity;
-    const own: SceneSheet = { ...sheet, opacity: 1, items: items.map((item) => unblended(item, share)) };
+    const plain = items.map((item) => unblended(item, share));
+    const own: SceneSheet = { name: sheet.name, opacity: 1, items: plain };
     const hiding = before.map(({ id, name, hides }): ScenePart => ({ id, name, hides, sheets: [] }));
     const name = blend === "normal" ? sheet.name : `${sheet.name}, ${blend}`;
     return [

@@ -33,7 +33,7 @@ export function plainScene(scene: Scene): Plain {
         stepped++;
         return steps(flat.item);
       });
-      return { ...sheet, items };
+      return { ...sheet, items, blends: undefined };
     });
     return { ...part, sheets };
   });

@@ -5,7 +5,7 @@ import { type RecordForm, toRecord } from "../drawing/record-form.ts";
 import { type Repairs, salvagedDrawing, salvagedRecord } from "../drawing/salvage.ts";
 import { upgradedRecord, VERSION } from "../drawing/upgrade.ts";
 import { FileProblem } from "./file-problem.ts";
-import { gunzipped, gzipped, isGzip } from "./gzip.ts";
+import { gunzipped, gzipped, isGzip, TooLong } from "./gzip.ts";
 
 const FORMAT = "fern-pocket-drawing";
 
@@ -21,7 +21,9 @@ export function drawingFileText(bytes: Uint8Array): string {
   if (!isGzip(bytes)) return strFromU8(bytes);
   try {
     return gunzipped(bytes);
-  } catch {
+  } catch (error) {
+    if (error instanceof TooLong)
+      throw new FileProblem("too-large", "This file comes to more than 256 MB once it is unpacked.");
     throw new FileProblem(
       "broken",
       "This drawing file was damaged on its way: its checksum does not match. Take another copy of it.",

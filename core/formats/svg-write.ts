@@ -287,8 +287,11 @@ const propertiesOf = (tones: readonly Tone[]): string =>
  * A faint group would not blend with what lies below it: then its items are faint themselves. Where there is but one
  * sheet of a name it has that as its id.
  */
-function writeSheet({ name, items, opacity, hidden }: SceneSheet, context: Context, named: boolean): string {
-  const blends = items.some(({ effects }) => effects.blend);
+function writeSheet(
+  { name, items, opacity, blends, hidden }: SceneSheet,
+  context: Context,
+  named: boolean,
+): string {
   const attributes = {
     ...(named || !context.plain ? { [named ? "id" : "data-sheet"]: name } : {}),
     opacity: opacity < 1 && !blends ? short(opacity, 3) : undefined,

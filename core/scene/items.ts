@@ -134,6 +134,12 @@ export interface SceneSheet {
   readonly name: SheetName;
   readonly opacity: number;
   readonly items: readonly Item[];
+  /** Something on it blends with what lies below: faint, its items are faint each; otherwise it is faint as a whole. */
+  readonly blends?: true;
   /** There, but not to be seen. */
   readonly hidden?: true;
 }
+
+/** What of a sheet is settled by all that lies on it, and not by what a painter sees of it. */
+export const settledBy = (items: readonly Item[]): Pick<SceneSheet, "blends"> =>
+  items.some(({ effects }) => effects.blend) ? { blends: true } : {};

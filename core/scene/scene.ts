@@ -24,7 +24,7 @@ import { formItems } from "./form-items.ts";
 import { groundShadowItem } from "./ground-shadow-item.ts";
 import { heldTones } from "./holds.ts";
 import { inkItems } from "./ink-items.ts";
-import { type Chain, type Item, type ScenePart, type SceneSheet, tonesIn } from "./items.ts";
+import { type Chain, type Item, type ScenePart, type SceneSheet, settledBy, tonesIn } from "./items.ts";
 import { keeper } from "./kept.ts";
 import { asSet } from "./light-kinds.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
@@ -219,7 +219,8 @@ function sheetsOf(
   return SHEETS.flatMap((name): SceneSheet[] => {
     const { visible, opacity } = drawing.sheets[name];
     if (items[name].length === 0 || !(visible || hidden)) return [];
-    return [{ name, opacity, items: items[name], ...(visible ? {} : { hidden: true }) }];
+    const own = items[name];
+    return [{ name, opacity, items: own, ...settledBy(own), ...(visible ? {} : { hidden: true }) }];
   });
 }
 

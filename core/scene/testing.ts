@@ -1,6 +1,13 @@
 /** A scene of everything an item can be, for tests of what is made of scenes. */
 import { BLENDS } from "../drawing/drawing.ts";
-import type { Item, ItemPaint, PaintStop, ScenePart, SceneSheet } from "./items.ts";
+import {
+  type Item,
+  type ItemPaint,
+  type PaintStop,
+  type ScenePart,
+  type SceneSheet,
+  settledBy,
+} from "./items.ts";
 import type { Scene } from "./scene.ts";
 
 const tone = (value: string, opacity?: number) => ({
@@ -42,6 +49,7 @@ const sheet = (name: SceneSheet["name"], items: readonly Item[], opacity = 1): S
   name,
   items,
   opacity,
+  ...settledBy(items),
 });
 const part = (id: string, sheets: readonly SceneSheet[], hides: ScenePart["hides"] = []): ScenePart => ({
   id,

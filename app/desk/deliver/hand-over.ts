@@ -14,7 +14,7 @@ export type Place = "download" | "folder";
 
 /** A folder that the person chose: the browser may have none to offer. */
 interface Folder {
-  getFileHandle(name: string, options: { create: true }): Promise<FileHandle>;
+  getFileHandle(name: string, options?: { create: true }): Promise<FileHandle>;
 }
 interface FileHandle {
   createWritable(): Promise<{ write(blob: Blob): Promise<void>; close(): Promise<void> }>;
@@ -36,10 +36,11 @@ export async function handOver(
   const made = await makeFiles(desk, wish, onProgress);
   if (!made) return undefined;
   if (made.length === 0) throw new Error("There is nothing to save of what is chosen.");
-  if (folder) for (const file of made) await write(folder, file);
-  else await download(desk, made);
-  remember(desk, wish, made);
-  return made.map(({ name }) => name);
+  const saved: MadeFile[] = [];
+  if (folder) for (const file of made) saved.push(await write(folder, file));
+  else saved.push(...(await download(desk, made)));
+  remember(desk, wish, saved);
+  return saved.map(({ name }) => name);
 }
 
 const chosenFolder = (): Promise<Folder | undefined> =>
@@ -48,17 +49,35 @@ const chosenFolder = (): Promise<Folder | undefined> =>
     throw new Error("The browser did not open that folder.");
   });
 
-async function write(folder: Folder, { name, blob }: MadeFile): Promise<void> {
-  const handle = await folder.getFileHandle(name, { create: true });
+/** Nothing in the folder is written over: a name that is taken has a number after it. */
+async function write(folder: Folder, { name, blob }: MadeFile): Promise<MadeFile> {
+  const own = await nameIn(folder, name);
+  const handle = await folder.getFileHandle(own, { create: true });
   const writable = await handle.createWritable();
   await writable.write(blob);
   await writable.close();
+  return { name: own, blob };
 }
 
-async function download(desk: DeskStore, made: readonly MadeFile[]): Promise<void> {
+async function nameIn(folder: Folder, name: string): Promise<string> {
+  const [, base, ending] = /^(.*?)(\.\w+)?$/.exec(name)!;
+  for (let n = 1; ; n++) {
+    const one = n === 1 ? name : `${base}-${n}${ending ?? ""}`;
+    const isTaken = await folder.getFileHandle(one).then(
+      () => true,
+      (error: unknown) => (error as Error).name !== "NotFoundError",
+    );
+    if (!isTaken) return one;
+    if (n > MOST_NUMBERED) throw new Error("That folder has too many files of this name.");
+  }
+}
+
+const MOST_NUMBERED = 999;
+
+async function download(desk: DeskStore, made: readonly MadeFile[]): Promise<readonly MadeFile[]> {
   if (made.length === 1) {
     downloadFile(made[0].blob, made[0].name);
-    return;
+    return made;
   }
   const entries = await Promise.all(
     made.map(
@@ -73,6 +92,7 @@ async function download(desk: DeskStore, made: readonly MadeFile[]): Promise<voi
     new Blob([zip as Uint8Array<ArrayBuffer>], { type: "application/zip" }),
     `${plainFileName(desk.getState().drawing.name)}.zip`,
   );
+  return made;
 }
 
 function remember(desk: DeskStore, wish: TakeHome, made: readonly MadeFile[]): void {

@@ -1,16 +1,17 @@
 /** Makes the files that are asked for, each from the one scene. */
 import { contactSheet } from "#core/deliver/contact-sheet.ts";
 import type { FileKind } from "#core/deliver/files.ts";
+import { inkNames } from "#core/deliver/ink-names.ts";
 import { plainScene, unitedScene } from "#core/deliver/plain-scene.ts";
 import { bleedOf, type Drawing, type Page, ranked, widthInInches } from "#core/drawing/drawing.ts";
 import { packedDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg, plainSvg, writeSvg } from "#core/formats/svg-write.ts";
 import { chosenScene } from "#core/scene/chosen-scene.ts";
-import { paletteOf, wayNames } from "#core/scene/palette.ts";
+import { wayNames } from "#core/scene/palette.ts";
 import { type Scene, sceneOf } from "#core/scene/scene.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { letteringIn } from "./lettering.ts";
-import { CONTACT, EVERY, isMade, type Kind, SEEN, SHEETS_OF, type TakeHome } from "./wish.ts";
+import { CONTACT, EVERY, isMade, type Kind, SEEN, SHARE_WORDS, SHEETS_OF, type TakeHome } from "./wish.ts";
 
 export interface MadeFile {
   readonly name: string;
@@ -41,6 +42,8 @@ export async function makeFiles(
   const jobs = await jobsFor(state, wish);
   const made: MadeFile[] = [];
   for (const [k, { kind, source }] of jobs.entries()) {
+    if (isEmpty(source) && pieceOf(state, wish) !== "")
+      throw new Error(`There is nothing to save: ${pieceOf(state, wish)} is empty in this drawing.`);
     const files = await MAKERS[kind](state, source, wish, (share) => onProgress((k + share) / jobs.length));
     if (!files) return undefined;
     made.push(...files);
@@ -86,12 +89,21 @@ function sceneIn({ drawing, derived, scene }: Desk, way: string, { part, share }
   return chosenScene(whole, { part: part || undefined, sheets: SHEETS_OF[share] });
 }
 
-const sourceIn = (state: Desk, wish: TakeHome, way: string, more: string): Source => ({
-  more,
-  drawing: inWay(state.drawing, way),
-  scene: sceneIn(state, way, wish),
-  page: state.drawing.page,
-});
+function sourceIn(state: Desk, wish: TakeHome, way: string, more: string): Source {
+  return {
+    more: `${more} ${pieceOf(state, wish)}`.trim(),
+    drawing: inWay(state.drawing, way),
+    scene: sceneIn(state, way, wish),
+    page: state.drawing.page,
+  };
+}
+
+const isEmpty = ({ scene }: Source): boolean =>
+  scene.parts.every(({ sheets }) => sheets.every(({ items }) => items.length === 0));
+
+/** What a file is of, where it is not the whole drawing. */
+const pieceOf = ({ drawing }: Desk, { part, share }: TakeHome): string =>
+  [drawing.parts[part]?.name ?? "", share === "all" ? "" : SHARE_WORDS[share]].filter(Boolean).join(" ");
 
 async function contactSource(state: Desk, wish: TakeHome): Promise<Source> {
   const { drawing } = state;
@@ -165,20 +177,4 @@ export function plainFileName(name: string, more = ""): string {
     .trim()
     .replace(/\s+/g, "-");
   return plain || "drawing";
-}
-
-/** What tones are called on a press: their colour's name, and how far up or down its ladder they are. */
-function inkNames(drawing: Drawing, { tones }: Scene): Record<string, string> {
-  const { madeOf } = paletteOf(drawing);
-  return Object.fromEntries(
-    tones.flatMap((tone): [string, string][] => {
-      const made = madeOf(tone);
-      if (!made || "share" in made) return [];
-      const name = drawing.tin[made.colour]?.name ?? tone.variable;
-      const steps = Math.abs(made.step);
-      return [
-        [tone.variable, steps === 0 ? name : `${name}, ${steps} ${made.step < 0 ? "darker" : "lighter"}`],
-      ];
-    }),
-  );
 }

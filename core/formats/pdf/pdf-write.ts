@@ -94,8 +94,7 @@ class PdfPainter {
   }
 
   /** A faint sheet is painted whole first, unless something on it blends with what lies below: then its items are faint. */
-  private sheet(out: Content, { items, opacity }: SceneSheet): void {
-    const blends = items.some(({ effects }) => effects.blend);
+  private sheet(out: Content, { items, opacity, blends }: SceneSheet): void {
     const all = (to: Content, share: number) => {
       for (const item of items) if (!item.hidden) this.item(to, item, share);
     };
