@@ -1,6 +1,6 @@
 /** With the server gone: everything opens and works after the first load; a newer build is offered, never forced. */
 import { type ChildProcess, spawn } from "node:child_process";
-import { appendFileSync, cpSync, mkdtempSync, symlinkSync } from "node:fs";
+import { appendFileSync, cpSync, mkdtempSync, rmSync, symlinkSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
@@ -125,6 +125,7 @@ test("a newer build is offered and taken when the person wants it", async ({ bro
   cpSync("build", join(newer, "build"), { recursive: true });
   for (const name of ["node_modules", "demo", "package.json"]) symlinkSync(resolve(name), join(newer, name));
   appendFileSync(join(newer, "build/client/service-worker.js"), "\n// newer\n");
+  rmSync(join(newer, "build/client/service-worker.js.gz"));
   await serve(newer);
   await page.reload();
   await expect(page.getByText("A newer Fern Pocket is here.").first()).toBeVisible({ timeout: 20_000 });

@@ -2,6 +2,7 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { MERGE_WITHIN } from "#core/formats/import-drawing.ts";
 import { cameIn, type ReportLine } from "#core/formats/import-report.ts";
+import { counted } from "#core/words.ts";
 import { Button } from "../ui/button.tsx";
 import { Toggle } from "../ui/toggle.tsx";
 import type { Tidying } from "../work/reading.worker.ts";
@@ -87,7 +88,11 @@ function TidyOffer({ tidying: { shapes, united, specks, joined }, checked, onCha
     ...(specks > 0
       ? [`${specks} too small or thin to see ${specks === 1 ? "goes" : "go"} to what is around.`]
       : []),
-    ...(joined > 0 ? [`Edges of ${joined} that nearly meet are brought together.`] : []),
+    ...(joined > 0
+      ? [
+          `${counted(joined, "shape has its edges", "shapes have their edges")} brought to those that they nearly meet.`,
+        ]
+      : []),
   ];
   return (
     <section className="mt-4 pb-3">

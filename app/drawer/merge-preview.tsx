@@ -1,5 +1,6 @@
 import { Slider } from "radix-ui";
 import { mergedColours, type UsedColour } from "#core/colour/merge.ts";
+import { counted, plural } from "#core/words.ts";
 
 const MOST_DIFFERENCE = 20;
 /** Colours shown one by one; of more only the number is told. */
@@ -62,8 +63,11 @@ interface KeptProps {
 
 /** A colour that stays, with those that become it. */
 function Kept({ value, uses, takenIn }: KeptProps) {
-  const count = `${value}, ${uses} ${uses === 1 ? "use" : "uses"}`;
-  const told = takenIn.length > 0 ? `${count}; ${takenIn.join(", ")} become this` : count;
+  const count = `${value}, ${counted(uses, "use")}`;
+  const told =
+    takenIn.length > 0
+      ? `${count}; ${takenIn.join(", ")} ${plural(takenIn.length, "becomes", "become")} this`
+      : count;
   return (
     <li
       title={told}

@@ -21,12 +21,18 @@ export const changePart = (
   { id, name }: Pick<Part, "id" | "name">,
   change: Partial<Pick<Part, "name" | "visible" | "locked">>,
 ): Edit => ({
-  label: change.name === undefined ? `Change part ${name}` : `Name part ${change.name}`,
+  label: partChangeLabel(name, change),
   opens: true,
   change: (draft) => {
     Object.assign(draft.parts[id], change);
   },
 });
+
+function partChangeLabel(name: string, { name: next, visible, locked }: Partial<Part>): string {
+  if (next !== undefined) return `Name part ${next}`;
+  if (visible !== undefined) return `${visible ? "Show" : "Hide"} ${name}`;
+  return `${locked ? "Lock" : "Unlock"} ${name}`;
+}
 
 /** Puts parts in the order of the given ids, from the back to the front. */
 export const orderParts = (ids: readonly string[]): Edit => ({

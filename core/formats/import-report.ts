@@ -1,6 +1,7 @@
 /** What came in from a file and what did not, in sentences for people. */
 import type { Repairs } from "../drawing/salvage.ts";
 import { isWhole, mendedBy, sayMended } from "../drawing/say-repairs.ts";
+import { counted } from "../words.ts";
 import type { AsideKind, Asides } from "./svg-mark.ts";
 
 /** Something left aside or changed, with the names it goes by in the file. */
@@ -25,35 +26,34 @@ export interface ImportReport {
   readonly changed: readonly ReportLine[];
 }
 
-const many = (n: number, one: string, more = `${one}s`): string => `${n} ${n === 1 ? one : more}`;
-
 const LEFT: Partial<Record<AsideKind, (n: number) => string>> = {
-  text: (n) => `${many(n, "piece")} of text: letters come in once they are outlines.`,
-  image: (n) => `${many(n, "picture")} made of pixels: bring one in as a scan instead.`,
-  script: (n) => `${many(n, "script")}, found and not run.`,
-  outside: (n) => `${many(n, "link")} to outside files, not followed.`,
-  pattern: (n) => `${many(n, "pattern fill")}.`,
-  marker: (n) => `Arrow heads or other markers on ${many(n, "line")}.`,
-  foreign: (n) => `${many(n, "block")} of web page inside the drawing.`,
-  circular: (n) => `${many(n, "item")} made of ${n === 1 ? "itself" : "themselves"}.`,
-  beyond: (n) => `${many(n, "shape")} too far from the page, too small, too thin or too wide to be drawn.`,
-  unknown: (n) => `${many(n, "item")} of a kind that this Fern Pocket does not know yet.`,
-  "too-many": (n) => `${many(n, "shape")} beyond what one drawing holds: 50,000 shapes, 400,000 curves.`,
+  text: (n) => `${counted(n, "piece")} of text: letters come in once they are outlines.`,
+  image: (n) => `${counted(n, "picture")} made of pixels: bring one in as a scan instead.`,
+  script: (n) => `${counted(n, "script")}, found and not run.`,
+  outside: (n) => `${counted(n, "link")} to outside files, not followed.`,
+  pattern: (n) => `${counted(n, "pattern fill")}.`,
+  marker: (n) => `Arrow heads or other markers on ${counted(n, "line")}.`,
+  foreign: (n) => `${counted(n, "block")} of web page inside the drawing.`,
+  circular: (n) => `${counted(n, "item")} made of ${n === 1 ? "itself" : "themselves"}.`,
+  beyond: (n) => `${counted(n, "shape")} too far from the page, too small, too thin or too wide to be drawn.`,
+  unknown: (n) => `${counted(n, "item")} of a kind that this Fern Pocket does not know yet.`,
+  "too-many": (n) => `${counted(n, "shape")} beyond what one drawing holds: 50,000 shapes, 400,000 curves.`,
 };
 
 const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
-  gradient: (n) => `${many(n, "gradient")} became ${n === 1 ? "its" : "their"} middle colour.`,
-  mask: (n) => `${many(n, "masked item is", "masked items are")} shown whole.`,
-  filter: (n) => `${many(n, "item")} came in without ${n === 1 ? "its" : "their"} filter effect.`,
-  blend: (n) => `${many(n, "item")} came in without ${n === 1 ? "its" : "their"} blend mode.`,
-  faint: (n) => `${many(n, "see-through line is", "see-through lines are")} solid now.`,
-  dash: (n) => `${many(n, "line")} with dashes too fine to tell apart ${n === 1 ? "is" : "are"} whole now.`,
+  gradient: (n) => `${counted(n, "gradient")} became ${n === 1 ? "its" : "their"} middle colour.`,
+  mask: (n) => `${counted(n, "masked item is", "masked items are")} shown whole.`,
+  filter: (n) => `${counted(n, "item")} came in without ${n === 1 ? "its" : "their"} filter effect.`,
+  blend: (n) => `${counted(n, "item")} came in without ${n === 1 ? "its" : "their"} blend mode.`,
+  faint: (n) => `${counted(n, "see-through line is", "see-through lines are")} solid now.`,
+  dash: (n) =>
+    `${counted(n, "line")} with dashes too fine to tell apart ${n === 1 ? "is" : "are"} whole now.`,
   uneven: (n) =>
-    `${many(n, "dashed line")} squeezed in one direction: ${n === 1 ? "its dashes are" : "their dashes are"} even now.`,
-  unhidden: (n) => `${many(n, "item")} may show what later ones hid: there are too many to cut.`,
+    `${counted(n, "dashed line")} squeezed in one direction: ${n === 1 ? "its dashes are" : "their dashes are"} even now.`,
+  unhidden: (n) => `${counted(n, "item")} may show what later ones hid: there are too many to cut.`,
   "broken-off": (n) =>
-    `${many(n, "shape ends", "shapes end")} early: ${n === 1 ? "its" : "their"} path makes no sense from there on.`,
-  unclipped: (n) => `${many(n, "clipped item is", "clipped items are")} shown whole.`,
+    `${counted(n, "shape ends", "shapes end")} early: ${n === 1 ? "its" : "their"} path makes no sense from there on.`,
+  unclipped: (n) => `${counted(n, "clipped item is", "clipped items are")} shown whole.`,
 };
 
 const NAMES_TOLD = 12;
@@ -74,21 +74,21 @@ const told = (names: readonly string[]): string[] => [...new Set(names)].slice(0
 export const cutLine = (count: number): ReportLine => ({
   kind: "cut",
   count,
-  sentence: `${many(count, "line was", "lines were")} cut where the picture hid or clipped ${count === 1 ? "it" : "them"}.`,
+  sentence: `${counted(count, "line was", "lines were")} cut where the picture hid or clipped ${count === 1 ? "it" : "them"}.`,
   names: [],
 });
 
 export const speckLine = (count: number): ReportLine => ({
   kind: "speck",
   count,
-  sentence: `${many(count, "coloured shape is", "coloured shapes are")} too small to see at printed size.`,
+  sentence: `${counted(count, "coloured shape is", "coloured shapes are")} too small to see at printed size.`,
   names: [],
 });
 
 export const outsideLine = (count: number): ReportLine => ({
   kind: "outside-page",
   count,
-  sentence: `${many(count, "line or shape lies", "lines and shapes lie")} outside the page: there, but in no picture of it.`,
+  sentence: `${counted(count, "line or shape lies", "lines and shapes lie")} outside the page: there, but in no picture of it.`,
   names: [],
 });
 
@@ -103,10 +103,10 @@ export const mendedLines = (repairs: Repairs): ReportLine[] => {
 /** Like "12 strokes, 2 ink shapes and 3 pours came in." */
 export function cameIn({ strokes, inkShapes, pours, flatShapes }: ImportReport): string {
   const parts = [
-    strokes > 0 ? many(strokes, "stroke") : "",
-    inkShapes > 0 ? many(inkShapes, "ink shape") : "",
-    pours > 0 ? many(pours, "poured pocket") : "",
-    flatShapes > 0 ? many(flatShapes, "flat shape") : "",
+    strokes > 0 ? counted(strokes, "stroke") : "",
+    inkShapes > 0 ? counted(inkShapes, "ink shape") : "",
+    pours > 0 ? counted(pours, "poured pocket") : "",
+    flatShapes > 0 ? counted(flatShapes, "flat shape") : "",
   ].filter(Boolean);
   const last = parts.pop() ?? "Nothing";
   return `${parts.length > 0 ? `${parts.join(", ")} and ${last}` : last} came in.`;

@@ -79,12 +79,15 @@ export const KIND_WORDS: Readonly<Record<Kind, { readonly word: string; readonly
   },
   png: { word: "PNG", hint: "Pixels on a clear ground, with their ppi" },
   pdf: { word: "PDF", hint: "Vector, for print: blend modes and clear ground kept, with bleed" },
-  layers: { word: "Layered picture", hint: "OpenRaster, for painters: a layer a sheet in a group a part" },
+  layers: {
+    word: "Layered picture",
+    hint: "OpenRaster, for painters: a group for each part, in it a layer for each sheet",
+  },
   plates: {
     word: "Plates, PNG",
-    hint: "One grey picture an ink, with marks, lighter ones under darker ones",
+    hint: "A grey picture for each ink, with marks; lighter inks run on under darker ones",
   },
-  "plates-pdf": { word: "Plates, PDF", hint: "The same, a page an ink" },
+  "plates-pdf": { word: "Plates, PDF", hint: "The same as one file, a page for each ink" },
   fern: { word: "Drawing file", hint: "The drawing itself, to go on with anywhere" },
 };
 

@@ -23,8 +23,12 @@ export function GapsPanel() {
       <Reach />
       <Button disabled={chosen.length === 0} onClick={() => bridgeOpenings(desk.getState(), chosen)}>
         {closed.length > 0
-          ? `Bridge these ${closed.length} for good`
-          : `Bridge all ${open.length || ""} openings`}
+          ? closed.length === 1
+            ? "Bridge this one for good"
+            : `Bridge these ${closed.length} for good`
+          : open.length < 2
+            ? "Bridge the opening"
+            : `Bridge all ${open.length} openings`}
       </Button>
       <div className="grid gap-1 text-xs">
         <Toggle

@@ -1,9 +1,11 @@
 /** Copy, cut and paste of lines with what goes along with them: the clipboard holds them as SVG. */
+
 import { useEffect } from "react";
 import { carriedBy } from "#core/drawing/carried.ts";
 import { pickedDrawing, removeCarried } from "#core/drawing/picked.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
 import { derive } from "#core/scene/scene.ts";
+import { counted } from "#core/words.ts";
 import { placeFile } from "../parts/place-art.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { isTyping } from "./key-names.ts";
@@ -40,7 +42,9 @@ function picked(desk: DeskStore, away: boolean): { readonly text: string; readon
   return {
     text: deliveredSvg(alone, derive(alone, [])),
     done: () =>
-      away ? edit(removeCarried(carried, "Cut")) : set({ said: `${selected.length} lines copied` }),
+      away
+        ? edit(removeCarried(carried, "Cut"))
+        : set({ said: `${counted(selected.length, "line")} copied` }),
   };
 }
 

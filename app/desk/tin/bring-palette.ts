@@ -1,10 +1,12 @@
 /** Palettes that come from elsewhere into the tin: what it has already, by name and value, stays one. */
+
 import { tinOf } from "#core/colour/colourways.ts";
 import { addColours } from "#core/drawing/colour-edits.ts";
 import { ranked } from "#core/drawing/drawing.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { checkSize, FileProblem } from "#core/formats/file-problem.ts";
 import { type PaletteColour, readPalette } from "#core/formats/palette-read.ts";
+import { counted } from "#core/words.ts";
 import { openDrawing } from "../../keep/shelf.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 
@@ -44,6 +46,6 @@ function bring(desk: DeskStore, colours: readonly PaletteColour[]): void {
       ),
     );
   const known = colours.length - fresh.length;
-  const count = fresh.length === 1 ? "1 colour" : `${fresh.length} colours`;
-  tell(`${count} put in the tin${known > 0 ? `; ${known} were there already` : ""}.`);
+  const count = counted(fresh.length, "colour");
+  tell(`${count} put in the tin${known > 0 ? `; ${counted(known, "was", "were")} there already` : ""}.`);
 }

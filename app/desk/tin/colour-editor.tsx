@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import { HexColorInput, HexColorPicker } from "react-colorful";
 import { changeColour, orderTin, renameColour, setColourOpacity } from "#core/drawing/colour-edits.ts";
 import type { Colour } from "#core/drawing/drawing.ts";
+import { counted } from "#core/words.ts";
 import { NameField } from "../../ui/name-field.tsx";
 import { SliderRow } from "../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
@@ -73,7 +74,7 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
             />
             <ScreenDropper onPick={change} />
             <p className="flex-1 text-right text-xs text-quiet">
-              {uses === 1 ? "1 use" : `${uses} uses`} follow
+              {counted(uses, "use follows", "uses follow")}
             </p>
           </div>
           <div className="grid grid-cols-[4.5rem_1fr] items-center gap-x-2">

@@ -1,4 +1,5 @@
 import { printed } from "#core/drawing/length.ts";
+import { counted } from "#core/words.ts";
 import { Button } from "../../../ui/button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
@@ -24,9 +25,9 @@ export function TrimPanel() {
         onChange={(value) => trim.change(desk, { below: value / perUnit })}
       />
       <Button main disabled={short === 0} onClick={() => trimTails(desk, shortTails(desk.getState()))}>
-        {short === 1 ? "Trim 1 tail" : `Trim ${short} tails`}
+        {short === 0 ? "No tails to trim" : `Trim ${counted(short, "tail")}`}
       </Button>
-      <p className="text-xs text-quiet">{all === 1 ? "1 loose tail" : `${all} loose tails`} in all</p>
+      <p className="text-xs text-quiet">{counted(all, "loose tail")} in all</p>
     </div>
   );
 }
