@@ -26,9 +26,9 @@ export function GapsPanel() {
           ? closed.length === 1
             ? "Bridge this one for good"
             : `Bridge these ${closed.length} for good`
-          : open.length < 2
+          : open.length === 1
             ? "Bridge the opening"
-            : `Bridge all ${open.length} openings`}
+            : `Bridge all ${open.length || ""} openings`}
       </Button>
       <div className="grid gap-1 text-xs">
         <Toggle

@@ -77,6 +77,11 @@ function Doing() {
             { value: "cast", word: "Shadow" },
           ]}
         />
+        {chosen !== null && !ofPart && (
+          <Button size="small" onClick={() => lampState.hold(desk, { pour: null })}>
+            Change all
+          </Button>
+        )}
       </div>
       {chosen === null || ofPart ? (
         <div className="flex items-center gap-1">
@@ -100,9 +105,6 @@ function Doing() {
           </Button>
           <Button size="small" title="Delete" onClick={() => leaveOut(desk)}>
             Leave out
-          </Button>
-          <Button size="small" onClick={() => lampState.hold(desk, { pour: null })}>
-            Change all
           </Button>
         </div>
       )}
