@@ -4,6 +4,7 @@
  * bounds is brought to them.
  */
 import { getMetadataStorage, ValidateNested } from "class-validator";
+import { cutShort } from "./plain-text.ts";
 
 export type RecordClass = new () => object;
 
@@ -110,17 +111,6 @@ const BRINGS: Readonly<Record<string, (value: unknown, bound: number) => unknown
 };
 
 const isNumber = (value: unknown): value is number => typeof value === "number" && !Number.isNaN(value);
-
-/** The beginning of a text, at most so many UTF-16 units of it; no letter is cut in two. */
-export function cutShort(text: string, most: number): string {
-  if (text.length <= most) return text;
-  let short = "";
-  for (const letter of text) {
-    if (short.length + letter.length > most) break;
-    short += letter;
-  }
-  return short;
-}
 
 const known = new WeakMap<RecordClass, readonly Property[]>();
 

@@ -53,6 +53,8 @@ const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
   unhidden: (n) => `${counted(n, "item")} may show what later ones hid: there are too many to cut.`,
   "broken-off": (n) =>
     `${counted(n, "shape ends", "shapes end")} early: ${n === 1 ? "its" : "their"} path makes no sense from there on.`,
+  "paint-order": (n) =>
+    `${counted(n, "line lies", "lines lie")} over ${n === 1 ? "its fill" : "their fills"} now, wholly seen: the file painted the fill on top.`,
   unclipped: (n) => `${counted(n, "clipped item is", "clipped items are")} shown whole.`,
 };
 

@@ -5,7 +5,7 @@ import { cssColour } from "../colour/css-colour.ts";
 import { colourName } from "../colour/name.ts";
 import { checked } from "../drawing/checked.ts";
 import type { Colour, Ladder } from "../drawing/drawing.ts";
-import { plainText } from "../drawing/plain-text.ts";
+import { cutShort, plainText } from "../drawing/plain-text.ts";
 import { LadderRecord } from "../drawing/records.ts";
 import { FileProblem } from "./file-problem.ts";
 import { OURS, tokenName } from "./palette-write.ts";
@@ -35,8 +35,8 @@ export function readPalette(text: string): PaletteColour[] {
     throw new FileProblem("too-large", `It has ${found.length} colours; a tin takes ${MOST} of a file.`);
   return found.map(({ name, group, ...colour }) => ({
     ...colour,
-    name: plainText(name).slice(0, 60) || colourName(colour.value),
-    ...(group ? { group: plainText(group).slice(0, 60) } : {}),
+    name: cutShort(plainText(name), 60) || colourName(colour.value),
+    ...(group ? { group: cutShort(plainText(group), 60) } : {}),
   }));
 }
 

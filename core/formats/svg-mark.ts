@@ -60,6 +60,7 @@ export const ASIDE = [
   "broken-off",
   "dash",
   "uneven",
+  "paint-order",
   "too-many",
   "unknown",
 ] as const;

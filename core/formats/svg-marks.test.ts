@@ -187,3 +187,38 @@ describe("files from elsewhere", () => {
     expect(page.box.x + page.box.width).toBeGreaterThan(50);
   });
 });
+
+describe("what browsers know", () => {
+  it("clips by what a clip path uses, where that lies", () => {
+    const [line] = strokesOf(
+      `<defs><rect id="r" width="20" height="20"/><clipPath id="c"><use href="#r" x="40" y="40"/></clipPath></defs>
+       <path clip-path="url(#c)" d="M0 50H100"/>`,
+    );
+    expect(endsOf(line)).toEqual([40, 50, 60, 50]);
+  });
+
+  it("takes lengths of the font's size from the font", () => {
+    const [one, two, three] = strokesOf(
+      `<g font-size="10"><path stroke-width=".5em" d="M0 0H9"/><g font-size="2em"><path stroke-width=".1em" d="M0 5H9"/></g></g>
+       <g font-size="4" stroke-width="1em"><path font-size="40" d="M0 9H9"/></g>`,
+    );
+    expect([one.width, two.width, three.width]).toEqual([5, 2, 4]);
+  });
+
+  it("heeds what a file asks not to be there", () => {
+    const [line] = strokesOf(
+      `<style>path{stroke-width:2} @supports not (fill:red){path{stroke-width:9}} @supports (fill:red){path{stroke-width:3}}</style>${LINE}`,
+    );
+    expect(line.width).toBe(3);
+  });
+
+  it("tells of lines that were painted beneath their own fills", () => {
+    const { asides } = read(`<path fill="#fa0" paint-order="stroke" stroke-width="6" d="M9 9h20v20h-20z"/>`);
+    expect(asides.get("paint-order")).toHaveLength(1);
+  });
+
+  it("cuts no letter in two", () => {
+    const name = `${"a".repeat(199)}\u{1F331}`;
+    expect(strokesOf(`<path data-name="${name}" d="M0 0H10"/>`)[0].name).toBe("a".repeat(199));
+  });
+});

@@ -3,7 +3,8 @@
  * would leave in page units, from the bottom up. What leaves no mark we can read is counted by kind and name.
  */
 
-import { LARGEST } from "../drawing/bounds.ts";
+import { LARGEST, LONGEST_TITLE } from "../drawing/bounds.ts";
+import { cutShort } from "../drawing/plain-text.ts";
 import { curveCount } from "../geometry/cubic.ts";
 import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometry/matrix.ts";
 import { type Box, boundsOf } from "../geometry/point.ts";
@@ -190,14 +191,9 @@ class Painter {
       this.aside("circular", nameOf(element) ?? "use");
       return;
     }
-    const { attributes } = element;
-    const [x, y] = [
-      lengthOf(attributes.x, place.viewport.width),
-      lengthOf(attributes.y, place.viewport.height),
-    ];
     const inner = this.grouped(element, {
       ...place,
-      matrix: composed(place.matrix, translation(x ?? 0, y ?? 0)),
+      matrix: composed(place.matrix, usedAt(element, place.viewport)),
       using: [...place.using, target],
     });
     if (target.name !== "symbol" && target.name !== "svg") {
@@ -259,6 +255,8 @@ class Painter {
       if (style[key] && style[key] !== "none") this.aside("marker", name ?? element.name);
     const fill = element.name === "line" ? undefined : this.tint(style, "fill", "black", element);
     const stroke = this.tint(style, "stroke", "none", element);
+    if (fill && stroke && isStrokeFirst(style["paint-order"]))
+      this.aside("paint-order", name ?? element.name);
     if (fill || stroke)
       this.marks.push({ element, style, chains, matrix, viewport, fill, stroke, clips, name, groups });
   }
@@ -316,7 +314,10 @@ class Painter {
       const style = this.sheet.styleOf(shape, this.sheet.styleOf(child, {}));
       const d = pathOf(shape, place.viewport);
       const inner = composed(matrix, matrixOf(child.attributes.transform));
-      const whole = shape === child ? inner : composed(inner, matrixOf(shape.attributes.transform));
+      const whole =
+        shape === child
+          ? inner
+          : composed(composed(inner, usedAt(child, place.viewport)), matrixOf(shape.attributes.transform));
       if (d) outline.push(...chainsOf(d).map(({ points }) => mapped(points, whole)));
       evenOdd ||= style["clip-rule"] === "evenodd";
     }
@@ -335,6 +336,10 @@ class Painter {
   }
 }
 
+/** Where an element lies that is used again. */
+const usedAt = ({ attributes }: SvgElement, { width, height }: Viewport): Matrix =>
+  translation(lengthOf(attributes.x, width) ?? 0, lengthOf(attributes.y, height) ?? 0);
+
 const curvesOf = (outline: readonly (readonly number[])[]): number =>
   outline.reduce((sum, points) => sum + curveCount(points), 0);
 
@@ -349,11 +354,14 @@ const alphaOf = (text: string | undefined): number => {
   return value === undefined ? 1 : Math.max(0, Math.min(1, value));
 };
 
+/** Whether the fill is painted over the stroke. */
+const isStrokeFirst = (order = ""): boolean => /^\s*(markers\s+)?stroke\b/.test(order);
+
 /** What an element is called by those who made it. */
 function nameOf({ attributes, children }: SvgElement): string | undefined {
   const title = children.find(({ name }) => name === "title");
   const name = attributes["data-name"] ?? attributes.id ?? (title ? textOf(title) : undefined);
-  return name?.slice(0, 200) || undefined;
+  return name && (cutShort(name, LONGEST_TITLE) || undefined);
 }
 
 function pictureName(element: SvgElement): string {

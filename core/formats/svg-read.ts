@@ -3,10 +3,18 @@
  * beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
 import { converter } from "culori";
-import { inkWidthWithin, isDash, isInkWidth, isNearPage, isPageBox, isShapeSize } from "../drawing/bounds.ts";
+import {
+  inkWidthWithin,
+  isDash,
+  isInkWidth,
+  isNearPage,
+  isPageBox,
+  isShapeSize,
+  LONGEST_TITLE,
+} from "../drawing/bounds.ts";
 import type { Echo, FlatShape, InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { defaultPage } from "../drawing/new-drawing.ts";
-import { plainText } from "../drawing/plain-text.ts";
+import { cutShort, plainText } from "../drawing/plain-text.ts";
 import { keepsCircles } from "../geometry/matrix.ts";
 import { type Box, boundsOf, diagonal, grow, type Point } from "../geometry/point.ts";
 import type { InkRegion } from "../pockets/ink-regions.ts";
@@ -119,10 +127,8 @@ const UNKNOWN: Box = { x: 0, y: 0, width: 300, height: 150 };
 
 function titleOf({ root }: SvgTree): string {
   const title = root.children.find(({ name }) => name === "title");
-  return title ? plainText(textOf(title)).slice(0, LONGEST_TITLE) : "";
+  return title ? cutShort(plainText(textOf(title)), LONGEST_TITLE) : "";
 }
-
-const LONGEST_TITLE = 80;
 
 function givenBox({ root }: SvgTree): Box | undefined {
   const { viewBox, width, height } = root.attributes;

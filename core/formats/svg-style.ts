@@ -48,6 +48,8 @@ const PRESENTATION = new Set([
   "marker",
   "stop-color",
   "stop-opacity",
+  "paint-order",
+  "font-size",
 ]);
 
 /** Values that make no sense count as not written (CSS Syntax 3, section 8.2). Those with variables are known only later. */
@@ -116,8 +118,26 @@ export class StyleSheet {
       const held = value === written || isHeld(name, value);
       style[name] = held && value !== "inherit" ? value : (above[name] ?? "");
     }
-    return style;
+    return withOwnFont(style, above);
   }
+}
+
+/** Properties whose lengths may be of the font's size. */
+const IN_FONTS = ["stroke-width", "stroke-dasharray", "stroke-dashoffset"];
+const FONT_SIZE = 16;
+const EM = /([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(em|ex)\b/gi;
+
+/** Lengths of the font's size in pixels; what is inherited of them is of the font it was written for. */
+function withOwnFont(style: Record<string, string>, above: Style): Record<string, string> {
+  const before = Number(above["font-size"]) || FONT_SIZE;
+  const inPixels = (size: number) => (text: string) =>
+    text.replace(EM, (_, n: string, unit: string) =>
+      String(Number(n) * size * (unit.toLowerCase() === "ex" ? 0.5 : 1)),
+    );
+  const size = anyLength(inPixels(before)(style["font-size"] ?? ""), before) ?? before;
+  if (style["font-size"] !== undefined) style["font-size"] = String(size);
+  for (const name of IN_FONTS) if (style[name]) style[name] = inPixels(size)(style[name]);
+  return style;
 }
 
 function declare(
@@ -172,7 +192,8 @@ function rulesIn(text: string): Rule[] {
 
 /** Rules for print or another condition that is not met on a screen are left out. */
 function isHeeded({ name, prelude }: csstree.Atrule): boolean {
-  if (name === "supports") return true;
+  // Whatever a file asks for is there: it is only not met where it asks that something be not.
+  if (name === "supports") return !/(^|\band\s+|\(\s*)not\b/.test(prelude ? csstree.generate(prelude) : "");
   return name === "media" && /^(all|screen)?$/.test(prelude ? csstree.generate(prelude).trim() : "");
 }
 

@@ -1,6 +1,8 @@
 import { useState } from "react";
+import { LONGEST_NAME } from "#core/drawing/bounds.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { addTile, changePattern } from "#core/drawing/patterns.ts";
+import { cutShort } from "#core/drawing/plain-text.ts";
 import { PICTURES } from "../../../scan/held-scan.ts";
 import { PictureButton } from "../../../ui/picture-button.tsx";
 import { traceClient } from "../../../work/clients.ts";
@@ -57,7 +59,7 @@ async function bringIn(desk: DeskStore, file: File): Promise<void> {
   const { work, stop } = traceClient();
   try {
     const traced = await work.tile(file);
-    const name = file.name.replace(/\.[^.]*$/, "").slice(0, 80) || "Picture";
+    const name = cutShort(file.name.replace(/\.[^.]*$/, ""), LONGEST_NAME) || "Picture";
     const id = newId();
     if (traced.tones.some((tone) => tone.length > 0)) {
       desk.getState().edit(addTile({ id, name, ...traced }));
