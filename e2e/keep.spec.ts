@@ -76,6 +76,14 @@ test("where nothing can be kept it is said before the first edit, and kept for t
   await poured(page, 2);
   await page.getByRole("button", { name: "Undo: Pour pocket" }).click();
   await poured(page, 1);
+  await page.getByRole("link", { name: "Back to the drawer" }).click();
+  await page.getByRole("button", { name: `Delete ${KETTLE}` }).click();
+  await page.getByRole("button", { name: "Put it back" }).click();
+  await page
+    .getByRole("link", { name: `Open ${KETTLE}` })
+    .first()
+    .click();
+  await poured(page, 1);
 });
 
 /** As where the disk is full, until `roomAgain` is called in the page. */

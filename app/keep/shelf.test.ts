@@ -156,6 +156,10 @@ describe("the shelf", () => {
     expect(Object.keys(again.drawing.tin)).toContain("c2");
     expect(undo(again)!.history.cursor).toBe(2);
     await deleteDrawing(id);
+    expect(await openDrawing(id)).toBeUndefined();
+    await restoreDrawing(id);
+    expect((await openDrawing(id))!.history).toEqual(again);
+    await deleteDrawing(id);
   });
 
   it("brings drawings kept by the first version up to this one", async () => {

@@ -1,9 +1,14 @@
+import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory } from "../drawing/history.ts";
+import { removeLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
+import { edited } from "../drawing/testing.ts";
+import { importSvg } from "../formats/import-drawing.ts";
 import { anchorOf, matchAnchors, waitingPours } from "./anchors.ts";
+import { LineReader } from "./line-reader.ts";
 import { buildMap } from "./planar-map.ts";
 import { type Pocket, pocketsOf } from "./pockets.ts";
 import type { Line } from "./segments.ts";
@@ -131,5 +136,41 @@ describe("pours", () => {
     const pours = poured([[pocket, "moss"]]);
     expect(poursOfPockets(find([box(3, -4, 100, 100)]), pours)).toEqual(["moss"]);
     expect(poursOfPockets(find([box(300, 0, 100, 100)]), pours)).toEqual([undefined]);
+  });
+});
+
+describe("pockets that become one", () => {
+  const grid = importSvg(
+    "grid",
+    readFileSync("node_modules/lucide-static/icons/grid-3x3.svg", "utf8"),
+  ).drawing;
+  const pocketsIn = (drawing: Drawing) => new LineReader().read(drawing).filter(({ hidden }) => !hidden);
+  const coloured = pocketsIn(grid).reduce(
+    (now, pocket, i) =>
+      edited(now, pour([{ anchor: anchorOf(pocket) }], { colour: "frond", step: i - 4 }, [`p${i}`])),
+    grid,
+  );
+
+  it("keep the colour of the largest where all of it was coloured", () => {
+    for (const line of Object.keys(grid.strokes)) {
+      const merged = edited(coloured, removeLines([line]));
+      const pockets = pocketsIn(merged);
+      const { pourOf } = matchAnchors(pockets, merged.pours, {});
+      expect(
+        pourOf.every((id) => id !== undefined),
+        line,
+      ).toBe(true);
+    }
+  });
+
+  it("stay bare where more than a little of it was", () => {
+    const [line] = Object.keys(grid.strokes).slice(-1);
+    const few = edited(
+      grid,
+      pour([{ anchor: anchorOf(pocketsIn(grid)[8]) }], { colour: "frond", step: 0 }, ["p"]),
+    );
+    const merged = edited(few, removeLines([line, ...Object.keys(grid.strokes).slice(1, -1)]));
+    const { pourOf } = matchAnchors(pocketsIn(merged), merged.pours, {});
+    expect(pourOf.filter((id) => id !== undefined)).toEqual([]);
   });
 });

@@ -8,7 +8,7 @@ import Flatbush from "flatbush";
 import { anchorKey } from "../drawing/anchor.ts";
 import { type Anchor, type Anchored, entitiesOf, type Table } from "../drawing/drawing.ts";
 import { inPart, partOf } from "../drawing/parts.ts";
-import { type Box, boundsOf, boxesApart, boxHolds } from "../geometry/point.ts";
+import { type Box, boundsOf, boxesApart, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type { Pocket } from "./pockets.ts";
 
@@ -154,8 +154,26 @@ function bestPour(pocket: Pocket, pours: readonly Anchored[]): string | undefine
       bestFit = fit;
     }
   }
-  return best?.id;
+  return best?.id ?? mergedPour(pocket, pours);
 }
+
+/** What all of a pocket was covered by comes to this part of it: what parted it took a little. */
+const COVERED = 0.9;
+
+/** Where several pockets have become one, all of which were poured: the pour of the largest. */
+function mergedPour(pocket: Pocket, pours: readonly Anchored[]): string | undefined {
+  const within = pours
+    .filter(({ anchor }) => partOf(anchor) === pocket.part && holdsPlace(pocket, anchor.seed))
+    .sort((a, b) => b.anchor.area - a.anchor.area || b.rank - a.rank);
+  const apart: Anchored[] = [];
+  for (const pour of within)
+    if (!apart.some(({ anchor }) => regionContains(anchor.region, pour.anchor.seed))) apart.push(pour);
+  const covered = apart.reduce((sum, { anchor }) => sum + anchor.area, 0);
+  return covered >= COVERED * pocket.area ? within[0]?.id : undefined;
+}
+
+const holdsPlace = ({ box, rings }: Pocket, at: Point): boolean =>
+  boxHolds(box, at) && regionContains(rings, at);
 
 /** A pocket whose lines have gone elsewhere keeps its pour: no other pocket lies within just these lines. */
 function withLinesFollowed(
@@ -288,9 +306,9 @@ function fitOf(pocket: Pocket, anchor: Anchor): number {
     : likeness(pocket.area, anchor.area);
 }
 
-const meets = ({ box, rings, seed, part }: Pocket, anchor: Anchor): boolean =>
-  part === partOf(anchor) &&
-  ((boxHolds(boxOf(anchor), seed) && regionContains(anchor.region, seed)) ||
-    (boxHolds(box, anchor.seed) && regionContains(rings, anchor.seed)));
+const meets = (pocket: Pocket, anchor: Anchor): boolean =>
+  pocket.part === partOf(anchor) &&
+  ((boxHolds(boxOf(anchor), pocket.seed) && regionContains(anchor.region, pocket.seed)) ||
+    holdsPlace(pocket, anchor.seed));
 
 const likeness = (a: number, b: number): number => Math.min(a, b) / Math.max(a, b);
