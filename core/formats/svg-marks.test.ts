@@ -221,4 +221,13 @@ describe("what browsers know", () => {
     const name = `${"a".repeat(199)}\u{1F331}`;
     expect(strokesOf(`<path data-name="${name}" d="M0 0H10"/>`)[0].name).toBe("a".repeat(199));
   });
+
+  it("takes a path for closed that returns to its start but for rounding, before and after it was written", () => {
+    const [kayak] = strokesOf(
+      `<path d="M6.414 6.414a2 2 0 0 0 0 -2.828l-1.414 -1.414l-2.828 2.828l1.414 1.414a2 2 0 0 0 2.828 0" />`,
+      'viewBox="0 0 24 24"',
+    );
+    expect([kayak.closed, ...kayak.points.slice(0, 2)]).toEqual([true, ...kayak.points.slice(-2)]);
+    expect(strokesOf('<path d="M0 0L9 0 9 9 1e-4 0"/>')[0].closed).toBe(false);
+  });
 });

@@ -77,9 +77,17 @@ function raised([x, y]: Point, [cx, cy, ex, ey]: number[]): number[] {
   ];
 }
 
-function closesItself(points: Coords): boolean {
+/** Ends nearer than this part of where they lie are one: sums of relative moves leave as much, and written they are the same. */
+const SAME = 1e-9;
+
+/** Whether a chain returns to its start, which it then does exactly. */
+function closesItself(points: number[]): boolean {
   const n = points.length;
-  return n > 8 && points[0] === points[n - 2] && points[1] === points[n - 1];
+  if (n <= 8) return false;
+  const isSame = (a: number, b: number) => Math.abs(a - b) <= SAME * Math.max(1e-3, Math.abs(a), Math.abs(b));
+  if (!isSame(points[0], points[n - 2]) || !isSame(points[1], points[n - 1])) return false;
+  points.splice(n - 2, 2, points[0], points[1]);
+  return true;
 }
 
 /** Shortest decimal with at most `digits` places. */
