@@ -108,7 +108,7 @@ export class DrawingReader {
   leak(drawing: Drawing, part: string, at: Point): Leak | undefined {
     const own = drawingOfPart(drawing, part);
     const gaps = this.gapsOfPart(drawing, part);
-    const isClosed = (opening: Opening) => isReached(own, opening);
+    const isClosed = (opening: Opening) => isReached(own, opening, gaps?.openings ?? []);
     return gaps && explainLeak(gaps.space, at, longestReach(own), isClosed);
   }
 

@@ -10,7 +10,8 @@ import { translation } from "../geometry/matrix.ts";
 import { distance } from "../geometry/point.ts";
 import { pulledEnd, shifted } from "../lines/pull.ts";
 import { anchorOf, matchAnchors } from "./anchors.ts";
-import { LineReader } from "./line-reader.ts";
+import type { Opening } from "./free-space.ts";
+import { isDeclined, LineReader } from "./line-reader.ts";
 import type { Pocket } from "./pockets.ts";
 import { readReach } from "./reach-reading.ts";
 import type { Line } from "./segments.ts";
@@ -280,4 +281,11 @@ describe("colours stay", () => {
     if ("by" in change) return reshapeLine(change.id, shifted(points, change.by), "Move");
     return reshapeLine(change.id, pulledEnd(points, true, change.end), "Pull end");
   }
+});
+
+it("leaves that opening open alone which lies nearest to where one was declined", () => {
+  const opening = (x: number, width: number) => ({ at: [x, 0], width }) as unknown as Opening;
+  const [a, b] = [opening(10, 8), opening(12, 8)];
+  const drawing = { declined: { d: { id: "d", at: [10, 0] } } } as unknown as Drawing;
+  expect([a, b].map((one) => isDeclined(drawing, one, [a, b]))).toEqual([true, false]);
 });

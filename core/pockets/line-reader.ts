@@ -44,7 +44,9 @@ export class LineReader {
 
   private reachedBridges(drawing: Drawing): Line[] {
     const { openings } = this.gaps(drawing);
-    const bridges = openings.filter((opening) => isReached(drawing, opening)).map(bridgeLine("reach"));
+    const bridges = openings
+      .filter((opening) => isReached(drawing, opening, openings))
+      .map(bridgeLine("reach"));
     // The same bridge stays the same line, so that the map sees no change.
     const known = new Map(this.reached.map((line) => [line.points, line]));
     return bridges.map((line) => known.get(line.points) ?? line);
@@ -92,13 +94,16 @@ export class LineReader {
   }
 }
 
-/** Whether a drawing's reach closes an opening: it is not wider, and not meant to stay open. */
-export const isReached = (drawing: Drawing, opening: Opening): boolean =>
-  opening.width <= drawing.reach && !isDeclined(drawing, opening);
+/** Whether a drawing's reach closes an opening of several: it is not wider, and not meant to stay open. */
+export const isReached = (drawing: Drawing, opening: Opening, all: readonly Opening[]): boolean =>
+  opening.width <= drawing.reach && !isDeclined(drawing, opening, all);
 
-/** Whether an opening is one of those the drawing is to leave open: it lies where one was declined. */
-export const isDeclined = ({ declined }: Drawing, { at, width }: Opening): boolean =>
-  Object.values(declined).some((place) => distance(place.at, at) <= width / 2 + 1e-9);
+/** Whether an opening is one of those to be left open: one was declined where it lies, and none of the others lies nearer. */
+export const isDeclined = ({ declined }: Drawing, { at, width }: Opening, all: readonly Opening[]): boolean =>
+  Object.values(declined).some((place) => {
+    const off = distance(place.at, at);
+    return off <= width / 2 + 1e-9 && all.every((other) => distance(place.at, other.at) >= off);
+  });
 
 const differ = (a: readonly Line[], b: readonly Line[]): boolean =>
   a.length !== b.length || a.some((line, i) => line !== b[i]);

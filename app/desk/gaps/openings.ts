@@ -16,10 +16,16 @@ export const sortOpenings = createSelector([openingsOf, drawingOf], (openings, d
   const closed: number[] = [];
   const open: number[] = [];
   const declined: number[] = [];
+  const beside = new Map(
+    [...new Set(openings.map(({ part }) => part))].map((id) => [
+      id,
+      openings.filter(({ part }) => part === id),
+    ]),
+  );
   openings.forEach((opening, i) => {
     const own = drawingOfPart(drawing, opening.part);
-    if (isDeclined(own, opening)) declined.push(i);
-    else if (isReached(own, opening)) closed.push(i);
+    if (isDeclined(own, opening, beside.get(opening.part)!)) declined.push(i);
+    else if (isReached(own, opening, beside.get(opening.part)!)) closed.push(i);
     else open.push(i);
   });
   return { closed, open, declined };
