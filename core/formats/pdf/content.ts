@@ -2,7 +2,6 @@
 import type { Matrix } from "../../geometry/matrix.ts";
 import { type PathSink, walkChain } from "../../geometry/walk.ts";
 import type { Chain, LineArea } from "../../scene/items.ts";
-import { short } from "../svg-path.ts";
 
 const CAPS = { butt: 0, round: 1, square: 2 } as const;
 const JOINS = { miter: 0, round: 1, bevel: 2 } as const;
@@ -19,7 +18,12 @@ export class Content implements PathSink {
 
   /** Numbers, then an operator. */
   op(operator: string, ...numbers: readonly number[]): void {
-    this.parts.push([...numbers.map((n) => short(n, this.digits)), operator].join(" "));
+    this.parts.push([...numbers.map((n) => decimal(n, this.digits)), operator].join(" "));
+  }
+
+  /** Shares from 0 to 1, then an operator: a colour is as exact on a large page as on a small one. */
+  colour(operator: "rg" | "RG", shares: readonly number[]): void {
+    this.parts.push([...shares.map((n) => decimal(n, COLOUR_DIGITS)), operator].join(" "));
   }
 
   /** A resource by its name, then an operator. */
@@ -36,7 +40,7 @@ export class Content implements PathSink {
 
   /** A matrix is finer than a place. */
   transform(matrix: Matrix): void {
-    this.parts.push(`${matrix.map((n) => short(n, MATRIX_DIGITS)).join(" ")} cm`);
+    this.parts.push(`${matrix.map((n) => decimal(n, MATRIX_DIGITS)).join(" ")} cm`);
   }
 
   moveTo(x: number, y: number): void {
@@ -76,7 +80,7 @@ export class Content implements PathSink {
     if (join === "miter") this.op("M", Math.max(1, miterLimit));
     if (dash.length > 0)
       this.parts.push(
-        `[${dash.map((n) => short(n, this.digits)).join(" ")}] ${short(dashOffset, this.digits)} d`,
+        `[${dash.map((n) => decimal(n, this.digits)).join(" ")}] ${decimal(dashOffset, this.digits)} d`,
       );
     this.path([points], closed);
     this.op("S");
@@ -84,3 +88,11 @@ export class Content implements PathSink {
 }
 
 const MATRIX_DIGITS = 9;
+const COLOUR_DIGITS = 5;
+
+/** Shortest decimal with at most `digits` places; PDF knows no exponents. */
+function decimal(value: number, digits: number): string {
+  const text = value.toFixed(digits);
+  const plain = text.includes(".") ? text.replace(/\.?0+$/, "") : text;
+  return plain === "-0" ? "0" : plain;
+}

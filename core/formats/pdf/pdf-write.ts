@@ -195,7 +195,7 @@ class PdfPainter {
   private ink(out: Content, tone: Tone, how: "f" | "S"): void {
     const { inkOf } = this.wish;
     if (!inkOf) {
-      out.op(how === "f" ? "rg" : "RG", ...rgbOf(tone.value));
+      out.colour(how === "f" ? "rg" : "RG", rgbOf(tone.value));
       return;
     }
     out.use(this.file.separation(tone, inkOf(tone)), how === "f" ? "cs" : "CS");

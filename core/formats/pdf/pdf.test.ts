@@ -1,6 +1,7 @@
 /** PDF beside our own SVG, as programs draw both that nobody here wrote. */
 import { Resvg } from "@resvg/resvg-js";
 import { describe, expect, it } from "vitest";
+import { placedParts } from "../../scene/placed-items.ts";
 import type { Scene } from "../../scene/scene.ts";
 import { ALL } from "../../scene/testing.ts";
 import { sceneIn } from "../scene-in.ts";
@@ -51,6 +52,24 @@ describe("a PDF", () => {
       const { mean, apart } = differenceOf(halved(drawnBy(reader, pdf, 2 * WIDTH)), picture);
       expect(mean, reader).toBeLessThan(2);
       expect(apart, reader).toBeLessThan(0.001);
+    }
+  });
+
+  it("has colours as exact on a large page, and no exponents on a tiny one", async () => {
+    const scaled = (scale: number): Scene => {
+      const { x, y, width, height } = ALL.box;
+      const box = { x: x * scale, y: y * scale, width: width * scale, height: height * scale };
+      return { ...ALL, box, parts: placedParts(ALL, [scale, 0, 0, scale, 0, 0], "") };
+    };
+    for (const scale of [5000, 1e-4]) {
+      const text = uncompressed(await writePdf(scaled(scale), { widthInches: 4, ppi: 300 }));
+      const colours = [...text.matchAll(/^([\d. ]+) rg$/gm)].map(([, numbers]) =>
+        numbers.split(" ").map(Number),
+      );
+      const isLevel = (n: number) => Math.abs(n * 255 - Math.round(n * 255)) < 0.01;
+      expect(colours.length).toBeGreaterThan(3);
+      expect(colours.flat().every(isLevel)).toBe(true);
+      expect(text).not.toMatch(/\d[eE]-?\d+ /);
     }
   });
 
