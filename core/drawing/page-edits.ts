@@ -5,6 +5,7 @@ import { rectangle } from "../lines/figures.ts";
 import { bleedOf, type Drawing, MM_PER_INCH, type Page, type Paint, type Sticker } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { newId } from "./new-id.ts";
+import { inPart, partsOf } from "./parts.ts";
 import { addShape } from "./shape-edits.ts";
 
 /** Its width with its height and all that is drawn, or its pixels per inch. */
@@ -124,7 +125,8 @@ export const layGround = (page: Page, paint: Paint): Edit => {
     change: (draft) => {
       lay.change(draft);
       const lowest = Math.min(...Object.values(draft.flatShapes).map(({ rank }) => rank));
-      draft.flatShapes[id].rank = lowest - 1;
+      const [backmost] = partsOf(draft as Drawing);
+      Object.assign(draft.flatShapes[id], { rank: lowest - 1, ...inPart(backmost.id) });
     },
   };
 };

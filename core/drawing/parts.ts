@@ -59,8 +59,25 @@ function byPart(table: Table<Parted>): Map<string, Table<Parted>> {
   return found;
 }
 
+/** What names no part is of the backmost one where the part that drawings begin with is gone. */
+function withUnnamedPlaced(drawing: Drawing): Drawing {
+  const [backmost] = partsOf(drawing);
+  if (!backmost || Object.hasOwn(drawing.parts, MAIN)) return drawing;
+  const placed = <T extends Parted>(one: T): T =>
+    one.part === undefined ? { ...one, part: backmost.id } : one;
+  const table = <T>(all: Table<T>, place: (one: T) => T): Table<T> =>
+    Object.fromEntries(Object.entries(all).map(([id, one]) => [id, place(one)]));
+  return {
+    ...drawing,
+    ...Object.fromEntries(PARTED.map((name) => [name, table<Parted>(drawing[name], placed)])),
+    pours: table(drawing.pours, (pour) => ({ ...pour, anchor: placed(pour.anchor) })),
+    shades: table(drawing.shades, (shade) => ({ ...shade, anchor: placed(shade.anchor) })),
+  };
+}
+
 /** The drawing with a record for every part that something in it names: a file may have lost one. */
-export function withMissingParts(drawing: Drawing): Drawing {
+export function withMissingParts(given: Drawing): Drawing {
+  const drawing = withUnnamedPlaced(given);
   const named = PARTED.flatMap((name) => Object.values<Parted>(drawing[name]).map(partOf));
   const anchored = [...Object.values(drawing.pours), ...Object.values(drawing.shades)];
   const ids = new Set([...named, ...anchored.map(({ anchor }) => partOf(anchor))]);
