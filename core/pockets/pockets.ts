@@ -67,6 +67,9 @@ interface Kept {
 }
 
 /** Reads the pockets of a map again and again while its lines are edited; faces that stayed are not read anew. */
+/** Numbers of a ring of three corners. */
+const CORNERS = 6;
+
 export class PocketReader {
   private kept = new Map<number, Kept>();
   private readonly cutter: CurveCutter;
@@ -122,7 +125,11 @@ export class PocketReader {
     const area = parts.reduce((sum, part) => sum + part.area, 0);
     // Between curves that share both ends the lattice may see a face where they leave none.
     if (!(area > map.lattice.step ** 2)) return undefined;
-    const rings = parts.map(({ chain }) => flatten(chain, map.lattice.tolerance * 2).slice(0, -2));
+    const rings = parts
+      .map(({ chain }) => flatten(chain, map.lattice.tolerance * 2).slice(0, -2))
+      .filter((ring, i) => i === 0 || ring.length >= CORNERS);
+    // Nothing can be put between curves whose chords are one line.
+    if (rings[0].length < CORNERS) return undefined;
     const seed = innerPoint(rings);
     const runs = parts.flatMap((part) => part.runs);
     const cycles = parts.map(({ cycle }) => cycle);

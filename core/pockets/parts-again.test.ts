@@ -1,0 +1,58 @@
+/** Parts made one after another of published drawings: what comes of them can be kept, opened and undone. */
+import { readdirSync, readFileSync } from "node:fs";
+import { expect, it } from "vitest";
+import { difference } from "../drawing/difference.ts";
+import { applyEdit, beginHistory, type History, toStep } from "../drawing/history.ts";
+import { patchEdit } from "../drawing/part-edits.ts";
+import { MAIN } from "../drawing/parts.ts";
+import { mendedBy } from "../drawing/say-repairs.ts";
+import { openDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
+import { coloured } from "../formats/foreign-art.ts";
+import { importSvg } from "../formats/import-drawing.ts";
+import { SOAK } from "../testing.ts";
+import { DrawingReader } from "./drawing-reader.ts";
+import { withPart } from "./make-part.ts";
+
+const ICONS = "node_modules/lucide-static/icons";
+const COUNT = SOAK ? 40 : 5;
+const PARTS = 3;
+
+const published = readdirSync(ICONS).filter((file, i) => file.endsWith(".svg") && i % 5 === 3);
+
+/** With the largest pocket that is left as a part of its own. */
+function parted(history: History): History {
+  const { drawing } = history;
+  const reader = new DrawingReader();
+  const pockets = reader.read(drawing).pockets.filter(({ part }) => part === MAIN);
+  const [largest] = pockets.filter(({ hidden }) => !hidden);
+  if (!largest) return history;
+  const next = withPart(drawing, {
+    name: `Part ${Object.keys(drawing.parts).length + 1}`,
+    part: MAIN,
+    pockets,
+    map: reader.mapOf(MAIN)!,
+    chosen: new Set([largest]),
+  });
+  const move = applyEdit(history, patchEdit("Make part", difference(drawing, next)))!;
+  expect([move.wrong, move.brought]).toEqual([[], false]);
+  return move.history;
+}
+
+it(`makes ${PARTS} of each, and nothing is gone`, () => {
+  let made = 0;
+  for (const file of published) {
+    if (made === COUNT) break;
+    const first = coloured(importSvg(file, readFileSync(`${ICONS}/${file}`, "utf8")).drawing, false);
+    if (Object.keys(first.pours).length < PARTS) continue;
+    made++;
+    let history = beginHistory(first);
+    for (let k = 0; k < PARTS; k++) {
+      history = parted(history);
+      const { drawing, ...repairs } = openDrawingFile(writeDrawingFile(history.drawing));
+      expect(mendedBy(repairs), file).toEqual({ brought: [], lost: [] });
+      expect(drawing, file).toEqual(JSON.parse(JSON.stringify(history.drawing)));
+    }
+    expect(toStep(history, 0)?.history.drawing ?? first, file).toEqual(first);
+  }
+  expect(made).toBe(COUNT);
+});
