@@ -121,9 +121,17 @@ function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawi
   const bridges = { ...drawing.bridges };
   const inkShapes = { ...drawing.inkShapes };
   const least = SHORTEST_LEFT * diagonal(drawing.page.box);
+  const closed = new Set<string>();
   const leave = (points: readonly number[], part: string, left: Bridge["left"]) => {
     const { width, height } = boundsOf([points])!;
     if (!hasLength({ points }) || !(width + height > least)) return;
+    // Many lines that meet in one place are joined there again and again: one bridge does for all.
+    const place = [
+      part,
+      ...[points.slice(0, 2), points.slice(-2)].map((at) => placeKey(at, least)).sort(),
+    ].join();
+    if (points.length === 8 && closed.has(place)) return;
+    closed.add(place);
     const id = newId();
     bridges[id] = { id, points, left, ...inPart(part) };
   };
@@ -170,7 +178,10 @@ function shapesThatGo(map: PlanarMap, { pieces }: Carving): Set<string> {
 const hasLength = ({ points }: Pick<CarvedPiece, "points">): boolean => points.length >= 8;
 
 /** As a part of the page's diagonal: what is shorter closes nothing that rounding leaves open. */
-const SHORTEST_LEFT = 1e-9;
+const SHORTEST_LEFT = 1e-7;
+
+const placeKey = (at: readonly number[], near: number): string =>
+  at.map((n) => Math.round(n / near)).join(" ");
 
 interface Ways {
   readonly from: string;
