@@ -12,6 +12,7 @@ import { importSvg } from "../formats/import-drawing.ts";
 import { SOAK } from "../testing.ts";
 import { DrawingReader } from "./drawing-reader.ts";
 import { withPart } from "./make-part.ts";
+import { unlessTooDense } from "./too-dense.ts";
 
 const ICONS = "node_modules/lucide-static/icons";
 const COUNT = SOAK ? 40 : 5;
@@ -26,13 +27,19 @@ function parted(history: History): History {
   const pockets = reader.read(drawing).pockets.filter(({ part }) => part === MAIN);
   const [largest] = pockets.filter(({ hidden }) => !hidden);
   if (!largest) return history;
-  const next = withPart(drawing, {
-    name: `Part ${Object.keys(drawing.parts).length + 1}`,
-    part: MAIN,
-    pockets,
-    map: reader.mapOf(MAIN)!,
-    chosen: new Set([largest]),
-  });
+  // Where joins of many lines in one place are too many the part is not made, and the drawing stays as it is.
+  const next = unlessTooDense(
+    () =>
+      withPart(drawing, {
+        name: `Part ${Object.keys(drawing.parts).length + 1}`,
+        part: MAIN,
+        pockets,
+        map: reader.mapOf(MAIN)!,
+        chosen: new Set([largest]),
+      }),
+    () => drawing,
+  );
+  if (next === drawing) return history;
   const move = applyEdit(history, patchEdit("Make part", difference(drawing, next)))!;
   expect([move.wrong, move.brought]).toEqual([[], false]);
   return move.history;
