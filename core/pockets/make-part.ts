@@ -121,17 +121,9 @@ function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawi
   const bridges = { ...drawing.bridges };
   const inkShapes = { ...drawing.inkShapes };
   const least = SHORTEST_LEFT * diagonal(drawing.page.box);
-  const closed = new Set<string>();
-  const leave = (points: readonly number[], part: string, left: Bridge["left"], among = false) => {
+  const leave = (points: readonly number[], part: string, left: Bridge["left"]) => {
     const { width, height } = boundsOf([points])!;
     if (!hasLength({ points }) || !(width + height > least)) return;
-    // Many bridges that meet in one place are joined there again and again: one more does for all.
-    const place = [
-      part,
-      ...[points.slice(0, 2), points.slice(-2)].map((at) => placeKey(at, least)).sort(),
-    ].join();
-    if (among && closed.has(place)) return;
-    closed.add(place);
     const id = newId();
     bridges[id] = { id, points, left, ...inPart(part) };
   };
@@ -151,19 +143,12 @@ function withPieces(drawing: Drawing, { map, carving, from, to }: Carved): Drawi
     } else if (!map.lines[line].region) {
       // What ink closed by touching, or a reach closed, may not be closed by what is left on either side.
       for (const { goes, points } of pieces)
-        if (!joinsOnly(map, carving, line, goes))
-          leave(points, goes ? to : from, "join", isAmongBridges(map, line));
+        if (!joinsOnly(map, carving, line, goes)) leave(points, goes ? to : from, "join");
     }
   }
   for (const id of shapesThatGo(map, carving)) inkShapes[id] = { ...inkShapes[id], part: to };
   for (const { line, points } of carving.shared) leave(points, from, map.joins.has(line) ? "join" : "cut");
   return { ...drawing, strokes, bridges, inkShapes };
-}
-
-/** Whether a join is one of two bridges to one another. */
-function isAmongBridges({ joins, lines }: PlanarMap, line: number): boolean {
-  const join = joins.get(line);
-  return join !== undefined && lines[join.line].bridge && lines[join.other].bridge;
 }
 
 /** Whether a join is between lines all of which go, or all of which stay, as it does. */
@@ -186,9 +171,6 @@ const hasLength = ({ points }: Pick<CarvedPiece, "points">): boolean => points.l
 
 /** As a part of the page's diagonal: what is shorter closes nothing that rounding leaves open. */
 const SHORTEST_LEFT = 1e-9;
-
-const placeKey = (at: readonly number[], near: number): string =>
-  at.map((n) => Math.round(n / near)).join(" ");
 
 interface Ways {
   readonly from: string;

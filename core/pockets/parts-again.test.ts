@@ -47,6 +47,7 @@ function parted(history: History): History {
 
 it(`makes ${PARTS} of each, and nothing is gone`, () => {
   let made = 0;
+  let parts = 0;
   for (const file of published) {
     if (made === COUNT) break;
     const first = coloured(importSvg(file, readFileSync(`${ICONS}/${file}`, "utf8")).drawing, false);
@@ -54,7 +55,9 @@ it(`makes ${PARTS} of each, and nothing is gone`, () => {
     made++;
     let history = beginHistory(first);
     for (let k = 0; k < PARTS; k++) {
-      history = parted(history);
+      const before = history;
+      history = parted(before);
+      if (history !== before) parts++;
       const { drawing, ...repairs } = openDrawingFile(writeDrawingFile(history.drawing));
       expect(mendedBy(repairs), file).toEqual({ brought: [], lost: [] });
       expect(drawing, file).toEqual(JSON.parse(JSON.stringify(history.drawing)));
@@ -62,4 +65,5 @@ it(`makes ${PARTS} of each, and nothing is gone`, () => {
     expect(toStep(history, 0)?.history.drawing ?? first, file).toEqual(first);
   }
   expect(made).toBe(COUNT);
+  expect(parts).toBeGreaterThan(0.8 * PARTS * COUNT);
 });

@@ -17,12 +17,23 @@ export async function makePart(
   }
   const name = `Part ${Object.keys(state.drawing.parts).length + 1}`;
   const before = new Set(Object.keys(state.drawing.parts));
-  const patches = await state.lines.work.makePart(colourOf(state), { name, part: from, keys, lines });
+  const patches = await unlessRefused(
+    state,
+    state.lines.work.makePart(colourOf(state), { name, part: from, keys, lines }),
+  );
+  if (!patches) return;
   if (desk.getState().drawing !== state.drawing) return;
   state.edit(patchEdit(`Make ${name}`, patches));
   const made = Object.keys(desk.getState().drawing.parts).find((id) => !before.has(id));
   if (made) desk.getState().set({ part: made, selected: [], said: `${name} made, in front.` });
 }
+
+/** What the worker has made, or a word that it could not: then nothing has changed. */
+const unlessRefused = <T>({ tell }: Desk, work: Promise<T>): Promise<T | undefined> =>
+  work.catch(() => {
+    tell("That was not done: too many lines meet in one place here. The drawing is as it was.");
+    return undefined;
+  });
 
 const colourOf = ({ drawing: { pours, shades, flatShapes, creases } }: Desk) => ({
   pours,
@@ -55,7 +66,8 @@ export async function joinPart(desk: DeskStore, id: string): Promise<void> {
   const index = parts.findIndex((part) => part.id === id);
   const into = parts[index - 1] ?? parts[index + 1];
   if (!into) return;
-  const patches = await state.lines.work.joinPart(colourOf(state), id, into.id);
+  const patches = await unlessRefused(state, state.lines.work.joinPart(colourOf(state), id, into.id));
+  if (!patches) return;
   if (desk.getState().drawing !== state.drawing) return;
   state.edit(patchEdit(`Join ${parts[index].name} to ${into.name}`, patches));
   desk.getState().set({ part: into.id });
