@@ -3,7 +3,9 @@
  * they leave; cuts lie where the curves themselves meet, so that both pieces still end on what they crossed.
  */
 import { between, closestNear, curveCount } from "../geometry/cubic.ts";
+import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
+import { UnionFind } from "../geometry/union-find.ts";
 import { resolveFaces } from "./faces.ts";
 import { originOf, targetOf } from "./half-edges.ts";
 import { CurveCutter, paramAt } from "./outlines.ts";
@@ -35,34 +37,82 @@ interface Span {
   readonly edge: number;
   readonly goes: boolean;
   readonly isShared: boolean;
+  /** Whether it is a stretch of a spare line that keeps no pockets apart. */
+  readonly isNeedless: boolean;
 }
 
-/** `isIn` and `isClosed` tell faces by the number of their bounding loop: whether one goes, and whether one stays closed. */
-export function carve(
-  map: PlanarMap,
-  isIn: (face: number) => boolean,
-  isClosed: (face: number) => boolean,
-): Carving {
+/** What a carving is about. */
+export interface Carved {
+  /** Whether a face goes, by the number of its bounding loop. */
+  readonly isIn: (face: number) => boolean;
+  /** Whether a face is a pocket that is seen, and so stays closed where it does not go. */
+  readonly isClosed: (face: number) => boolean;
+  /** Whether a line leaves no more of its stretches than keep pockets apart; the others are in no piece. */
+  readonly isSpare: (line: number) => boolean;
+}
+
+export function carve(map: PlanarMap, carved: Carved): Carving {
+  const { isIn, isClosed } = carved;
   const standing = standingEdges(map);
-  const face = resolveFaces(map.faces);
-  const sides = (edge: number) => [0, 1].map((side) => face[map.faces.loop[2 * standing(edge) + side]]);
+  const { sides, isNeedless } = thinned(map, standing, carved);
   const cutter = new CurveCutter(map);
   const meeting = (h: number) => cutter.meeting(halfEdgeFrom(map, standing(h >> 1), originOf(map.noding, h)));
   const pieces = new Map<number, CarvedPiece[]>();
   const shared: CarvedPiece[] = [];
   map.lines.forEach((_, line) => {
     const spans = spansOf(map, line, (edge) => {
-      const faces = sides(edge);
-      const goes = faces.some(isIn);
-      return { goes, isShared: goes && faces.some((face) => !isIn(face) && isClosed(face)) };
+      const beside = sides(edge);
+      const goes = beside.some(isIn);
+      const isShared = goes && beside.some((face) => !isIn(face) && isClosed(face));
+      return { goes, isShared, isNeedless: isNeedless(edge) };
     });
     if (spans.length === 0) return;
     const toPiece = (run: readonly Span[]) => pieceOf(map, meeting, line, run);
-    pieces.set(line, wrapped(map, line, gathered(spans, ({ goes }) => goes).map(toPiece)));
-    const both = gathered(spans, ({ isShared }) => isShared).filter(([{ isShared }]) => isShared);
+    const own = gathered(spans, ({ goes, isNeedless }) => (isNeedless ? undefined : goes));
+    pieces.set(line, wrapped(map, line, own.map(toPiece)));
+    const both = gathered(spans, ({ isShared, isNeedless }) => (isShared && !isNeedless) || undefined);
     shared.push(...both.map(toPiece));
   });
   return { pieces, shared };
+}
+
+/** Faces with stretches of spare lines taken out. */
+interface Thinned {
+  /** The faces on both sides of an edge, the outermost as -1. */
+  readonly sides: (edge: number) => readonly [number, number];
+  readonly isNeedless: (edge: number) => boolean;
+}
+
+/**
+ * Takes out stretches of spare lines that keep no two pockets apart, as Kruskal's algorithm would among the faces: between faces that
+ * are one already, and where one of both is no pocket that is seen; they are one then. (J. B. Kruskal, "On the shortest spanning
+ * subtree of a graph", 1956.) Without it, joins about one place would leave joins of their own each time a part is made.
+ */
+function thinned(
+  { noding, segs, faces }: PlanarMap,
+  standing: (edge: number) => number,
+  { isClosed, isSpare }: Carved,
+): Thinned {
+  const face = resolveFaces(faces);
+  // One place more than there are loops, for the outermost face.
+  const sets = new UnionFind(faces.loopCount + 1);
+  const faceOf = (h: number) => sets.find(face[faces.loop[h]] + 1) - 1;
+  const sides = (edge: number) => [faceOf(2 * standing(edge)), faceOf(2 * standing(edge) + 1)] as const;
+  const stands = (found: number) => found < 0 || isClosed(found);
+  const edges = range(0, noding.slotCount).filter((edge) => noding.owner[edge] >= 0);
+  const spare = edges.filter((edge) => isSpare(segs.line[noding.owner[edge]]));
+  const needless = new Set(spare);
+  const firm = new Set(edges.filter((edge) => !needless.has(edge)).map(standing));
+  for (const edge of spare) {
+    const [left, right] = sides(edge);
+    if (left === right || firm.has(standing(edge))) continue;
+    if (stands(left) && stands(right)) {
+      firm.add(standing(edge));
+      needless.delete(edge);
+    } else if (stands(left)) sets.join(left + 1, right + 1);
+    else sets.join(right + 1, left + 1);
+  }
+  return { sides, isNeedless: (edge) => needless.has(edge) };
 }
 
 /** For each edge the one that stands for it: itself, or the one it repeats. */
@@ -87,7 +137,7 @@ const LEAST = 1e-6;
 function spansOf(
   map: PlanarMap,
   line: number,
-  judge: (edge: number) => Pick<Span, "goes" | "isShared">,
+  judge: (edge: number) => Omit<Span, "from" | "to" | "edge">,
 ): Span[] {
   const { noding, ends } = map;
   const spans: Span[] = [];
@@ -99,20 +149,22 @@ function spansOf(
       const from = before?.to ?? 0;
       const to = paramAt(map, h, targetOf(noding, h));
       // What rounding leaves between two crossings at one place is no stretch of its own.
-      const side = before && to - from < LEAST ? before : judge(edge);
-      spans.push({ from, to, edge, goes: side.goes, isShared: side.isShared });
+      const judged = before && to - from < LEAST ? before : judge(edge);
+      spans.push({ ...judged, from, to, edge });
     }
   const last = spans.pop();
   return last ? [...spans, { ...last, to: curveCount(map.lines[line].points) }] : spans;
 }
 
-/** Neighbouring spans that are alike, together. */
-function gathered(spans: readonly Span[], kind: (span: Span) => boolean): Span[][] {
+/** Neighbouring spans of a kind, together; those of no kind are left out. */
+function gathered(spans: readonly Span[], kind: (span: Span) => boolean | undefined): Span[][] {
   const runs: Span[][] = [];
+  let before: boolean | undefined;
   for (const span of spans) {
-    const run = runs[runs.length - 1];
-    if (run && kind(run[0]) === kind(span)) run.push(span);
-    else runs.push([span]);
+    const own = kind(span);
+    if (own !== undefined && own === before) runs[runs.length - 1].push(span);
+    else if (own !== undefined) runs.push([span]);
+    before = own;
   }
   return runs;
 }

@@ -214,9 +214,11 @@ function isJoined(
   const rounding = endRounding(lattice);
   if (gap <= ROUNDING) return true;
   const tipWidth = inkWidthAt(line, start ? 0 : curveCount(line.points));
-  const ink = (tipWidth + inkWidthAt(other, segs.ua[s])) / 2;
+  // What a part left behind met all it meets where it ends, and nothing else is joined to what stands for a join.
+  const byInk = !strict && !line.left && other.left !== "join";
+  const ink = byInk ? (tipWidth + inkWidthAt(other, segs.ua[s])) / 2 : 0;
   // Ink that just touches does so however it is rounded.
-  if (!strict && ink > 0 && (gap - rounding) * lattice.step <= ink) return true;
+  if (ink > 0 && (gap - rounding) * lattice.step <= ink) return true;
   if (gap * lattice.step > 1.5 * lattice.tolerance) return false;
   // A bridge is there to meet lines: files and curves that are bent a little may leave it short of one.
   if (line.bridge) return true;

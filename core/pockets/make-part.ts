@@ -30,6 +30,7 @@ import { LineReader } from "./line-reader.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import type { Pocket } from "./pockets.ts";
 import { pocketsAlong } from "./pockets-along.ts";
+import type { Line } from "./segments.ts";
 
 export interface PartOfPockets {
   readonly name: string;
@@ -48,7 +49,7 @@ export interface PartOfPockets {
 export function withPart(drawing: Drawing, given: PartOfPockets): Drawing {
   const from = given.part;
   const part = partInFront(drawing, from, given.name);
-  const carving = carvingOf(given);
+  const carving = carvingOf(drawing, given);
   const carved = withPieces(drawing, { from, to: part.id, ...given, carving });
   const parted: Drawing = { ...carved, parts: { ...drawing.parts, [part.id]: part } };
   const fresh = [from, part.id].flatMap((id) => new LineReader(id).read(drawingOfPart(parted, id)));
@@ -81,15 +82,15 @@ export function withEnclosed(
   return new Set([...chosen, ...pockets.filter(({ seed }) => isIn(enclosed, seed))]);
 }
 
-function carvingOf({ map, pockets, chosen, lines }: PartOfPockets): Carving {
+function carvingOf(drawing: Drawing, { map, pockets, chosen, lines }: PartOfPockets): Carving {
   const base = pockets.length > 0 ? keyBase(pockets) : 0;
   const inside = new Set([...chosen].map(({ key }) => key - base));
   const closed = new Set(pockets.flatMap(({ key, hidden }) => (hidden ? [] : [key - base])));
-  const carving = carve(
-    map,
-    (face) => inside.has(face),
-    (face) => closed.has(face),
-  );
+  const carving = carve(map, {
+    isIn: (face) => inside.has(face),
+    isClosed: (face) => closed.has(face),
+    isSpare: (line) => isJoin(drawing, map.lines[line]),
+  });
   if (!lines) return carving;
   const whole = (piece: CarvedPiece): CarvedPiece => ({ ...piece, goes: true });
   const pieces = [...carving.pieces].map(([line, own]): [number, readonly CarvedPiece[]] =>
@@ -97,6 +98,10 @@ function carvingOf({ map, pockets, chosen, lines }: PartOfPockets): Carving {
   );
   return { ...carving, pieces: new Map(pieces) };
 }
+
+/** Whether a line closes what ink closed by touching, or a reach: now, or when another part was made. */
+const isJoin = ({ strokes, bridges }: Drawing, { id, region }: Line): boolean =>
+  !region && !strokes[id] && (bridges[id]?.left === "join" || !bridges[id]);
 
 /** Keys of one part's pockets begin at a multiple of this (drawing-reader.ts). */
 const keyBase = ([{ key }]: readonly Pocket[]): number => Math.floor(key / 2 ** 32) * 2 ** 32;

@@ -1,57 +1,16 @@
 /** Making a part of pockets and joining it again: the picture, the pockets and the pours stay as they are. */
 import { readFileSync } from "node:fs";
-import { Resvg } from "@resvg/resvg-js";
 import { describe, expect, it } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";
 import { partOf } from "../drawing/parts.ts";
 import { ART, coloured } from "../formats/foreign-art.ts";
 import { importSvg } from "../formats/import-drawing.ts";
-import { writeSvg } from "../formats/svg-write.ts";
-import { derive, sceneOf } from "../scene/scene.ts";
 import { sampleOf } from "../testing.ts";
-import { DrawingReader } from "./drawing-reader.ts";
 import { withPartJoined } from "./join-parts.ts";
 import { withPart } from "./make-part.ts";
+import { difference, look, pixelsOf } from "./picture-testing.ts";
 import type { Pocket } from "./pockets.ts";
 
-const WIDTH = 330;
-/** Rendered larger and averaged, so that edges of ink over one another in a pixel count for little. */
-const FINER = 3;
-
-function look(drawing: Drawing) {
-  const reader = new DrawingReader();
-  const { pockets: all } = reader.read(drawing);
-  const pockets = all.filter(({ hidden }) => !hidden);
-  const derived = derive(drawing, pockets);
-  const svg = writeSvg(sceneOf(drawing, derived));
-  return { reader, all, derived, svg };
-}
-
-function pixelsOf(svg: string): Float64Array {
-  const { pixels, width, height } = new Resvg(svg, {
-    fitTo: { mode: "width", value: FINER * WIDTH },
-  }).render();
-  const rows = Math.floor(height / FINER);
-  const coarse = new Float64Array(4 * WIDTH * rows);
-  for (let y = 0; y < FINER * rows; y++)
-    for (let x = 0; x < width; x++)
-      for (let c = 0; c < 4; c++)
-        coarse[4 * (Math.floor(y / FINER) * WIDTH + Math.floor(x / FINER)) + c] +=
-          pixels[4 * (y * width + x) + c] / FINER ** 2;
-  return coarse;
-}
-
-/** How many pixels differ by more than anti-aliasing leaves. */
-function difference(one: Float64Array, b: string): number {
-  const other = pixelsOf(b);
-  let pixels = 0;
-  for (let k = 0; k < one.length; k += 4)
-    if ([0, 1, 2, 3].some((c) => Math.abs(one[k + c] - other[k + c]) > ANTI_ALIASING)) pixels++;
-  return pixels;
-}
-
-/** Of 255. */
-const ANTI_ALIASING = 40;
 /** Pixels of a demo where more than four edges meet in one; the lantern, taken apart at random, has them. */
 const STRAY = 12;
 

@@ -32,7 +32,7 @@ function lineOfStroke(stroke: Stroke, nib: Nib | undefined): Line {
 
 const lineOfBridge = remembered(({ id, points, meets, left }: Bridge): Line => {
   const beyond = meets ? "behind" : left ? "front" : undefined;
-  return { id, points, closed: false, width: 0, bridge: true, meets: beyond };
+  return { id, points, closed: false, width: 0, bridge: true, left, meets: beyond };
 });
 
 const linesOfShape = remembered((shape: InkShape): Line[] =>

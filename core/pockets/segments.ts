@@ -2,6 +2,8 @@
  * Lines flattened to straight segments whose ends lie on a whole-number lattice of 2^31 steps over more than the longer side of
  * the line work, so that orientation tests can be made exact (see exact.ts).
  */
+
+import type { Bridge } from "../drawing/drawing.ts";
 import { curveCount, pointAt, stepsFor } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Coords, type Point } from "../geometry/point.ts";
 import type { InkRegion } from "./ink-regions.ts";
@@ -18,6 +20,8 @@ export interface Line {
   readonly bridge: boolean;
   /** Its ink is not painted. */
   readonly hidden?: true;
+  /** For a bridge that a part left behind, what it stands for: a line that was there, or a join. */
+  readonly left?: Bridge["left"];
   /** For a bridge, whether colour of a part behind goes on beyond it, or of one in front. */
   readonly meets?: "behind" | "front";
   /** For a line that is part of an ink shape's outline, the whole shape. */
