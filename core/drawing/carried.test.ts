@@ -1,7 +1,10 @@
+import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { ART, coloured, expectSameLook, lookOf, shown } from "../formats/foreign-art.ts";
 import { importSvg } from "../formats/import-drawing.ts";
+import { flatten } from "../geometry/cubic.ts";
 import { aboutPoint, type Matrix, mappedPoint, translation } from "../geometry/matrix.ts";
+import { regionContains } from "../geometry/polygon.ts";
 import { straight } from "../pockets/testing.ts";
 import { carriedBy, endOf, startOf } from "./carried.ts";
 import type { Drawing, FlatShape } from "./drawing.ts";
@@ -81,4 +84,29 @@ describe("what lies on lines", () => {
     const bent = edited(drawing, reshapeLine("b", [0, 10, 3, 10, 9, 14, 12, 15], "Bend line"));
     expect(endOf(bent.bridges.bridge)).toEqual([12, 15]);
   });
+
+  it.each([
+    ["beef", "s1"],
+    ["lock-keyhole-open", "s2"],
+    ["two flaps", "s2"],
+  ])(
+    "is colour that a moved outline encloses by itself, though other lines bound it as well: %s",
+    (name, id) => {
+      const drawing = coloured(importSvg(name, artNamed(name)).drawing, false);
+      const before = lookOf(drawing);
+      const outline = flatten(drawing.strokes[id].points, 0.01);
+      const own = before.pockets.find(({ seed }) => regionContains([outline], seed))!;
+      const after = lookOf(moved(drawing, [id], translation(500, 0)));
+      const [x, y] = own.seed;
+      const there = after.pockets.find(({ rings }) => regionContains(rings, [x + 500, y]));
+      expect(before.paintOf(own)).toBeDefined();
+      expect(there && after.paintOf(there)).toEqual(before.paintOf(own));
+    },
+  );
 });
+
+const FLAPS =
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><g fill="none" stroke="#000"><path d="M50 20V80L30 90V10Z"/><path d="M50 20V80L70 90V10Z"/></g></svg>';
+
+const artNamed = (name: string): string =>
+  name === "two flaps" ? FLAPS : readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8");

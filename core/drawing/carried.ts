@@ -1,7 +1,7 @@
 /** What lies on lines, or between them, and so goes where they go. */
 import { flatten } from "../geometry/cubic.ts";
 import { nearestOnLines } from "../geometry/nearest.ts";
-import { diagonal, type Point } from "../geometry/point.ts";
+import { diagonal, mix, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type {
   Anchor,
@@ -56,8 +56,11 @@ export function carriedBy(from: Drawing, ids: readonly string[], pockets: readon
   const goes = new Set([...moved, ...bridges.filter((b) => b.start && b.end).map((b) => b.bridge.id)]);
   const boundByMoved = (lines: readonly string[]) =>
     lines.length > 0 && lines.every((line) => goes.has(ownerOf(line, goes)));
-  const goesAlong = ({ anchor }: Anchored) =>
-    whole.has(partOf(anchor)) || boundByMoved(linesAround(anchor, pockets));
+  const isEnclosed = enclosedBy(from, goes);
+  const goesAlong = ({ anchor }: Anchored) => {
+    const { lines, rings } = groundOf(anchor, pockets);
+    return whole.has(partOf(anchor)) || boundByMoved(lines) || isEnclosed(lines, rings, partOf(anchor));
+  };
   return {
     from,
     lines: [...ids, ...echoes.map(({ id }) => id)],
@@ -74,8 +77,46 @@ export function carriedBy(from: Drawing, ids: readonly string[], pockets: readon
   };
 }
 
-const linesAround = ({ lines, area, seed }: Anchor, pockets: readonly Ground[]): readonly string[] =>
-  area > 0 ? lines : (pockets.find(({ rings }) => regionContains(rings, seed))?.lines ?? []);
+const groundOf = ({ lines, area, seed, region }: Anchor, pockets: readonly Ground[]): Ground =>
+  area > 0
+    ? { lines, rings: region }
+    : (pockets.find(({ rings }) => regionContains(rings, seed)) ?? { lines: [], rings: [] });
+
+/** Rings stand off their lines by this part of the page's diagonal at most. */
+const CHORDS = 5e-4;
+
+/**
+ * Whether some lines run along all of a pocket's outer ring, though other lines drawn over them bound it as well; where ink touches,
+ * the ring leaves the line by no more than half its width.
+ */
+function enclosedBy({ strokes, inkShapes, bridges, page }: Drawing, ids: ReadonlySet<string>) {
+  const lines = [
+    ...Object.values(strokes),
+    ...Object.values(inkShapes).flatMap(({ id, part, outline }) =>
+      outline.map((points) => ({ id, part, points, width: 0 })),
+    ),
+    ...Object.values(bridges).map((bridge) => ({ ...bridge, width: 0 })),
+  ].filter(({ id }) => ids.has(id));
+  return (around: readonly string[], [ring = []]: Ground["rings"], part: string): boolean => {
+    const own = lines.filter((line) => partOf(line) === part);
+    if (!around.some((line) => ids.has(ownerOf(line, ids)))) return false;
+    return placesAlong(ring).every((at) =>
+      own.some(({ points, width }) =>
+        nearestOnLines([{ points }], at, CHORDS * diagonal(page.box) + width / 2),
+      ),
+    );
+  };
+}
+
+/** The corners of a ring and the places half way between them. */
+const placesAlong = (ring: readonly number[]): Point[] =>
+  Array.from({ length: ring.length / 2 }, (_, k): [Point, Point] => {
+    const next = (2 * k + 2) % ring.length;
+    return [
+      [ring[2 * k], ring[2 * k + 1]],
+      [ring[next], ring[next + 1]],
+    ];
+  }).flatMap(([from, to]) => [from, mix(from, to, 0.5)]);
 
 /** A stroke, a bridge or, for a chain of an ink shape, the shape. Bridges of the reach follow by themselves. */
 const ownerOf = (line: string, goes: ReadonlySet<string>): string =>

@@ -20,6 +20,24 @@ export function goToWaiting(desk: DeskStore): void {
   state.tell(`${colour} waits for its pocket: ${next + 1} of ${waiting.length}.`);
 }
 
+/** Notices when colour begins to wait. */
+export class WaitingWatch {
+  private known: ReadonlySet<string> | undefined;
+
+  /** What to say of colour that has begun to wait since the last look; nothing at the first. */
+  look(desk: Pick<Desk, "derived" | "drawing">): string | undefined {
+    const { known } = this;
+    const waiting = waitingIn(desk);
+    this.known = new Set(waiting.map(({ id }) => id));
+    const fresh = known ? waiting.filter(({ id }) => !known.has(id)) : [];
+    if (fresh.length === 0) return undefined;
+    const [{ paint }] = fresh;
+    if (fresh.length > 1) return `${fresh.length} colours wait until their pockets are closed again.`;
+    const name = paint ? desk.drawing.tin[paint.colour]?.name : undefined;
+    return `${name ?? "Shade"} waits until its pocket is closed again.`;
+  }
+}
+
 export function letGoOfWaiting(desk: Desk): void {
   const { pours, shades } = desk.drawing;
   const ids = waitingIn(desk).map(({ id }) => id);

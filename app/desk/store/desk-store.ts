@@ -20,6 +20,7 @@ import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { openingIn } from "../gaps/fresh-gaps.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
+import { WaitingWatch } from "../pockets/waiting.ts";
 import { BeforeRisks } from "../versions/make-version.ts";
 import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./desk-state.ts";
 import { boundsRefusal, lineRefusal, partRefusal, refusal } from "./locks.ts";
@@ -59,6 +60,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     });
     const hover = createStore<Hover>()(() => ({ pocket: null, colour: null, keys: null, under: null }));
     const risks = new BeforeRisks();
+    const waiting = new WaitingWatch();
     const keeper = new Keeper(id, opened, {
       onState: (keeping) => set({ keeping }),
       onHistory: (history) => adopt(history),
@@ -79,6 +81,14 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       });
       hover.setState({ pocket: null });
       if (wish && upToDate) fulfil(wish);
+      sayWaiting();
+    };
+
+    /** Says what has begun to wait, once the hand has let go and the pockets are read. */
+    const sayWaiting = () => {
+      const { reading, underway, tell } = get();
+      const begun = reading || underway ? undefined : waiting.look(get());
+      if (begun) tell(begun);
     };
 
     /** Once the pockets are there: pours what was asked for, or says what is still open. */
@@ -136,6 +146,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       present(move.history.drawing, { history: move.history, underway: null, said });
       set(withoutTheGone(get()));
       keeper.keep(move.history);
+      sayWaiting();
     };
 
     return {

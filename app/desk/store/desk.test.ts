@@ -77,6 +77,18 @@ describe("pouring", () => {
     expect(state().said).toBe("Undone: Pour 2 pockets");
   });
 
+  it("says when colour begins to wait, and not again", async () => {
+    await open(CLOSED);
+    dragTool(desk, "pour", [[70, 50]]);
+    const [left, right] = strokesOf(desk);
+    state().edit(removeLines([right.id]));
+    await settled();
+    expect(state().said).toBe("Frond waits until its pocket is closed again.");
+    state().edit(removeLines([left.id]));
+    await settled();
+    expect(state().said).toBe("Remove line");
+  });
+
   it("does nothing where the pocket holds that paint already, and explains what is open", async () => {
     await open(ROOMS);
     const [left] = state().derived.pockets;
