@@ -10,6 +10,7 @@ import {
   hexOf,
   onScreen,
   openFile,
+  said,
   save,
   stage,
   test,
@@ -46,6 +47,7 @@ test("a loop, a nib and boxes of colour are united, cut, rubbed, moved and taken
     [205, 260],
   ]);
   await expect.poll(() => colourAt(page, [240, 450])).toBe(FROND);
+  await page.mouse.click(...(await onScreen(page, [240, 450])));
   await tool(page, "Box").click();
   await page.getByLabel("What becomes of it").selectOption("cut from the chosen");
   await box(page, [420, 400], [580, 520]);
@@ -86,6 +88,10 @@ test("colour lies on any sheet, trimmed to what is coloured, and a click chooses
   await expect.poll(() => colourAt(page, [640, 450])).toBe(RADISH);
   expect(await isClear(page, [800, 450])).toBe(true);
   expect(await colourAt(page, [340, 450])).toBe(FROND);
+  // What was drawn stays as it is when the next one is set otherwise: it is chosen first.
+  await page.getByLabel("Trimmed to").selectOption("free");
+  await expect(page.getByRole("button", { name: "Undo: Draw colour" })).toBeVisible();
+  await page.mouse.click(...(await onScreen(page, [640, 450])));
   await page.getByLabel("Trimmed to").selectOption("free");
   await expect.poll(() => colourAt(page, [800, 450])).toBe(RADISH);
   await page.getByLabel("Sheet").selectOption("on ground");
@@ -95,6 +101,23 @@ test("colour lies on any sheet, trimmed to what is coloured, and a click chooses
   await expect(page.getByLabel("Sheet")).toHaveValue("ground");
   await page.getByLabel("Sheet").selectOption("on gloss");
   await expect.poll(() => colourAt(page, [700, 450])).toBe(RADISH);
+});
+
+test("freehand colour is coloured too, and nothing unseen is drawn in silence", async ({ page }) => {
+  await open(page);
+  await tool(page, "Box").click();
+  await box(page, [200, 750], [500, 950]);
+  await expect.poll(() => colourAt(page, [300, 850])).toBe(FROND);
+  await tin(page, /^Radish/).click();
+  await page.getByLabel("Trimmed to").selectOption("on what is coloured");
+  await page.getByLabel("Sheet").selectOption("on shade");
+  await box(page, [400, 800], [700, 900]);
+  await expect.poll(() => colourAt(page, [450, 850])).toBe(RADISH);
+  expect(await isClear(page, [600, 850])).toBe(true);
+  await box(page, [750, 850], [900, 950]);
+  await expect(said(page)).toContainText("nothing here is");
+  await page.keyboard.press("Control+z");
+  await expect.poll(() => colourAt(page, [450, 850])).toBe(FROND);
 });
 
 test("several shapes are chosen, moved, turned, made soft and bent by their points", async ({ page }) => {

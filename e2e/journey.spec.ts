@@ -266,6 +266,7 @@ test.describe("light and press", () => {
       // Clear, or ink that happens to run there: never the shade's own colour.
       expect(alpha === 0 || Math.max(r, g, b) < 60).toBe(true);
     }
+    await clickPage(page, [x + 12, y + 12]);
     await page.getByLabel("Blend").selectOption("screen");
     await page.getByRole("slider", { name: "Opacity of the shape" }).press("ArrowLeft");
     await page.getByRole("button", { name: "Remove it" }).click();

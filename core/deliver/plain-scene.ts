@@ -179,12 +179,14 @@ function unitedItems(items: readonly Item[]): Item[] {
 
 function unitedItem(items: readonly Item[]): Item {
   const [first] = items;
-  const outlines = items.flatMap(({ area }) => (area.kind === "region" ? [area.chains] : []));
+  const regions = items.flatMap(({ area }) =>
+    area.kind === "region" ? [{ outline: area.chains, evenOdd: area.evenOdd }] : [],
+  );
   const seams = items.flatMap(({ effects }) => effects.seam ?? []);
   return {
     ...first,
     says: { is: "over" },
-    area: { kind: "region", chains: united(outlines), evenOdd: false },
+    area: { kind: "region", chains: united(regions), evenOdd: false },
     effects:
       seams.length > 0
         ? { seam: { chains: seams.flatMap(({ chains }) => chains), width: seams[0].width } }

@@ -4,6 +4,7 @@ import { deliveredSvg } from "../formats/svg-write.ts";
 import { rectangle } from "../lines/figures.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
+import { isSeen } from "../scene/is-seen.ts";
 import { derive, sceneOf } from "../scene/scene.ts";
 import type { Drawing, FlatShape } from "./drawing.ts";
 import { pour } from "./edits.ts";
@@ -87,6 +88,19 @@ describe("colour shapes", () => {
     );
     expect(clipOf(emptied)).toEqual([]);
     expect(clipOf(edited(drawn, changeShapes([f], { trim: "part" })))).toEqual(pockets[0].outline);
+  });
+
+  it("count as coloured themselves, for shapes that lie on what is", () => {
+    const over: Omit<FlatShape, "rank"> = { ...shape, id: "over", sheet: "gloss", trim: "coloured" };
+    const far = { ...over, outline: [rectangle([60, 60], [90, 90])] };
+    const seen = (drawing: Drawing) => {
+      const [{ sheets }] = sceneOf(drawing, derive(drawing, pockets)).parts;
+      return isSeen(sheets.flatMap(({ items }) => items).find(({ id }) => id === "over")!);
+    };
+    const loose = edited(bare, addShape(shape));
+    expect(seen(edited(bare, addShape(over)))).toBe(false);
+    expect(seen(edited(loose, addShape(over)))).toBe(true);
+    expect(seen(edited(loose, addShape(far)))).toBe(false);
   });
 
   it("are moved from where they were, given other outlines, and go when nothing is left", () => {

@@ -51,19 +51,15 @@ export function combined(a: Region, b: Region, how: Combining): Region {
   return { outline: rings.map((path) => fitted(path, size * FIT, scale)), evenOdd: true };
 }
 
-/** What closed outlines cover together, each by the nonzero rule; outer chains and holes wind against one another. */
-export function united(outlines: readonly Region["outline"][]): number[][] {
-  const box = boundsOf(outlines.flat());
+/** What regions cover together; outer chains and holes wind against one another. */
+export function united(regions: readonly Region[]): number[][] {
+  const box = boundsOf(regions.flatMap(({ outline }) => outline));
   if (!box) return [];
   const size = diagonal(box) || 1;
   const scale = LATTICE / size;
   const clipper = new ClipperLib.Clipper();
-  for (const outline of outlines)
-    clipper.AddPaths(
-      pathsOf({ outline, evenOdd: false }, size * FLAT, scale),
-      ClipperLib.PolyType.ptSubject,
-      true,
-    );
+  for (const region of regions)
+    clipper.AddPaths(pathsOf(region, size * FLAT, scale), ClipperLib.PolyType.ptSubject, true);
   const found: ClipperLib.Paths = [];
   clipper.Execute(
     ClipperLib.ClipType.ctUnion,

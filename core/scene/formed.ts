@@ -34,8 +34,10 @@ function islandsOf(part: string, pockets: readonly Pocket[]): readonly KeyedForm
   const known = wholes(pockets, [], () => new Map());
   const before = known.get(part);
   if (before) return before;
-  const outlines = pockets.filter((pocket) => pocket.part === part).map(({ outline }) => outline);
-  const chains = united(outlines);
+  const regions = pockets
+    .filter((pocket) => pocket.part === part)
+    .map(({ outline }) => ({ outline, evenOdd: false }));
+  const chains = united(regions);
   const flat = diagonal(boundsOf(chains)!) * FLAT;
   const rings = chains.map((chain) => flatten(chain, flat));
   // Largest first, and holes wind against what they are in.

@@ -1,9 +1,9 @@
 /** Colour shapes: on any sheet but ink, free or trimmed. */
 import { type Drawing, entitiesOf, type FlatShape } from "../drawing/drawing.ts";
 import { boundsOf, grow } from "../geometry/point.ts";
-import type { Pocket } from "../pockets/pockets.ts";
 import { inkAround } from "./bloom-clip.ts";
 import { colourItem, laidAs, paintOfShape } from "./colour-item.ts";
+import { colouredBelow } from "./coloured.ts";
 import { seenBeside } from "./cut-out.ts";
 import type { FlatsOf, PocketsDerived, Ranked } from "./flat-of.ts";
 import { withInward } from "./inward-items.ts";
@@ -30,7 +30,7 @@ export const shapeItems = (
     const clip = isWithin
       ? region()
       : trim === "coloured"
-        ? colouredOf(part, drawing.pours, derived)
+        ? colouredBelow(shape, drawing, { part, region }, derived)
         : undefined;
     const seen = on === "flats" ? seenBeside(clip, part, drawing, derived) : clip;
     const painted = paintOfShape(shape, drawing, palette);
@@ -62,16 +62,4 @@ function bloomItem(
     says: { is: "flat", ...laidAs(shape) },
     name: shape.name,
   }));
-}
-
-const coloured = keeper<readonly Pocket[], readonly Chain[]>();
-
-/** What of a part has colour. */
-function colouredOf(
-  part: string,
-  pours: Drawing["pours"],
-  { pockets, pourOf }: PocketsDerived,
-): readonly Chain[] {
-  const own = pockets.filter((pocket, index) => pocket.part === part && pours[pourOf[index] ?? ""]?.paint);
-  return coloured(pockets, own, () => own.flatMap(({ cover }) => cover));
 }

@@ -55,8 +55,8 @@ export function LaidFields({
   const lying = chosen.length > 0 ? lyingOf(chosen[0], pageWidth) : next;
   if (!lying) return null;
   const change = (own: Partial<Lying>, shapes: ShapeChange, make = edit) => {
-    onNext?.(own);
     if (chosen.length > 0) make(changeShapes(chosen, shapes));
+    else onNext?.(own);
   };
   return (
     <>
@@ -83,8 +83,8 @@ export function LaidFields({
           options={trims.includes(lying.trim) ? trims : [...trims, lying.trim]}
           word={(trim) => TRIM_WORDS[trim]}
           onChange={(trim) => {
-            onNext?.({ trim });
             if (chosen.length > 0) retrim(desk, chosen, trim);
+            else onNext?.({ trim });
           }}
         />
       </div>

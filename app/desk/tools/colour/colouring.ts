@@ -1,5 +1,6 @@
 /** What tools do that draw colour freehand: on the flats without lines to hold it, on Light as shade. */
 import type { SheetName } from "#core/drawing/drawing.ts";
+import { applyEdit, type Edit } from "#core/drawing/history.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { inPart } from "#core/drawing/parts.ts";
 import {
@@ -10,6 +11,7 @@ import {
   type Reshaped,
   removeShapes,
   reshape,
+  shapeNamed,
   sheetOf,
 } from "#core/drawing/shape-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
@@ -23,6 +25,7 @@ import { pocketAt } from "#core/scene/scene.ts";
 import { isRemoval, nudgeOf } from "../../keys/key-names.ts";
 import { chosenShapes, shapeAt, shapesInReach, shapesOnSheet } from "../../shapes/chosen-shapes.ts";
 import { shapeMarks } from "../../shapes/shape-marks.ts";
+import { whyUnseen } from "../../shapes/why-unseen.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { refusal } from "../../store/locks.ts";
 import { clickOr } from "../click-or.ts";
@@ -171,17 +174,21 @@ function addNew(of: ColouringState, state: Desk, region: Region, begun: Point): 
       state.tell("Begin inside a pocket: a shade is trimmed to the pocket it begins in.");
       return;
     }
-    state.edit(addShade({ ...own, kind: "drawn", anchor: anchorOf(pocket) }));
-  } else
-    state.edit(
-      addShape({
-        ...own,
-        ...(sheet === "flats" ? {} : { sheet }),
-        ...(trim === "free" ? {} : { trim }),
-        ...inPart(state.part),
-      }),
-    );
-  state.set({ selected: [id] });
+    layWhereSeen(state, addShade({ ...own, kind: "drawn", anchor: anchorOf(pocket) }), id);
+  } else {
+    const trimmed = trim === "free" ? {} : { trim };
+    const shape = { ...own, ...(sheet === "flats" ? {} : { sheet }), ...trimmed, ...inPart(state.part) };
+    layWhereSeen(state, addShape(shape), id);
+  }
+}
+
+/** Nothing is drawn that would not be seen: what hides it is said instead. The drawn shape is not chosen, so that settings are the next one's. */
+function layWhereSeen(state: Desk, edit: Edit, id: string): void {
+  const move = applyEdit(state.history, edit);
+  const shape = move && shapeNamed(move.history.drawing, id);
+  const unseen = shape && whyUnseen(state, move.history.drawing, shape);
+  if (unseen) state.tell(unseen);
+  else state.edit(edit);
 }
 
 const LABELS: Readonly<Record<Combining, string>> = {
