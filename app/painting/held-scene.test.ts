@@ -5,7 +5,7 @@ import { HeldScene, memoryOfMessage, SceneSender } from "./held-scene.ts";
 
 const square = (id: string, x: number, size = 10): Item => ({
   id,
-  says: { is: "flat", opacity: 1 },
+  says: { is: "flat", rank: 1, opacity: 1 },
   area: {
     kind: "region",
     chains: [

@@ -2,6 +2,7 @@
  * Makes a drawing of what was read from an SVG: near-same colours become one in the tin, fills that coincide with
  * pockets become pours, and the colour most of the ink has becomes the drawing's ink.
  */
+
 import Flatbush from "flatbush";
 import { type MergedColours, mergedColours, type UsedColour } from "../colour/merge.ts";
 import { colourName } from "../colour/name.ts";
@@ -40,6 +41,7 @@ import {
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
 import { checkedGradient, checkedOver, checkedPaint, type ReadFacts, readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
+import { rankOf } from "./told-ranks.ts";
 
 type Chain = readonly number[];
 
@@ -222,6 +224,11 @@ function paintsByName({ facts, colours }: ReadFacts): (name: string | undefined)
 function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: ReadFacts): Imported {
   const { facts } = read;
   const { paints, pours, shades } = ours;
+  const ranked = rankOf([
+    ...pours.map((pour) => ({ ...pour, layer: layerOf(pour, "flats") })),
+    ...shades.map((shade) => ({ ...shade, layer: layerOf(shade, "shade") })),
+    ...reading.flats.map((flat) => ({ ...flat, layer: layerOf(flat, flat.sheet ?? "flats") })),
+  ]);
   const paintOf = paintsByName(read);
   const paintOfId = (id: string) => paintOf(paints.get(id));
   const sameInk = (paint: Paint) => paint.colour === facts.ink.colour && paint.step === facts.ink.step;
@@ -236,8 +243,9 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
       ...facts,
       flatShapes: byId([
-        ...reading.flats.map(({ value: _, toldGradient, toldPaint, ...flat }) => ({
+        ...reading.flats.map(({ value: _, toldGradient, toldPaint, toldRank, ...flat }) => ({
           ...flat,
+          rank: ranked({ ...flat, toldRank }),
           ...checkedGradient(toldGradient),
           paint: paintOfId(flat.id),
           ...checkedPaint(toldPaint),
@@ -252,14 +260,17 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       pockets.filter((pocket) => pocket.part === part),
       place,
     );
-  const shaded = shades.map(({ at, part = MAIN, toldGradient, toldPaint, ...shade }): Shade => {
+  const shaded = shades.map(({ at, part = MAIN, toldGradient, toldPaint, toldRank, ...shade }): Shade => {
     const places = [...new Set(at.flatMap((place) => pocketIn(part, place) ?? []))];
     const anchor = places.length > 0 ? anchorAround(places) : { ...seedOnly(at[0]), ...inPart(part) };
     const laid = { ...checkedGradient(toldGradient), ...checkedPaint(toldPaint) };
-    return { ...shade, paint: paintOfId(shade.id), ...laid, anchor };
+    const rank = ranked({ ...shade, toldRank });
+    return { ...shade, rank, paint: paintOfId(shade.id), ...laid, anchor };
   });
-  const poured = pours.map(({ seed, outline, paint, rank, over, part = MAIN }): Pour => {
-    const id = `p${rank}`;
+  const poured = pours.map((pour): Pour => {
+    const { seed, outline, paint, over, part = MAIN } = pour;
+    const id = `p${pour.rank}`;
+    const rank = ranked(pour);
     const pocket = pocketIn(part, seed);
     return pocket
       ? { ...pouredIn(pocket, id, rank, paintOf(paint)), ...checkedOver(over) }
@@ -275,6 +286,8 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   const tinned = Object.keys(facts.tin).length;
   return { drawing, report: reportOf(drawing, reading, { found: tinned, kept: tinned }) };
 }
+
+const layerOf = ({ part = MAIN }: { readonly part?: string }, sheet: string): string => `${part} ${sheet}`;
 
 /** With ids of their own, so that they are no one else's. */
 const renamed = <T extends { readonly id: string }>(items: readonly T[], letter: string): T[] =>

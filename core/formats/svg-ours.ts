@@ -16,7 +16,7 @@ import { inPart, MAIN } from "../drawing/parts.ts";
 import type { Point } from "../geometry/point.ts";
 import { OURS } from "./svg-facts.ts";
 import { closedPoints, isEvenOdd, type Mark } from "./svg-mark.ts";
-import { holdIn, KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn } from "./svg-says.ts";
+import { holdIn, KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn, toldRankIn } from "./svg-says.ts";
 import type { SvgElement, SvgTree } from "./svg-tree.ts";
 
 /** The facts a file of ours carries, unread. */
@@ -128,6 +128,7 @@ export interface ToldLaid extends Pick<ColourShape, "blend" | "soft"> {
   /** Not checked. */
   readonly toldGradient?: string;
   readonly toldPaint?: string;
+  readonly toldRank?: number;
 }
 
 /** How a colour shape lies over what is beneath. */
@@ -141,6 +142,7 @@ export function laidIn({ element, style }: Mark): ToldLaid {
     ...(soft > 0 && soft <= LARGEST ? { soft } : {}),
     ...(toldGradient ? { toldGradient } : {}),
     ...(toldPaint ? { toldPaint } : {}),
+    ...toldRankIn(element.attributes),
   };
 }
 

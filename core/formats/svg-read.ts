@@ -42,7 +42,7 @@ import {
 } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
-import { drawnStroke, echoIn, type Kind, nibIn, shareIn } from "./svg-says.ts";
+import { drawnStroke, echoIn, type Kind, nibIn, shareIn, toldRankIn } from "./svg-says.ts";
 import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
@@ -58,6 +58,7 @@ export interface ReadPour {
   readonly outline: readonly (readonly number[])[];
   readonly paint: string;
   readonly rank: number;
+  readonly toldRank?: number;
   readonly part?: string;
   readonly over: ToldOver;
 }
@@ -348,6 +349,7 @@ class MarkReader {
             outline: mark.chains.map(closedPoints),
             paint: paintNameOf(mark),
             rank: ++this.rank,
+            ...toldRankIn(mark.element.attributes),
             ...partIn(mark),
             over: overIn(mark),
           });

@@ -24,9 +24,10 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ is: _, at, spot, cuts, ...over }) => ({
+  pour: ({ is: _, at, rank, spot, cuts, ...over }) => ({
     "data-is": "pour",
     "data-at": placesText([at]),
+    "data-rank": `${rank}`,
     "data-spot": spot && "yes",
     "data-cuts": cuts && "yes",
     ...Object.fromEntries(OVERS.map((name) => [`data-${name}`, over[name] && JSON.stringify(over[name])])),
@@ -74,7 +75,11 @@ const WORDS: {
 };
 
 /** A shape's own opacity, where it or its colour is seen through, and how soft it is. */
-const laidWords = ({ opacity, soft, gradient, paint: own }: Laid, { effects, paint }: Item): Attributes => ({
+const laidWords = (
+  { rank, opacity, soft, gradient, paint: own }: Laid,
+  { effects, paint }: Item,
+): Attributes => ({
+  "data-rank": `${rank}`,
   "data-opacity": (effects.opacity ?? 1) < 1 ? short(opacity, 3) : undefined,
   "data-soft": soft === undefined ? undefined : `${soft}`,
   "data-gradient": gradient && JSON.stringify(gradient),
@@ -176,6 +181,12 @@ export function nibIn(attributes: Attributes): Pick<Stroke, "nib" | "profile" | 
     ...cutIn(attributes),
     ...echoIn(attributes),
   };
+}
+
+/** The rank that an element of a file of ours says it has. */
+export function toldRankIn(attributes: Attributes): { readonly toldRank?: number } {
+  const rank = Number.parseFloat(attributes["data-rank"] ?? "");
+  return Number.isFinite(rank) ? { toldRank: rank } : {};
 }
 
 /** A share from 0 to 1; all where the text makes no sense. */

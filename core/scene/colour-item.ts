@@ -6,7 +6,8 @@ import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 /** What of a shape its item does not show by itself. */
-export const laidAs = ({ opacity, soft, gradient, paint }: ColourShape): Laid => ({
+export const laidAs = ({ rank, opacity, soft, gradient, paint }: ColourShape): Laid => ({
+  rank,
   opacity,
   ...(soft ? { soft } : {}),
   ...(gradient ? { gradient, paint } : {}),

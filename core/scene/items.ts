@@ -88,12 +88,13 @@ export interface Effects {
 }
 
 /** How a shape of colour lies, and its own paint where a gradient is in its place. */
-export type Laid = Pick<ColourShape, "opacity" | "soft" | "gradient"> & Partial<Pick<ColourShape, "paint">>;
+export type Laid = Pick<ColourShape, "rank" | "opacity" | "soft" | "gradient"> &
+  Partial<Pick<ColourShape, "paint">>;
 
 /** What an item stands for in the drawing. */
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
-  | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "spot" | "cuts"> & Over)
+  | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "rank" | "spot" | "cuts"> & Over)
   /** Over a pour's colour, made of what it says itself: a pattern's figures, a band, light. */
   | { readonly is: "over" }
   | { readonly is: "undercoat" }

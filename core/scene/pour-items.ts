@@ -177,6 +177,7 @@ function itemOf(
     says: {
       is: "pour",
       at: pocket.seed,
+      rank: pour.rank,
       ...(pour.cuts && { cuts: pour.cuts }),
       ...overOf(pour),
     },

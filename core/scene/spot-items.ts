@@ -19,9 +19,9 @@ export function spotItems(
     const id = pocket.part === part ? pourOf[index] : undefined;
     if (id === undefined || !pours[id]?.spot) return [];
     return [
-      kept(pocket, [id, tone], () => ({
+      kept(pocket, [pours[id], tone], () => ({
         id,
-        says: { is: "pour", at: pocket.seed, spot: true },
+        says: { is: "pour", at: pocket.seed, rank: pours[id].rank, spot: true },
         area: { kind: "region", chains: pocket.cover, evenOdd: false },
         paint: { kind: "tone", tone },
         effects: tone.opacity === undefined ? {} : { opacity: tone.opacity },
