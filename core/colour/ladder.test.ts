@@ -39,6 +39,15 @@ describe("the ladder", () => {
     expect(stepsOf({ value: "#000000" })).toEqual([6, 5, 4, 3, 2, 1, 0]);
   });
 
+  it("goes on beyond its ends as far as there is room, for light on what is lightest and shade on what is darkest", () => {
+    const lightness = (value: string, step: number) => oklchOf(stepOf({ value }, step)).l;
+    expect(stepsOf({ value: "#f4ead2" })[0]).toBe(0);
+    expect(lightness("#f4ead2", 1)).toBeGreaterThan(lightness("#f4ead2", 0) + 0.03);
+    const [deepest] = stepsOf({ value: "#c8704a" }).slice(-1);
+    expect(lightness("#c8704a", deepest - 1)).toBeLessThan(lightness("#c8704a", deepest) - 0.05);
+    expect(lightness("#c8704a", -10)).toBeGreaterThan(0.07);
+  });
+
   it("squeezed has as many steps each way, as ladders of earlier versions had", () => {
     const ladder = { steps: 7, drift: 6, squeezed: true as const };
     expect(stepsOf({ value: "#f6d98b", ladder })).toEqual([3, 2, 1, 0, -1, -2, -3]);

@@ -58,7 +58,10 @@ export function stepsOf({ value, ladder = LADDER }: Laddered): readonly number[]
   return Array.from({ length: up + down + 1 }, (_, i) => up - i);
 }
 
-/** The colour `step` rungs up (positive, lighter) or down the ladder, as #rrggbb; beyond its ends the last rung. */
+/**
+ * The colour `step` rungs up (positive, lighter) or down the ladder, as #rrggbb; beyond its ends it goes on as far as there is
+ * room, so that light on the lightest colours and shade on the darkest are still seen.
+ */
 export function stepOf(colour: Laddered, step: number): string {
   const { value, ladder } = colour;
   if (step === 0) return value;
@@ -70,8 +73,10 @@ export function stepOf(colour: Laddered, step: number): string {
 /** A step as the ladder alone makes it. */
 function plainStep({ value, ladder = LADDER }: Laddered, step: number): Oklch {
   const base = oklchOf(value);
-  const { up, down, gapUp, gapDown } = rungsFrom(base.l, ladder);
-  const rung = Math.max(-down, Math.min(up, step));
+  const { gapUp, gapDown } = rungsFrom(base.l, ladder);
+  const roomUp = Math.max(0, LIGHTEST - base.l) / (gapUp || 1);
+  const roomDown = Math.max(0, base.l - DARKEST) / (gapDown || 1);
+  const rung = Math.max(-roomDown, Math.min(roomUp, step));
   const far = Math.abs(rung) * (gapOf(ladder.steps) / STANDARD_GAP);
   return {
     l: base.l + rung * (rung > 0 ? gapUp : gapDown),

@@ -1,6 +1,16 @@
 /** Edits of the lamp, and of what it makes. */
 import type { Draft } from "immer";
-import type { Cast, Crease, Drawing, GroundShadow, Lamp, LightKind, LightSetting, Pour } from "./drawing.ts";
+import type {
+  Cast,
+  Crease,
+  Drawing,
+  GroundShadow,
+  Lamp,
+  LightKind,
+  LightSetting,
+  Pour,
+  SheetName,
+} from "./drawing.ts";
 import { countPockets } from "./edits.ts";
 import type { Edit } from "./history.ts";
 import type { LAMP_MADE } from "./over.ts";
@@ -22,13 +32,16 @@ const MADE_WORDS: Readonly<Record<LampMade, string>> = {
   cast: "Throw the shadow of",
 };
 
+/** Where it lies. */
+const MADE_ON: Readonly<Record<LampMade, SheetName>> = { form: "shade", rim: "light", cast: "shade" };
+
 /** Has the lamp make something of pours, or nothing. */
 export const setMade = <K extends LampMade>(
   made: K,
   ids: readonly string[],
   value: NonNullable<Pour[K]> | null,
 ): Edit => ({
-  sheet: "shade",
+  sheet: MADE_ON[made],
   label: `${value ? MADE_WORDS[made] : "Leave out"} ${countPockets(ids.length)}`,
   change: (draft) => {
     for (const id of ids) {
@@ -47,7 +60,7 @@ export const changeMade = <K extends LampMade>(
   ids: readonly string[],
   change: Readonly<Partial<Record<keyof NonNullable<Pour[K]>, unknown>>>,
 ): Edit => ({
-  sheet: "shade",
+  sheet: MADE_ON[made],
   label: `Change ${made === "form" ? "form shade" : made === "rim" ? "rim" : "cast shadow"}`,
   merge: `${made}-${ids.join()}-${Object.keys(change).join()}`,
   change: (draft) => {

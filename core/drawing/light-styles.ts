@@ -159,14 +159,20 @@ export const layLight = (light: Light, pockets: readonly LitPocket[], laying: La
   };
 };
 
-/** Has pours follow a style, or none. */
+/** What a pour can have of its own and of a style. */
+const STYLED = ["form", "rim", "cast", "gradient"] as const;
+
+/** Has pours follow a style in place of what they have of its kinds, or none. */
 export const setStyle = (ids: readonly string[], use: StyleUse | null): Edit => ({
   sheet: "shade",
   label: use ? `Lay style on ${countPockets(ids.length)}` : "Let style go",
   change: (draft) => {
+    const style = use && draft.styles[use.style];
     for (const id of ids) {
-      if (use) draft.pours[id].style = { ...use };
-      else delete draft.pours[id].style;
+      const pour = draft.pours[id];
+      if (!use) delete pour.style;
+      else pour.style = { ...use };
+      for (const kind of STYLED) if (style?.[kind]) delete pour[kind];
     }
   },
 });

@@ -106,20 +106,16 @@ describe("cast shadows", () => {
   });
 });
 
-it("lies deeper over less deep, light last, in one colour's steps", () => {
+it("lies deeper over less deep on the shade sheet, what is lighter on the light sheet, in one colour's steps", () => {
   const lit = edited(
     crates,
     setMade("form", ["right"], { tones: 2, deeper: 1, roundness: 1, reach: 0.8, shine: 0.4 }),
     setMade("rim", ["right"], { deeper: -2, width: 3, gap: 1 }),
     setMade("cast", ["left"], { ...cast, deeper: 1 }),
   );
-  expect(shown(lit).map((item) => told(item)[1])).toEqual([
-    "radish-down-1",
-    "radish-down-1",
-    "radish-down-2",
-    "radish-up-1",
-    "radish-up-2",
-  ]);
+  const tones = (sheet: "shade" | "light") => shown(lit, sheet).map((item) => told(item)[1]);
+  expect(tones("shade")).toEqual(["radish-down-1", "radish-down-1", "radish-down-2"]);
+  expect(tones("light")).toEqual(["radish-up-1", "radish-up-2"]);
 });
 
 it("has one form for all pockets of a part, each showing its piece in its own colour", () => {
@@ -149,9 +145,10 @@ it("is hidden or fainter by its kind, wherever it lies", () => {
     setMade("rim", ["left", "right"], { deeper: -2, width: 3, gap: 1 }),
     setMade("cast", ["left"], cast),
   );
-  expect(shown(lit)).toHaveLength(3);
-  expect(shown(edited(lit, setLight("rim", { visible: false, strength: 1 })))).toHaveLength(1);
-  const faint = shown(edited(lit, setLight("cast", { visible: true, strength: 0.5 })));
+  const both = (drawing: Drawing) => [...shown(drawing, "shade"), ...shown(drawing, "light")];
+  expect(both(lit)).toHaveLength(3);
+  expect(both(edited(lit, setLight("rim", { visible: false, strength: 1 })))).toHaveLength(1);
+  const faint = both(edited(lit, setLight("cast", { visible: true, strength: 0.5 })));
   expect(faint.map(({ effects }) => effects.opacity)).toEqual([0.5, undefined, undefined]);
   expect(edited(lit, setLight("cast", { visible: true, strength: 1 })).lights).toEqual({});
 });

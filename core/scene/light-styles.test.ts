@@ -147,6 +147,14 @@ describe("a light style", () => {
     ).toEqual(["dusk-up-2"]);
   });
 
+  it("takes the place of what a pocket has of its own when it is laid", () => {
+    const form = { tones: 1, deeper: 3, roundness: 1, reach: 0.9 };
+    const own = edited(styled, setStyle(["b"], null), setMade("form", ["b"], form));
+    expect(tones(withId(own, "b-form"))).toEqual(["radish-down-2"]);
+    const laid = edited(own, setStyle(["b"], { style: "pot", fit: "same" }));
+    expect(tones(withId(laid, "b-form"))).toEqual(tones(withId(styled, "b-form")));
+  });
+
   it("gives way to what a pocket has of its own, and is let go as that", () => {
     const own = edited(styled, setMade("rim", ["b"], { deeper: -1, width: 1, gap: 0 }));
     expect(tones(withId(own, "b-rim"))).toEqual(["radish-up-2"]);

@@ -14,14 +14,16 @@ import type { Palette } from "./palette.ts";
 const shaped = keeper<Pocket, readonly Chain[]>();
 const kept = keeper<Pocket, Item>();
 
+/** Those that are lighter than their pockets, or those that are deeper. */
 export const rimItems = (
+  which: "lighter" | "deeper",
   drawing: Drawing,
   part: string,
   derived: PocketsDerived,
   palette: Palette,
 ): Ranked[] =>
   litPockets(drawing, part, derived).flatMap(({ pocket, pour }): Ranked[] => {
-    if (!pour.rim) return [];
+    if (!pour.rim || pour.rim.deeper < 0 !== (which === "lighter")) return [];
     const { id, paint, gradient, rim } = pour;
     const chains = rimChains(pocket, rim, drawing);
     if (chains.length === 0) return [];

@@ -202,13 +202,16 @@ function sheetsOf(
     flats: flatItems(own, of, derived, palette),
     shade: stacked([
       ...lit("form", formItems("form", ...made)),
-      ...lit("shine", formItems("shine", ...made)),
-      ...lit("rim", rimItems(...made)),
+      ...lit("rim", rimItems("deeper", ...made)),
       ...lit("cast", castItems(...made)),
       ...lit("crease", creaseItems(...made)),
       ...lit("drawn", [...styleItems(...made), ...shadeItems(...made), ...shapes("shade")]),
     ]),
-    light: stacked(lit("drawn", shapes("light"))),
+    light: stacked([
+      ...lit("shine", formItems("shine", ...made)),
+      ...lit("rim", rimItems("lighter", ...made)),
+      ...lit("drawn", shapes("light")),
+    ]),
     ink: [
       ...spotItems(...made),
       ...inkItems(own, { region, palette, hidden, held: heldTones(...made) }),

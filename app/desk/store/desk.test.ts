@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { addColour, changeColour, removeColour } from "#core/drawing/colour-edits.ts";
 import { changeSheet, setReach, setStrict } from "#core/drawing/edits.ts";
+import { setLamp } from "#core/drawing/light-edits.ts";
 import { changeStrokes, removeLines } from "#core/drawing/line-edits.ts";
 import { changePart } from "#core/drawing/part-edits.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
@@ -15,6 +16,7 @@ import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
 import { goToOpening, goToPocket } from "../press/next-snag.ts";
 import { STAGES, stageOf } from "../stages/index.ts";
 import { draw } from "../tools/draw/draw-state.ts";
+import { lampState, makeAll } from "../tools/lamp/lamp-state.ts";
 import type { DeskStore } from "./desk-state.ts";
 import {
   beginDrag,
@@ -263,7 +265,8 @@ describe("shade", () => {
     dragTool(desk, "shade", loop);
     const [shade] = Object.values(state().drawing.shades);
     expect(shade).toMatchObject({ blend: "multiply", anchor: anchorOf(state().derived.pockets[0]) });
-    expect(state().selected).toEqual([shade.id]);
+    // Not chosen, so that settings are those of the next one.
+    expect(state().selected).toEqual([]);
     state().chooseStage("Light");
     dragTool(desk, "shapes", [[30, 40]]);
     expect(state().selected).toEqual([shade.id]);
@@ -285,6 +288,38 @@ describe("shade", () => {
     dragTool(desk, "shade", loop);
     expect(state().reason?.text).toContain("The shade sheet is locked");
     expect(state().drawing.shades).toEqual({});
+  });
+});
+
+describe("light by the lamp", () => {
+  const makes = (what: "form" | "rim" | "cast") => lampState.change(desk, { makes: what });
+
+  it("says where the colour has no room for it", async () => {
+    await open(CLOSED);
+    state().edit(changeColour("frond", "#ffffff", "Frond"));
+    dragTool(desk, "pour", [[30, 50]]);
+    makes("rim");
+    dragTool(desk, "lamp", [[30, 50]]);
+    expect(state().said).toMatch(/^Frond has no tone that is \d lighter/);
+    state().edit(changeColour("frond", "#6f9a4a", "Frond"));
+    makeAll(desk, false);
+    dragTool(desk, "lamp", [[30, 50]]);
+    expect(state().said).toBe("Light the rim of pocket");
+  });
+
+  it("says that pockets as high as one another throw no shadow", async () => {
+    await open(CLOSED);
+    dragTool(desk, "pour", [
+      [30, 50],
+      [70, 50],
+    ]);
+    makes("cast");
+    makeAll(desk, true);
+    expect(state().said).toContain("throw no shadow on one another");
+    makeAll(desk, false);
+    state().edit(setLamp({ at: [0, 0.5], far: true }));
+    dragTool(desk, "lamp", [[30, 50]]);
+    expect(state().said).not.toContain("throw no shadow");
   });
 });
 

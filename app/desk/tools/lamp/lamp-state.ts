@@ -12,6 +12,7 @@ import type { Pocket } from "#core/pockets/pockets.ts";
 import { colouredIn } from "../../pockets/pour-in.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
+import { unseenOf } from "./say-unseen.ts";
 
 /** Lengths as shares of the page's width; 0 and false for what is left out. */
 interface Made {
@@ -159,6 +160,11 @@ export function makeAll(desk: DeskStore, on: boolean): void {
         pour.paint && !pour.spot && !pour[makes] ? [pour.id] : [],
       )
     : poursWith(drawing, makes);
-  if (ids.length > 0) edit(setMade(makes, ids, on ? nextMade(state, makes) : null));
-  else state.tell(on ? "Every coloured pocket has that already." : "No pocket has that.");
+  if (ids.length > 0) {
+    edit(setMade(makes, ids, on ? nextMade(state, makes) : null));
+    const unseen = on
+      ? unseenOf(desk.getState(), makes, poursWith(desk.getState().drawing, makes))
+      : undefined;
+    if (unseen) state.tell(unseen);
+  } else state.tell(on ? "Every coloured pocket has that already." : "No pocket has that.");
 }

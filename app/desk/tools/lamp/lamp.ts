@@ -13,6 +13,7 @@ import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { LampPanel } from "./lamp-panel.tsx";
 import { chosenMade, lampState, leaveOut, nextMade } from "./lamp-state.ts";
+import { unseenOf } from "./say-unseen.ts";
 
 const GRAB_PIXELS = 14;
 const RAYS = 8;
@@ -88,12 +89,31 @@ function shading({ desk, at, pixel }: Press): Gesture | undefined {
     if (crossed.to(to)) lay(desk, crossed.pockets, "show");
   };
   cross(at);
-  return { move: (press) => cross(press.at) };
+  const end = () => {
+    desk.getState().keep();
+    sayUnseen(desk, crossed.pockets);
+  };
+  return { move: (press) => cross(press.at), end };
 }
 
 function light(desk: DeskStore, pocket: Pocket): void {
   if (isMade(desk.getState(), pocket)) choose(desk, pocket);
-  else lay(desk, [pocket]);
+  else {
+    lay(desk, [pocket]);
+    sayUnseen(desk, [pocket]);
+  }
+}
+
+function sayUnseen(desk: DeskStore, pockets: readonly Pocket[]): void {
+  const state = desk.getState();
+  const { makes } = lampState.settings(state);
+  const ids = pockets.flatMap((pocket) => colouredIn(state, pocket)?.id ?? []);
+  const unseen = unseenOf(
+    state,
+    makes,
+    ids.filter((id) => state.drawing.pours[id][makes]),
+  );
+  if (unseen) state.tell(unseen);
 }
 
 /** Settings are for this one alone from now on. */
