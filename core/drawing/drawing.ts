@@ -476,6 +476,8 @@ export interface Pour extends Anchored {
 /** A freehand shape on the shade sheet, trimmed to its pocket. */
 export interface Shade extends ColourShape, Anchored {
   readonly kind: "drawn";
+  /** Steps of its pocket's own colour, above 0 darker, below 0 lighter, whatever that becomes; its paint counts where it has none. */
+  readonly deeper?: number;
 }
 
 /** From the bottom up. */

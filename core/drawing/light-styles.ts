@@ -52,13 +52,13 @@ export function takenLight({ box, pour }: LitPocket, shades: readonly Shade[]): 
         stops: gradient.stops.map((stop) => ({ ...stop, paint: styled(stop.paint) })),
       },
     }),
-    shapes: shades.map(({ outline, evenOdd, opacity, blend, soft, paint }) => ({
+    shapes: shades.map(({ outline, evenOdd, opacity, blend, soft, paint, deeper }) => ({
       outline: outline.map((chain) => mapped(chain, away)),
       evenOdd,
       opacity,
       ...(blend && { blend }),
       ...(soft && { soft }),
-      paint: styled(paint),
+      paint: deeper === undefined ? styled(paint) : { colour: null, step: -deeper },
     })),
   };
 }

@@ -739,10 +739,12 @@ rules(FlatShapeRecord, ColourShapeRecord, {
 export class ShadeRecord extends ColourShapeRecord {
   kind!: "drawn";
   anchor!: AnchorRecord;
+  deeper?: number;
 }
 rules(ShadeRecord, ColourShapeRecord, {
   kind: [Equals("drawn")],
   anchor: [IsDefined(), IsObject(), Nested(() => AnchorRecord)],
+  deeper: [IsOptional(), Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
 });
 
 export class CreaseRecord extends Ranked {

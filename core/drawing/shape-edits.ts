@@ -116,6 +116,8 @@ export const changeShapes = (shapes: readonly AnyShape[], change: ShapeChange): 
         if (value === undefined) delete own[key as keyof typeof own];
         else Object.assign(own, { [key]: value });
       }
+      // A colour of its own, and so no step of another any more.
+      if (change.paint) delete (own as Draft<Shade>).deeper;
     }
   },
 });
@@ -198,7 +200,8 @@ function retrimmed(shape: AnyShape, to: TrimTo): AnyShape {
     ...(gradient ? { gradient } : {}),
   };
   const common = { id, rank, outline, evenOdd, paint, opacity, ...laid };
-  if (typeof to === "object") return { ...common, kind: "drawn", anchor: to };
+  const deeper = isShade(shape) && shape.deeper !== undefined ? { deeper: shape.deeper } : {};
+  if (typeof to === "object") return { ...common, kind: "drawn", anchor: to, ...deeper };
   const sheet = isShade(shape) ? "shade" : shape.sheet;
   return {
     ...common,

@@ -96,7 +96,8 @@ function drawingOf(
     shades: Object.fromEntries(
       shades.map((one, k): [string, Shade] => [
         `s${k}`,
-        { ...one, id: `s${k}`, rank: 50 + k, kind: "drawn", anchor },
+        // Every other one is a step of what it lies on.
+        { ...one, id: `s${k}`, rank: 50 + k, kind: "drawn", anchor, ...(k % 2 ? { deeper: k - 2 } : {}) },
       ]),
     ),
   };

@@ -1,6 +1,6 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
 
-import { isId, LARGEST } from "../drawing/bounds.ts";
+import { DEEPEST_LIGHT, isId, LARGEST } from "../drawing/bounds.ts";
 import {
   BLENDS,
   type ColourShape,
@@ -119,9 +119,15 @@ export function shadeOf(mark: Mark, at: readonly Point[], rank: number): ReadSha
     evenOdd: isEvenOdd(mark),
     opacity: shareIn(mark.element.attributes["data-opacity"]),
     at,
+    ...deeperIn(mark),
     ...laidIn(mark),
     ...partIn(mark),
   };
+}
+
+function deeperIn({ element }: Mark): Pick<Shade, "deeper"> {
+  const deeper = Number(element.attributes["data-deeper"] ?? Number.NaN);
+  return Number.isInteger(deeper) && Math.abs(deeper) <= DEEPEST_LIGHT ? { deeper } : {};
 }
 
 export interface ToldLaid extends Pick<ColourShape, "blend" | "soft"> {

@@ -43,6 +43,7 @@ const WORDS: {
   shade: ({ at, ...says }, item) => ({
     "data-is": "shade",
     "data-at": placesText(at),
+    "data-deeper": says.deeper === undefined ? undefined : `${says.deeper}`,
     ...laidWords(says, item),
   }),
   stroke: (says, { id }) => ({

@@ -10,6 +10,7 @@ import type {
   Gradient,
   Hold,
   Pour,
+  Shade,
   SheetName,
   Stroke,
 } from "../drawing/drawing.ts";
@@ -101,7 +102,7 @@ export type Says =
   /** With its own opacity, beside that of its colour. */
   | ({ readonly is: "flat" } & Laid & Pick<FlatShape, "echo" | "trim">)
   /** A point of each of its pockets, and its own opacity. */
-  | ({ readonly is: "shade"; readonly at: readonly Point[] } & Laid)
+  | ({ readonly is: "shade"; readonly at: readonly Point[] } & Laid & Pick<Shade, "deeper">)
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked" | "hold">)
   /** A stroke whose width changes along it; its area is the ink it leaves. */
   | { readonly is: "nibbed"; readonly stroke: Stroke }

@@ -1,9 +1,10 @@
 /** The shade sheet. Each kind of shade is a derivation of its own, from facts and pockets to an item. */
-import { type Drawing, entitiesOf, type Shade } from "../drawing/drawing.ts";
+import { type Drawing, entitiesOf, type Pour, type Shade } from "../drawing/drawing.ts";
 import { partOf } from "../drawing/parts.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { colourItem, laidAs, type Painted, paintOfShape } from "./colour-item.ts";
+import { deeperPaint } from "./deeper-paint.ts";
 import type { Ranked } from "./flat-of.ts";
 import { withInward } from "./inward-items.ts";
 import type { Chain, Item } from "./items.ts";
@@ -20,16 +21,51 @@ const SHADES: {
 export const shadeItems = (
   drawing: Drawing,
   part: string,
-  { pockets, pocketsOf }: Matches & { readonly pockets: readonly Pocket[] },
+  { pockets, pocketsOf, pourOf }: Matches & { readonly pockets: readonly Pocket[] },
   palette: Palette,
 ): Ranked[] =>
-  entitiesOf(drawing.shades).flatMap((shade) => {
+  entitiesOf(drawing.shades).flatMap((shade): Ranked[] => {
     if (partOf(shade.anchor) !== part) return [];
-    const places = (pocketsOf.get(shade.id) ?? []).map((index) => pockets[index]);
-    if (places.length === 0) return [];
-    const item = SHADES[shade.kind](shade, places, paintOfShape(shade, drawing, palette));
-    return [{ rank: shade.rank, ...withInward(shade, item, drawing, palette) }];
+    const indices = pocketsOf.get(shade.id) ?? NONE;
+    const place = (shade: Shade, places: readonly number[], painted: Painted) => {
+      const item = SHADES[shade.kind](
+        shade,
+        places.map((index) => pockets[index]),
+        painted,
+      );
+      return { rank: shade.rank, ...withInward(shade, item, drawing, palette) };
+    };
+    if (indices.length === 0) return [];
+    if (shade.deeper === undefined || shade.gradient)
+      return [place(shade, indices, paintOfShape(shade, drawing, palette))];
+    return indices.map((index, k) => {
+      const own = k === 0 ? shade : namesake(shade, pockets[index].key);
+      return place(own, [index], deeperThan(drawing.pours[pourOf[index] ?? ""], shade, drawing, palette));
+    });
   });
+
+const NONE: readonly number[] = [];
+const copies = keeper<Shade, Map<number, Shade>>();
+
+/** The same shade in another of its pockets, under a name of its own. */
+function namesake(shade: Shade, key: number): Shade {
+  const known = copies(shade, [], () => new Map());
+  const own = known.get(key) ?? { ...shade, id: `${shade.id}-${key}` };
+  known.set(key, own);
+  return own;
+}
+
+/** So many steps of the colour beneath, along its gradient too; where that has none, in its paint. */
+function deeperThan(pour: Pour | undefined, shade: Shade, drawing: Drawing, palette: Palette): Painted {
+  return pour?.paint && !pour.spot
+    ? keptPaint(shade, [pour, palette], () => ({
+        paint: deeperPaint(pour, shade.deeper!, palette),
+        strength: 1,
+      }))
+    : paintOfShape(shade, drawing, palette);
+}
+
+const keptPaint = keeper<Shade, Painted>();
 
 const kept = keeper<Shade, Item>();
 
@@ -39,6 +75,11 @@ function drawnShade(shade: ShadeOf<"drawn">, pockets: readonly Pocket[], painted
     pockets.length > 1 ? pockets.flatMap(({ cover }) => cover) : pockets[0].cover;
   return kept(shade, [painted.paint, painted.strength, ...pockets], () => ({
     ...colourItem(shade, painted, clip),
-    says: { is: "shade", at: pockets.map(({ seed }) => seed), ...laidAs(shade) },
+    says: {
+      is: "shade",
+      at: pockets.map(({ seed }) => seed),
+      ...laidAs(shade),
+      ...(shade.deeper !== undefined && { deeper: shade.deeper, paint: shade.paint }),
+    },
   }));
 }

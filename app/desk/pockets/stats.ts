@@ -48,7 +48,8 @@ export const usesOf = createSelector(
       for (const { paint } of bands?.bands ?? []) count(paint);
     }
     for (const { paint } of waitingPours(pours, derived.whole)) count(paint);
-    for (const { paint } of [...Object.values(shades), ...Object.values(flatShapes)]) count(paint);
+    for (const { paint, deeper } of Object.values(shades)) if (deeper === undefined) count(paint);
+    for (const { paint } of Object.values(flatShapes)) count(paint);
     for (const { gradient } of [pours, shades, flatShapes].flatMap((table) =>
       Object.values<{ readonly gradient?: Gradient }>(table),
     ))

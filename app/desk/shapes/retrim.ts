@@ -1,11 +1,12 @@
 import type { FlatShape } from "#core/drawing/drawing.ts";
-import { type AnyShape, partOfShape, retrimShapes, type TrimTo } from "#core/drawing/shape-edits.ts";
+import { type AnyShape, isShade, partOfShape, retrimShapes, type TrimTo } from "#core/drawing/shape-edits.ts";
 import { pointAt } from "#core/geometry/cubic.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { anchorAround } from "#core/pockets/anchors.ts";
 import { isInk as isWithin } from "#core/pockets/ink-regions.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
+import { steppedPaint } from "../pockets/pour-into.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 
 export type Trim = NonNullable<FlatShape["trim"]> | "free" | "pocket";
@@ -14,12 +15,20 @@ export type Trim = NonNullable<FlatShape["trim"]> | "free" | "pocket";
 export function retrim(desk: DeskStore, shapes: readonly AnyShape[], trim: Trim): void {
   const state = desk.getState();
   const changes = shapes.flatMap((shape): { shape: AnyShape; to: TrimTo }[] => {
-    if (trim !== "pocket") return [{ shape, to: trim }];
+    if (trim !== "pocket") return [{ shape: inOwnColour(state, shape), to: trim }];
     const pockets = pocketsUnder(state, shape);
     return pockets.length > 0 ? [{ shape, to: anchorAround(pockets) }] : [];
   });
   if (changes.length === 0) state.tell("The shape lies over no pocket that it could be trimmed to.");
   else state.edit(retrimShapes(changes));
+}
+
+/** A shade that is so many steps of what it lies on in the colour that makes: free it lies on nothing that could say so. */
+function inOwnColour({ derived, drawing }: Desk, shape: AnyShape): AnyShape {
+  if (!isShade(shape) || shape.deeper === undefined) return shape;
+  const [index] = derived.pocketsOf.get(shape.id) ?? [];
+  const beneath = drawing.pours[derived.pourOf[index] ?? ""]?.paint;
+  return beneath ? { ...shape, paint: steppedPaint(drawing, beneath, -shape.deeper) } : shape;
 }
 
 /** The pockets of its part that a shape lies over. */

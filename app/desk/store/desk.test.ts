@@ -4,7 +4,10 @@ import { changeSheet, setReach, setStrict } from "#core/drawing/edits.ts";
 import { setLamp } from "#core/drawing/light-edits.ts";
 import { changeStrokes, removeLines } from "#core/drawing/line-edits.ts";
 import { changePart } from "#core/drawing/part-edits.ts";
+import { changeShapes } from "#core/drawing/shape-edits.ts";
+import { readDrawingFile, writeDrawingFile } from "#core/formats/drawing-file.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
+import { tonesIn } from "#core/scene/items.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
 import { makePart } from "../parts/part-actions.ts";
 import { describeDrawing } from "../pockets/describe.ts";
@@ -17,6 +20,7 @@ import { goToOpening, goToPocket } from "../press/next-snag.ts";
 import { STAGES, stageOf } from "../stages/index.ts";
 import { draw } from "../tools/draw/draw-state.ts";
 import { lampState, makeAll } from "../tools/lamp/lamp-state.ts";
+import { takeOver } from "../tools/lamp/take-over.ts";
 import type { DeskStore } from "./desk-state.ts";
 import {
   beginDrag,
@@ -305,6 +309,32 @@ describe("light by the lamp", () => {
     makeAll(desk, false);
     dragTool(desk, "lamp", [[30, 50]]);
     expect(state().said).toBe("Light the rim of pocket");
+  });
+
+  it("is, taken over, so many steps of what it lies on, whatever that becomes", async () => {
+    await open(CLOSED);
+    dragTool(desk, "pour", [[30, 50]]);
+    makes("form");
+    dragTool(desk, "lamp", [[30, 50]]);
+    const [pour] = Object.keys(state().drawing.pours);
+    takeOver(desk, [pour], ["form"]);
+    const tones = () =>
+      state().scene.parts.flatMap(({ sheets }) =>
+        sheets.flatMap(({ name, items }) =>
+          name === "shade"
+            ? items.flatMap(({ paint }) => tonesIn(paint).map(({ variable }) => variable))
+            : [],
+        ),
+      );
+    expect(tones()).toEqual(["frond-down-1"]);
+    state().set({ paint: { colour: "radish", step: -1 } });
+    dragTool(desk, "pour", [[30, 50]]);
+    expect(tones()).toEqual(["radish-down-2"]);
+    const again = readDrawingFile(writeDrawingFile(state().drawing));
+    expect(Object.values(again.shades)).toMatchObject([{ deeper: 1 }]);
+    // Given a colour of its own it is no step of another any more.
+    state().edit(changeShapes(Object.values(state().drawing.shades), { paint: { colour: "dusk", step: 0 } }));
+    expect(tones()).toEqual(["dusk"]);
   });
 
   it("says that pockets as high as one another throw no shadow", async () => {

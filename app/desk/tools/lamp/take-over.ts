@@ -1,6 +1,5 @@
-/** What the lamp makes becomes drawn: it stays where it is, in the colour it had, and the lamp moves it no more. */
+/** What the lamp makes becomes drawn: it stays where it is, in steps of the colour it lies on, and the lamp moves it no more. */
 import type { Pour, Shade } from "#core/drawing/drawing.ts";
-import { steppedGradient } from "#core/drawing/gradients.ts";
 import { type LampMade, setMade } from "#core/drawing/light-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { addShade } from "#core/drawing/shape-edits.ts";
@@ -80,9 +79,7 @@ function shadesOf(desk: Desk, pour: string, made: LampMade): Omit<Shade, "rank">
       outline: chains,
       evenOdd: false,
       paint: steppedPaint(drawing, under.paint!, -deeper),
-      ...(under.gradient
-        ? { gradient: { ...steppedGradient(under.gradient, -deeper), cloth: newId() } }
-        : {}),
+      deeper,
       opacity: 1,
       ...(soft > 0 ? { soft } : {}),
     }));
