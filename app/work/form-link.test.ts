@@ -38,7 +38,7 @@ function linked(ask?: AskForms["tones"]) {
     fresh++;
   });
   const all = (of = drawing) =>
-    pockets.map((pocket) => link.tonesOf(pocket.key, formedBy(pocket, form, pockets), form, of));
+    pockets.map((pocket) => link.tonesOf(pocket.key, formedBy(pocket, form, pockets, drawing), form, of));
   return { link, asked, all, told: () => fresh };
 }
 
@@ -47,7 +47,9 @@ describe("soft forms worked out elsewhere", () => {
     const { link, all, asked, told } = linked();
     expect(all()).toEqual([[], []]);
     await link.settled();
-    expect(all()).toEqual(pockets.map((pocket) => formTones(formedBy(pocket, form, pockets), form, drawing)));
+    expect(all()).toEqual(
+      pockets.map((pocket) => formTones(formedBy(pocket, form, pockets, drawing), form, drawing)),
+    );
     expect(all()[0]).toBe(all()[0]);
     expect([asked, told()]).toEqual([[2], 1]);
   });
@@ -62,7 +64,7 @@ describe("soft forms worked out elsewhere", () => {
     await link.settled();
     const last = places[2];
     expect(all(last)).toEqual(
-      pockets.map((pocket) => formTones(formedBy(pocket, form, pockets), form, last)),
+      pockets.map((pocket) => formTones(formedBy(pocket, form, pockets, drawing), form, last)),
     );
     expect(asked).toEqual([2, 2]);
   });

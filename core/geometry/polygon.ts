@@ -12,6 +12,14 @@ export function ringArea(ring: Coords): number {
   return sum / 2;
 }
 
+/** How long the way round a flat ring [x, y, …] is. */
+export function ringLength(ring: Coords): number {
+  let length = 0;
+  for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2)
+    length += Math.hypot(ring[i] - ring[j], ring[i + 1] - ring[j + 1]);
+  return length;
+}
+
 /** Even-odd containment: a ring list with holes is one region. */
 export function regionContains(rings: readonly Coords[], [x, y]: Point): boolean {
   let inside = false;

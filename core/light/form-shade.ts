@@ -4,13 +4,14 @@
  */
 import { contours } from "d3-contour";
 import type { Box, Point } from "../geometry/point.ts";
+import { ringArea } from "../geometry/polygon.ts";
 import { fitSmoothRing, fitWithCorners } from "../lines/fit.ts";
 import { inflate, type NormalField } from "./inflate.ts";
 import type { PlacedLamp } from "./lamp.ts";
 
 /** What has a form: a pocket, or anything with an outline. */
 export interface Formed {
-  /** Flattened rings [x, y, …] in page units, the outer one first. */
+  /** Flattened rings [x, y, …] in page units, the largest first; holes wind against what they are in. */
   readonly rings: readonly (readonly number[])[];
   readonly box: Box;
   /** Page units squared. */
@@ -33,7 +34,9 @@ const fields = new WeakMap<readonly unknown[], NormalField | undefined>();
 /** The same rings, or the outer one alone, give the same field. */
 function fieldOf({ rings, box }: Formed, finest: number, folds: boolean): NormalField | undefined {
   const key = folds ? rings : rings[0];
-  if (!fields.has(key)) fields.set(key, inflate(folds ? rings : [rings[0]], box, finest));
+  const winding = Math.sign(ringArea(rings[0]));
+  const outers = () => rings.filter((ring) => Math.sign(ringArea(ring)) === winding);
+  if (!fields.has(key)) fields.set(key, inflate(folds ? rings : outers(), box, finest));
   return fields.get(key);
 }
 

@@ -7,6 +7,7 @@
  * the grid (Shortley and Weller, 1938), so that normals do not follow the steps of the grid.
  */
 import type { Box } from "../geometry/point.ts";
+import { ringArea, ringLength } from "../geometry/polygon.ts";
 
 /** Normals at the middles of square cells, row by row. */
 export interface NormalField {
@@ -25,6 +26,10 @@ export interface NormalField {
 /** Cells across the longer side: of what is large, and of what is so small that fewer will do. */
 const CELLS = 44;
 const FEWEST_CELLS = 14;
+/** Cells across what is thin, so that it has a form however long it is; of what is smaller than is worth the work, fewer. */
+const ACROSS = 8;
+const FEWEST_ACROSS = 5;
+const MOST_CELLS = 60_000;
 /** Cells beyond the box on every side. */
 const MARGIN = 3;
 /** A cell's middle is never taken to lie nearer to the outline than this share of a cell. */
@@ -41,7 +46,12 @@ export function inflate(
   finest = 0,
 ): NormalField | undefined {
   const side = Math.max(box.width, box.height);
-  const cell = Math.max(side / CELLS, Math.min(finest, side / FEWEST_CELLS));
+  const thick = thicknessOf(rings);
+  const cell = Math.max(
+    Math.min(side / CELLS, thick / ACROSS),
+    Math.min(finest, side / FEWEST_CELLS, thick / FEWEST_ACROSS),
+    Math.sqrt((box.width * box.height) / MOST_CELLS),
+  );
   if (!(cell > 0)) return undefined;
   const columns = Math.ceil(box.width / cell) + 2 * MARGIN;
   const rows = Math.ceil(box.height / cell) + 2 * MARGIN;
@@ -50,10 +60,17 @@ export function inflate(
   const grid = { columns, rows, cell, x: box.x - beyond, y: box.y - beyond };
   const arms = armsOf(rings, grid);
   if (!arms.inside.includes(1)) return undefined;
-  const heights = solved(arms, grid);
+  const heights = solved(arms, grid, thick / cell);
   const normals = normalsOf(heights, arms, grid);
   carryOn(normals, arms.inside, grid);
   return { ...grid, normals, inside: arms.inside };
+}
+
+/** How thick a region is in page units: of a long strip just its width, of a circle half of that. */
+function thicknessOf(rings: readonly (readonly number[])[]): number {
+  const area = Math.abs(rings.reduce((sum, ring) => sum + ringArea(ring), 0));
+  const around = rings.reduce((sum, ring) => sum + ringLength(ring), 0);
+  return around > 0 ? (2 * area) / around : 0;
 }
 
 type Grid = Omit<NormalField, "normals" | "inside">;
@@ -120,10 +137,14 @@ function crossings(
   return found;
 }
 
-/** u in squared cells. */
-function solved({ inside, east, west, south, north }: Arms, { columns, rows }: Grid): Float64Array {
+/** u in squared cells; `thick` is how thick the region is, in cells: what is thin settles with less relaxation. */
+function solved(
+  { inside, east, west, south, north }: Arms,
+  { columns, rows }: Grid,
+  thick: number,
+): Float64Array {
   const u = new Float64Array(columns * rows);
-  const over = 2 / (1 + Math.sin(Math.PI / Math.max(columns, rows)));
+  const over = 2 / (1 + Math.sin(Math.PI / Math.min(Math.max(columns, rows), 4 * thick)));
   for (let sweep = 0; sweep < SWEEPS; sweep++)
     for (let at = columns; at < u.length - columns; at++) {
       if (inside[at] === 0) continue;

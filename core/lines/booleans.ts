@@ -74,6 +74,30 @@ export function united(regions: readonly Region[]): number[][] {
     .map((path) => fitted(path, size * FIT, scale));
 }
 
+/** What of a region no others cover, as rings of points [x, y, …], the largest first; holes wind against what they are in. */
+export function uncovered(region: Region, covers: readonly Region[]): number[][] {
+  const box = boundsOf(region.outline);
+  if (!box) return [];
+  const size = diagonal(box) || 1;
+  const scale = LATTICE / size;
+  const clipper = new ClipperLib.Clipper();
+  clipper.AddPaths(pathsOf(region, size * FLAT, scale), ClipperLib.PolyType.ptSubject, true);
+  for (const cover of covers)
+    clipper.AddPaths(pathsOf(cover, size * FLAT, scale), ClipperLib.PolyType.ptClip, true);
+  const found: ClipperLib.Paths = [];
+  clipper.Execute(
+    ClipperLib.ClipType.ctDifference,
+    found,
+    ClipperLib.PolyFillType.pftNonZero,
+    ClipperLib.PolyFillType.pftNonZero,
+  );
+  const least = (size * scale) ** 2 * SLIVER;
+  return found
+    .filter((path) => Math.abs(ClipperLib.Clipper.Area(path)) > least)
+    .sort((a, b) => Math.abs(ClipperLib.Clipper.Area(b)) - Math.abs(ClipperLib.Clipper.Area(a)))
+    .map((path) => path.flatMap(({ X, Y }) => [X / scale, Y / scale]));
+}
+
 /** A hole or a piece of less than this part of the largest is what rounding leaves between neighbours. */
 const SLIVER = 1e-4;
 

@@ -27,7 +27,7 @@ export const formItems = (
   litPockets(drawing, part, derived).flatMap(({ pocket, pour }) => {
     if (!pour.form) return [];
     const { pockets, forms } = derived;
-    const formed = formedBy(pocket, pour.form, pockets);
+    const formed = formedBy(pocket, pour.form, pockets, drawing);
     const tones = forms
       ? forms.tonesOf(pocket.key, formed, pour.form, drawing)
       : formTones(formed, pour.form, drawing);

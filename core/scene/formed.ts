@@ -1,11 +1,12 @@
-/** What a form is inferred from: a pocket's own outline, or that of all its part. */
-import type { Form } from "../drawing/drawing.ts";
+/** What a form is inferred from: what is seen of a pocket inside its ink, or the outline of all its part. */
+import type { Drawing, Form } from "../drawing/drawing.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { boundsOf, type Coords, diagonal } from "../geometry/point.ts";
 import { regionContains, ringArea } from "../geometry/polygon.ts";
 import type { Formed } from "../light/form-shade.ts";
-import { united } from "../lines/booleans.ts";
+import { uncovered, united } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import { inkOf } from "./ink-items.ts";
 import { keeper } from "./kept.ts";
 
 /** An outline with a key of its own among all of a drawing. */
@@ -19,13 +20,28 @@ const wholes = keeper<readonly Pocket[], Map<string, readonly KeyedForm[]>>();
 /** Flattened within this part of the outline's diagonal. */
 const FLAT = 1 / 2000;
 
-export function formedBy(pocket: Pocket, { whole }: Form, pockets: readonly Pocket[]): KeyedForm {
+export function formedBy(
+  pocket: Pocket,
+  { whole }: Form,
+  pockets: readonly Pocket[],
+  { strokes, nibs }: Pick<Drawing, "strokes" | "nibs">,
+): KeyedForm {
   const island =
     whole && islandsOf(pocket.part, pockets).find(({ rings }) => regionContains(rings, pocket.seed));
   if (island) return island;
-  return own(pocket, [], () => {
-    const { rings, box, area, key } = pocket;
-    return { rings, box, area, key: `${key}` };
+  const inks = pocket.lines.flatMap((id) => {
+    const stroke = strokes[id];
+    return stroke && !stroke.hidden && !stroke.dash ? [stroke] : [];
+  });
+  return own(pocket, [nibs, ...inks], () => {
+    const covers = inks.map((stroke) => ({
+      outline: inkOf(stroke, nibs[stroke.nib ?? ""]),
+      evenOdd: false,
+    }));
+    const seen = uncovered({ outline: pocket.outline, evenOdd: false }, covers);
+    const rings = seen.length > 0 ? seen : pocket.rings;
+    const area = Math.abs(rings.reduce((sum, ring) => sum + ringArea(ring), 0));
+    return { rings, box: boundsOf(rings)!, area, key: `${pocket.key}` };
   });
 }
 

@@ -26,7 +26,7 @@ const TAKEN: {
 } = {
   form: ({ drawing, derived }, own, pockets) =>
     pockets.flatMap((pocket) =>
-      formTones(formedBy(pocket, own.form!, derived.whole.pockets), own.form!, drawing).map((tone) => ({
+      formTones(formedBy(pocket, own.form!, derived.whole.pockets, drawing), own.form!, drawing).map((tone) => ({
         ...tone,
         pocket,
         pour: own,
