@@ -16,6 +16,7 @@ import { artWorker, lightClient, pocketClient } from "../../work/clients.ts";
 import { FormLink } from "../../work/form-link.ts";
 import { Pictures } from "../../work/pictures.ts";
 import type { PocketReading } from "../../work/pockets.worker.ts";
+import { Restarting } from "../../work/restarting.ts";
 import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { openingIn } from "../gaps/fresh-gaps.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
@@ -50,7 +51,7 @@ function shownState(
 export function createDesk(id: string, opened: Opened): DeskStore {
   const { drawing } = opened.history;
   return createStore<Desk>()((set, get) => {
-    const lines = pocketClient();
+    const lines = new Restarting(pocketClient);
     const pictures = new Pictures();
     const art = new ArtLink(artWorker());
     const light = lightClient();
@@ -102,8 +103,9 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       }
     };
 
-    const follower = new PocketFollower(lines.work, drawing, {
+    const follower = new PocketFollower(lines, drawing, {
       onPockets,
+      onFailure: () => set({ reading: false, trouble: FAILED }),
       onGaps: (gaps) => {
         const { stamp, drawing: read, gaps: before, chosenOpening } = get();
         const chosen = chosenOpening === null ? null : openingIn(gaps, before.openings[chosenOpening]);
@@ -247,7 +249,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       tell: (text) => set({ said: text, reason: { text, at: get().pointer.at } }),
       explainLeak: async (at, wanted) => {
         const { part } = get();
-        const leak = (await lines.work.leak(part, at)) ?? null;
+        const leak = (await lines.work.leak(part, at).catch(() => undefined)) ?? null;
         set({ leak: leak && { ...leak, wish: wanted, part }, said: leak ? sayLeak(leak, drawing.page) : "" });
       },
       bridgeLeak: (openings) => {
@@ -259,8 +261,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       },
       tryReach: async (width) => {
         const turn = ++tried;
-        const reading = await lines.work.reach(width);
-        if (turn === tried) set({ triedReach: { ...reading, width } });
+        const reading = await lines.work.reach(width).catch(() => undefined);
+        if (reading && turn === tried) set({ triedReach: { ...reading, width } });
       },
       close: () => {
         follower.stop();
@@ -280,6 +282,9 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     }
   });
 }
+
+const FAILED =
+  "The pockets of these lines could not be found: something went wrong here, not in your drawing. It is kept, and is tried again with the next change.";
 
 const BROUGHT = "That went beyond what can be drawn: it was brought to the nearest that can.";
 

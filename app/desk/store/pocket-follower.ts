@@ -1,18 +1,21 @@
 /**
  * Keeps the pocket worker's lines those that are shown. While it reads it is told nothing more; then it is told all that
- * has changed since, so that a drag never piles up work. Openings are read once the hand rests.
+ * has changed since, so that a drag never piles up work. Openings are read once the hand rests. A worker that throws is begun
+ * anew and asked again; one that throws at the same lines a second time waits for other ones.
  */
 import { difference } from "#core/drawing/difference.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { linePatches } from "#core/drawing/history.ts";
-import type { Client } from "../../work/clients.ts";
 import { handOver } from "../../work/hand-over.ts";
 import type { GapReading, PocketReading, PocketWork } from "../../work/pockets.worker.ts";
+import type { Restarting } from "../../work/restarting.ts";
 
 export interface Listener {
   readonly onPockets: (reading: PocketReading, upToDate: boolean) => void;
   /** Openings of the lines as they were last told. */
   readonly onGaps: (gaps: GapReading) => void;
+  /** The worker threw, twice, at the lines that are shown. */
+  readonly onFailure: () => void;
 }
 
 /** Whether lines are read otherwise in one drawing than in another: of colour only where its edges are walls. */
@@ -29,10 +32,12 @@ export class PocketFollower {
   private told: Drawing | undefined;
   private seen: Drawing | undefined;
   private busy = true;
+  /** The drawing that the worker threw at last. */
+  private failed: Drawing | undefined;
   private resting: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
-    private readonly work: Client<PocketWork>["work"],
+    private readonly lines: Restarting<PocketWork>,
     private shown: Drawing,
     private readonly listener: Listener,
   ) {
@@ -61,10 +66,11 @@ export class PocketFollower {
       this.seen = drawing;
       if (told && !linesDiffer(told, drawing)) continue;
       this.told = drawing;
-      const answer = told
-        ? this.work.follow(linePatches(difference(told, drawing)))
-        : this.work.open(handOver(drawing));
-      this.listener.onPockets(await answer, this.seen === this.shown);
+      const { work } = this.lines;
+      const asked = told ? work.follow(linePatches(difference(told, drawing))) : work.open(handOver(drawing));
+      const answer = await asked.catch(() => undefined);
+      if (answer) this.listener.onPockets(answer, this.seen === this.shown);
+      else this.beginAnew(drawing);
     }
     this.busy = false;
     this.resting = setTimeout(() => void this.readGaps(), GAPS_AFTER_MS);
@@ -72,8 +78,21 @@ export class PocketFollower {
 
   private async readGaps(): Promise<void> {
     const { told } = this;
-    const gaps = await this.work.gaps();
-    const same = told && !linesDiffer(told, this.shown, "gaps");
-    if (same && !this.busy) this.listener.onGaps(gaps);
+    if (!told) return;
+    const gaps = await this.lines.work.gaps().catch(() => undefined);
+    const same = !linesDiffer(told, this.shown, "gaps");
+    if (gaps && same && !this.busy) this.listener.onGaps(gaps);
+    else if (!gaps && !this.busy && this.beginAnew(told)) void this.run();
+  }
+
+  /** Begins a worker anew that threw at a drawing; whether that drawing is to be asked for again. */
+  private beginAnew(drawing: Drawing): boolean {
+    this.lines.restart();
+    this.told = undefined;
+    const again = this.failed !== drawing;
+    this.failed = drawing;
+    if (again) this.seen = undefined;
+    else if (drawing === this.shown) this.listener.onFailure();
+    return again;
   }
 }

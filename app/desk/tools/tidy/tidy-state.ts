@@ -62,7 +62,12 @@ let asked = 0;
 export async function previewTidy(desk: DeskStore): Promise<void> {
   const turn = ++asked;
   const state = desk.getState();
-  const reading = await state.lines.work.tidy(tidyTargets(state), tidySettings(state), pinsOf(state));
+  const asking = state.lines.work.tidy(tidyTargets(state), tidySettings(state), pinsOf(state));
+  const reading = await asking.catch(() => undefined);
+  if (!reading) {
+    state.tell("These lines could not be tidied. They are as they were.");
+    return;
+  }
   const inHand = (desk.getState().held?.tool ?? tidy.name) === tidy.name;
   if (turn === asked && inHand) tidy.hold(desk, { preview: { stamp: state.stamp, reading } });
 }
