@@ -1,4 +1,5 @@
 /** The whole drawer out and in, how full it is, and rows gone bad. */
+import { readFileSync } from "node:fs";
 import { expect } from "@playwright/test";
 import { unzipSync } from "fflate";
 import {
@@ -50,6 +51,36 @@ test("the whole drawer is taken home as one file and put in again, steps and all
     .getByLabel("Choose a drawer that was taken home")
     .setInputFiles({ name: "no.zip", mimeType: "application/zip", buffer: Buffer.from("no") });
   await expect(page.getByText(/“no.zip” was not put in\. This archive is damaged/).first()).toBeVisible();
+});
+
+test("a drawing that a newer version has kept is left alone, and can be saved as it is stored", async ({
+  page,
+}) => {
+  await openDemo(page, KETTLE);
+  await isKept(page);
+  await openDrawer(page);
+  await page.evaluate(async () => {
+    const open = indexedDB.open("fern-pocket");
+    const base = await new Promise<IDBDatabase>((resolve) => {
+      open.onsuccess = () => resolve(open.result);
+    });
+    const change = base.transaction("drawings", "readwrite");
+    const drawings = change.objectStore("drawings");
+    drawings.getAll().onsuccess = ({ target }) => {
+      for (const row of (target as IDBRequest<object[]>).result) drawings.put({ ...row, version: 99 });
+    };
+    await new Promise((resolve) => {
+      change.oncomplete = resolve;
+    });
+    base.close();
+  });
+  await page.getByRole("link", { name: `Open ${KETTLE}` }).click();
+  await expect(page.getByRole("heading", { name: "Kept by a newer Fern Pocket" })).toBeVisible();
+  await isAccessible(page);
+  const saving = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save what is stored" }).click();
+  const saved = JSON.parse(readFileSync(await (await saving).path(), "utf8"));
+  expect(saved.row.version).toBe(99);
 });
 
 test("a drawing whose rows went bad opens as far as it can be read; the rest is offered as a file", async ({

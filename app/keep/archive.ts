@@ -44,7 +44,7 @@ export async function drawerArchive(onProgress: (share: number) => void): Promis
   const files: Record<string, Zippable[string]> = {};
   const listed: Listed[] = [];
   for (const [k, { id, name, changedAt, thumbnail }] of rows.entries()) {
-    const opened = await openDrawing(id);
+    const opened = await openDrawing(id).catch(() => undefined);
     const kept = await rowsOf(id);
     if (!opened || !kept?.begun) continue;
     const called = `${k + 1} ${name.replace(/[^\p{L}\p{N} _-]+/gu, "").trim() || "drawing"}`;
@@ -141,7 +141,14 @@ async function addPast(listed: Listed, past: Past | undefined): Promise<"whole" 
   if (!kept) return undefined;
   const id = newId();
   const { drawings, bases, steps, versions } = database;
-  const row = soundRow({ ...listed, id, cursor: kept.cursor, revision: kept.steps.length, strokes: 0 });
+  const row = soundRow({
+    ...listed,
+    id,
+    version: VERSION,
+    cursor: kept.cursor,
+    revision: kept.steps.length,
+    strokes: 0,
+  });
   const read = readRows({ row, begun: { id, base: pack(kept.base) }, steps: stepRows(id, kept.steps) });
   const { steps: done, drawing, cursor } = read.history;
   if (done.length < kept.steps.length) return undefined;

@@ -1,14 +1,15 @@
 /** The browser's own storage: drawings as they began, and every step since. */
-import Dexie, { type EntityTable, type Table, type Transaction } from "dexie";
+import Dexie, { type EntityTable, type Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
-import { type Step, upgradedHistory } from "#core/drawing/history.ts";
-import { type Packed, pack, unpack } from "#core/drawing/packed.ts";
-import { VERSION } from "#core/drawing/upgrade.ts";
+import type { Step } from "#core/drawing/history.ts";
+import { type Packed, pack } from "#core/drawing/packed.ts";
 
 /** What the drawer shows of a drawing, and how far it is; light, since every step writes it anew. */
 export interface DrawingRow {
   readonly id: string;
   readonly name: string;
+  /** The version of the form it is kept in (core/drawing/upgrade.ts). */
+  readonly version: number;
   readonly changedAt: number;
   /** How many kept steps are done; later ones can be redone. */
   readonly cursor: number;
@@ -73,85 +74,43 @@ class FernDatabase extends Dexie {
   constructor() {
     // A change is kept once it is on the disk, not once the browser means to write it.
     super("fern-pocket", { chromeTransactionDurability: "strict" });
-    // Drawings are brought up in one go, from whichever version the browser had, so that steps come along.
-    let had = VERSION;
+    // The version that the browser had.
+    let had = FORM_OF.length - 1;
     const note = (version: number) => () => {
       had = Math.min(had, version);
     };
     this.version(1).stores({ drawings: "id, changedAt", steps: "[drawing+index], drawing" });
-    this.version(2).upgrade(note(1));
-    this.version(3).upgrade(note(2));
-    this.version(4).upgrade(async (change) => {
-      note(3)();
-      const drawings = change.table<WholeRow>("drawings");
-      const steps = change.table<StepRow>("steps");
-      for (const row of await drawings.toArray()) await upgradeRow(row, had, drawings, steps);
-      had = VERSION;
-    });
+    for (const version of [2, 3, 4]) this.version(version).upgrade(note(version - 1));
     this.version(5)
       .stores({ bases: "id" })
       .upgrade(async (change) => {
+        note(4)();
         const drawings = change.table<DrawingRow>("drawings");
         for (const { base, ...row } of await change.table<WholeRow>("drawings").toArray()) {
           await change.table<BaseRow>("bases").put({ id: row.id, base: pack(base) });
           await drawings.put(row);
         }
       });
-    // From before version 4 they were brought up all the way there.
-    this.version(6).upgrade((change) => upgradeBases(change, 4, ({ base }) => !("shown" in base.frame)));
-    // Those that were brought up all the way just now stay as they are.
-    this.version(7).upgrade((change) => upgradeBases(change, 5, () => true));
-    this.version(8).upgrade((change) => upgradeBases(change, 6, ({ base }) => !("tiles" in base.frame)));
+    for (const version of [6, 7, 8]) this.version(version).upgrade(note(version - 1));
     this.version(9)
       .stores({ deliveries: "++id, drawing", versions: "id, drawing", kept: "key" })
-      .upgrade((change) => upgradeBases(change, 7, ({ base }) => !("sticker" in base.frame)));
+      .upgrade(note(8));
+    // From here on each drawing says its version itself; it is brought up when it is opened (mend.ts).
+    this.version(10).upgrade(async (change) => {
+      const version = FORM_OF[had];
+      had = FORM_OF.length - 1;
+      const rows = change.table<DrawingRow>("drawings").toCollection();
+      await rows.modify((row) => void Object.assign(row, { version }));
+    });
   }
 }
 
-/** Brings drawings up, from the version that those are of which are meant. */
-async function upgradeBases(
-  change: Transaction,
-  version: number,
-  isMeant: (row: BaseRow) => boolean,
-): Promise<void> {
-  const bases = change.table<BaseRow>("bases");
-  const drawings = change.table<DrawingRow>("drawings");
-  for (const row of await drawings.toArray()) {
-    const kept = await bases.get(row.id);
-    if (!kept || !isMeant(kept)) continue;
-    const { base, cursor } = await upgradeSteps(row, unpack(kept.base), version, change.table("steps"));
-    await bases.put({ id: row.id, base: pack(base) });
-    await drawings.put({ ...row, cursor });
-  }
-}
+/** The version of its drawings, for each version of the database up to the ninth. */
+const FORM_OF = [0, 1, 2, 3, 4, 4, 5, 6, 7, 8];
 
-/** Up to version 4 a row held its drawing. */
+/** Up to version 4 of the database a row held its drawing. */
 export interface WholeRow extends DrawingRow {
   readonly base: Drawing;
-}
-
-async function upgradeRow(
-  row: WholeRow,
-  version: number,
-  drawings: Table<WholeRow>,
-  steps: Table<StepRow>,
-): Promise<void> {
-  await drawings.put({ ...row, ...(await upgradeSteps(row, row.base, version, steps)) });
-}
-
-/** Steps in the form of now, with what they begin from; where they make no sense the drawing stays and loses the way to it. */
-async function upgradeSteps(
-  { id, cursor: at }: DrawingRow,
-  from: Drawing,
-  version: number,
-  steps: Table<StepRow>,
-): Promise<{ readonly base: Drawing; readonly cursor: number }> {
-  const rows = await steps.where("drawing").equals(id).sortBy("index");
-  const kept = { base: from, cursor: at, steps: rows.map(({ step }) => step) };
-  const { base, cursor, steps: upgraded } = upgradedHistory(kept, version);
-  await steps.where("drawing").equals(id).delete();
-  await steps.bulkPut(upgraded.map((step, index) => ({ drawing: id, index, step })));
-  return { base, cursor };
 }
 
 export const database = new FernDatabase();

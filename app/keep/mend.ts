@@ -5,13 +5,14 @@
 import { checked, isLoose } from "#core/drawing/checked.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { FIELD_NAMES } from "#core/drawing/fields.ts";
-import { type History, historyThrough, replay, type Step } from "#core/drawing/history.ts";
+import { type History, historyThrough, replay, type Step, upgradedHistory } from "#core/drawing/history.ts";
 import { pack, unpack } from "#core/drawing/packed.ts";
 import { toRecord } from "#core/drawing/record-form.ts";
 import { recordOf } from "#core/drawing/records.ts";
 import { salvaged } from "#core/drawing/salvage.ts";
 import { isWhole, type Mended, mendedBy } from "#core/drawing/say-repairs.ts";
 import { isSound } from "#core/drawing/sound.ts";
+import { upgradedDrawing, VERSION } from "#core/drawing/upgrade.ts";
 import { type BaseRow, type DrawingRow, database, type StepRow } from "./database.ts";
 
 /** All that storage has of one drawing, whatever it is. */
@@ -32,13 +33,33 @@ export interface Read {
 const Whole = recordOf(FIELD_NAMES);
 
 export function readRows({ row, begun, steps: rows }: Rows): Read {
-  const base = unpacked(begun);
-  const steps = rows.map(({ step }) => step as Step);
+  const kept = unpacked(begun);
+  const before = rows.map(({ step }) => step as Step);
+  const up = kept && broughtUp(kept, before, row);
+  const { base, steps } = up ?? { base: kept, steps: before };
   const history = base && replayed(base, steps, row);
   if (base && history && isSound(history.drawing) && "value" in checked(Whole, toRecord(history.drawing)))
     return { base, history };
-  return mendedHistory(base, steps, row);
+  return mendedHistory(kept, before, row);
 }
+
+/** A drawing of an earlier version with all its steps, as of now; undefined where not all of it can be followed. */
+function broughtUp(
+  base: Drawing,
+  steps: readonly Step[],
+  row: DrawingRow,
+): { readonly base: Drawing; readonly steps: readonly Step[] } | undefined {
+  if (versionOf(row) === VERSION) return { base, steps };
+  try {
+    const up = upgradedHistory({ base, steps, cursor: 0 }, versionOf(row));
+    return up.followed === steps.length ? up : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+export const versionOf = ({ version }: Pick<DrawingRow, "version">): number =>
+  Number.isInteger(version) && version > 0 ? version : VERSION;
 
 /** A history each of whose states was brought to its bounds: every step that can be followed is there. */
 function mendedHistory(base: Drawing | undefined, steps: readonly Step[], row: DrawingRow): Read {
@@ -46,7 +67,7 @@ function mendedHistory(base: Drawing | undefined, steps: readonly Step[], row: D
   const lost = new Set<string>();
   const kept = { base: base ?? {}, steps, cursor: cursorOf(row, steps.length) };
   const mended = historyThrough(kept, (state) => {
-    const { drawing, ...repairs } = salvaged(state);
+    const { drawing, ...repairs } = salvaged(asOfNow(state, versionOf(row)));
     const mended = mendedBy(repairs);
     for (const field of mended.brought) brought.add(field);
     for (const field of mended.lost) lost.add(field);
@@ -56,6 +77,15 @@ function mendedHistory(base: Drawing | undefined, steps: readonly Step[], row: D
   const history = replay(mended.base, mended.steps, mended.cursor);
   const told = base ? { brought: [...brought], lost: [...lost] } : { brought: [], lost: ["all of it"] };
   return { base: mended.base, history, ...(isWhole(told) ? {} : { mended: told }) };
+}
+
+/** A state of an earlier version as of now; as it is where it makes too little sense for that. */
+function asOfNow(state: object, version: number): object {
+  try {
+    return version < VERSION ? upgradedDrawing(state, version) : state;
+  } catch {
+    return state;
+  }
 }
 
 function unpacked(begun: BaseRow | undefined): Drawing | undefined {
@@ -93,16 +123,17 @@ interface Aside extends Rows {
   readonly mended?: Mended;
 }
 
-/** Puts what is there aside, and what could be read in its place; in one go. */
-export async function putAside(id: string, rows: Rows, { base, history, mended }: Read): Promise<number> {
+/** Puts what could be read in the place of what is there, in the form of now; what had to be mended is put aside. In one go. */
+export async function putInPlace(id: string, rows: Rows, { base, history, mended }: Read): Promise<number> {
   const { drawings, bases, steps, kept } = database;
   return database.transaction("rw", drawings, bases, steps, kept, async () => {
-    await kept.put({ key: asideKey(id), value: { ...rows, at: Date.now(), mended } satisfies Aside });
+    if (mended)
+      await kept.put({ key: asideKey(id), value: { ...rows, at: Date.now(), mended } satisfies Aside });
     await bases.put({ id, base: pack(base) });
     await steps.where("drawing").equals(id).delete();
     await steps.bulkPut(history.steps.map((step, index) => ({ drawing: id, index, step })));
     const revision = (Number.isInteger(rows.row.revision) ? rows.row.revision : 0) + 1;
-    await drawings.put({ ...soundRow(rows.row), cursor: history.cursor, revision });
+    await drawings.put({ ...soundRow(rows.row), version: VERSION, cursor: history.cursor, revision });
     return revision;
   });
 }
@@ -113,6 +144,7 @@ export function soundRow(row: DrawingRow): DrawingRow {
   return {
     id: row.id,
     name: nameOf(row),
+    version: versionOf(row),
     changedAt: number(row.changedAt),
     cursor: number(row.cursor),
     revision: number(row.revision),
@@ -128,12 +160,17 @@ const asideOf = async (id: string): Promise<Aside | undefined> =>
 /** What had to be done to open a drawing, while what it was before has not been saved. */
 export const asideTold = async (id: string): Promise<Mended | undefined> => (await asideOf(id))?.mended;
 
-/** What was put aside of a drawing, as text for a file; typed lists of numbers as plain ones. */
+/** What was put aside of a drawing, as text for a file. */
 export async function asideFile(id: string): Promise<string | undefined> {
   const aside = await asideOf(id);
   if (!aside) return undefined;
   const { mended: _, ...rows } = aside;
   await database.kept.put({ key: asideKey(id), value: rows }).catch(() => {});
+  return rowsFile(rows);
+}
+
+/** Rows as text for a file, whatever they hold; typed lists of numbers as plain ones. */
+export function rowsFile(rows: Rows): string {
   return JSON.stringify(rows, (_, value) => (ArrayBuffer.isView(value) ? Array.from(value as never) : value));
 }
 

@@ -9,10 +9,11 @@ import { beginHistory, type History, type Step } from "#core/drawing/history.ts"
 import { newId } from "#core/drawing/new-id.ts";
 import { pack } from "#core/drawing/packed.ts";
 import type { Mended } from "#core/drawing/say-repairs.ts";
+import { VERSION } from "#core/drawing/upgrade.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type DrawingRow, database } from "./database.ts";
-import { asideTold, putAside, type Rows, readRows, soundRow } from "./mend.ts";
+import { asideTold, putInPlace, type Rows, readRows, rowsFile, soundRow, versionOf } from "./mend.ts";
 import { deleteStepsFrom, looseSteps } from "./step-blocks.ts";
 
 export type Kept = "browser" | "memory";
@@ -60,6 +61,7 @@ export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kep
 const rowOf = (id: string, { name, strokes }: Drawing, thumbnail: string): DrawingRow => ({
   id,
   name,
+  version: VERSION,
   changedAt: Date.now(),
   cursor: 0,
   revision: 0,
@@ -117,6 +119,21 @@ export interface Opened {
   readonly mended?: Mended;
 }
 
+/** A drawing that a later version has kept: it is left alone. */
+export class NewerDrawing extends Error {
+  constructor(readonly id: string) {
+    super("newer");
+    this.name = "NewerDrawing";
+  }
+}
+
+/** What storage has of a drawing as text for a file, though it cannot be opened here. */
+export async function storedFile(id: string): Promise<string | undefined> {
+  const rows = await rowsOf(id);
+  return rows && rowsFile(rows);
+}
+
+/** Throws a NewerDrawing where a later version has kept it. */
 export async function openDrawing(id: string): Promise<Opened | undefined> {
   const inMemory = onlyInMemory.get(id);
   if (inMemory && inMemory.row.deletedAt === undefined) {
@@ -131,9 +148,11 @@ export async function openDrawing(id: string): Promise<Opened | undefined> {
   }
   const rows = await rowsOf(id);
   if (!rows) return undefined;
+  if (versionOf(rows.row) > VERSION) throw new NewerDrawing(id);
   const read = readRows(rows);
   const { history, mended } = read;
-  if (mended) return { history, revision: await putAside(id, rows, read), kept: "browser", mended };
+  if (mended || versionOf(rows.row) < VERSION)
+    return { history, revision: await putInPlace(id, rows, read), kept: "browser", mended };
   return { history, revision: rows.row.revision, kept: "browser", mended: await asideTold(id) };
 }
 

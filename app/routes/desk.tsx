@@ -1,14 +1,18 @@
 import { data, Link } from "react-router";
 import { DeskPage } from "../desk/desk-page.tsx";
+import { NewerPage } from "../desk/newer-page.tsx";
 import { STAGE_NAMES } from "../desk/store/desk-state.ts";
-import { openDrawing } from "../keep/shelf.ts";
+import { NewerDrawing, openDrawing } from "../keep/shelf.ts";
 import type { Route } from "./+types/desk.ts";
 
 export const meta: Route.MetaFunction = () => [{ title: "Desk, Fern Pocket" }];
 
 /** `?stage=` names the stage to begin at. */
 export async function clientLoader({ params, request }: Route.ClientLoaderArgs) {
-  const opened = await openDrawing(params.id);
+  const opened = await openDrawing(params.id).catch((error: unknown) => {
+    if (error instanceof NewerDrawing) return "newer" as const;
+    throw error;
+  });
   if (!opened) throw data(null, { status: 404 });
   const asked = new URL(request.url).searchParams.get("stage");
   return { id: params.id, opened, stage: STAGE_NAMES.find((stage) => stage === asked) };
@@ -25,5 +29,7 @@ export function HydrateFallback() {
 }
 
 export default function Desk({ loaderData }: Route.ComponentProps) {
-  return <DeskPage key={loaderData.id} {...loaderData} />;
+  const { id, opened, stage } = loaderData;
+  if (opened === "newer") return <NewerPage id={id} />;
+  return <DeskPage key={id} id={id} opened={opened} stage={stage} />;
 }
