@@ -35,6 +35,16 @@ const accessible = async (page: Page, within: string) => {
   expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
 };
 
+test("a new colour is named at once, and its name is no key for the paper", async ({ page }) => {
+  await open(page);
+  await page.getByRole("button", { name: "Add a colour" }).click();
+  await page.keyboard.type("Sky 4");
+  await page.keyboard.press("Enter");
+  const well = page.getByRole("region", { name: "Tin" }).getByRole("button", { name: /^Sky 4/ });
+  await expect(well).toBeFocused();
+  await expect(stage(page, "Flats")).toHaveAttribute("aria-current", "step");
+});
+
 test("colours stand in groups, are named in place, and go as is said", async ({ page }) => {
   await open(page);
   await pourInto(page, first);

@@ -1,13 +1,14 @@
 import { useEffect } from "react";
-import { keepThumbnail } from "../keep/shelf.ts";
+import { keepLook } from "../keep/shelf.ts";
 import type { Desk } from "./store/desk-state.ts";
 import { useDeskStore } from "./store/use-desk.ts";
 
 const QUIET_MS = 1200;
 
-async function drawThumbnail({ id, scene, pictures }: Desk): Promise<void> {
+async function drawThumbnail({ id, scene, drawing, pictures }: Desk): Promise<void> {
   try {
-    await keepThumbnail(id, await pictures.svg(scene));
+    const strokes = Object.keys(drawing.strokes).length;
+    await keepLook(id, { thumbnail: await pictures.svg(scene), strokes });
   } catch {
     // The drawer then shows the picture before; the drawing itself is kept by the keeper.
   }

@@ -203,10 +203,11 @@ function asKeepProblem(error: unknown): KeepProblem {
   return new KeepProblem(names.some((name) => name.includes("Quota")) ? "full" : "unavailable");
 }
 
-export async function keepThumbnail(id: string, thumbnail: string): Promise<void> {
+/** What the drawer shows of a drawing now. */
+export async function keepLook(id: string, look: Pick<DrawingRow, "thumbnail" | "strokes">): Promise<void> {
   const inMemory = onlyInMemory.get(id);
-  if (inMemory) changeInMemory(id, inMemory, { thumbnail });
-  else await database.drawings.update(id, { thumbnail });
+  if (inMemory) changeInMemory(id, inMemory, look);
+  else await database.drawings.update(id, look);
 }
 
 /** A picture for a drawing that has none yet: the desk may have made a better one meanwhile. */

@@ -6,19 +6,19 @@ interface Props {
   readonly value: string;
   readonly onChange: (name: string) => void;
   readonly maxLength?: number;
-  /** For a field that is there only while a name is being written: called when it is done; it takes the focus. */
-  readonly onDone?: () => void;
+  /** For a field that is there only while a name is being written: called when it is done, by a key or not; it takes the focus. */
+  readonly onDone?: (byKey: boolean) => void;
   readonly className?: string;
 }
 
 /** A name, kept on Enter, on leaving the field and when what holds it closes, also by Escape. */
 export function NameField({ label, value, onChange, maxLength = 60, onDone, className }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
-  const take = () => {
+  const take = (byKey = false) => {
     const name = plainText(typed ?? "");
     if (name !== "" && name !== value) onChange(name);
     setTyped(null);
-    onDone?.();
+    onDone?.(byKey);
   };
   const latest = useRef(take);
   latest.current = take;
@@ -35,9 +35,9 @@ export function NameField({ label, value, onChange, maxLength = 60, onDone, clas
       value={typed ?? value}
       maxLength={maxLength}
       onChange={(event) => setTyped(event.target.value)}
-      onBlur={take}
+      onBlur={() => take()}
       onKeyDown={(event) => {
-        if (event.key === "Enter" || (event.key === "Escape" && onDone)) take();
+        if (event.key === "Enter" || (event.key === "Escape" && onDone)) take(true);
       }}
       className={className}
     />

@@ -1,5 +1,6 @@
 /** Light: shade beneath the ink. */
 import { poursWith } from "#core/drawing/light-edits.ts";
+import { counted } from "#core/words.ts";
 import { LightLists } from "../light/light-lists.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { carryTool } from "../tools/carry/carry.ts";
@@ -18,10 +19,12 @@ export const lightStage: Stage = {
   sheet: "shade",
   tools: [shadeTool, creaseTool, lampTool, gradientTool, carryTool, shapesTool, dipTool],
   figure: ({ drawing }) => {
-    const { shades, creases } = drawing;
-    const count =
-      Object.keys(shades).length + Object.keys(creases).length + poursWith(drawing, "form").length;
-    return count === 1 ? "1 shade" : `${count} shades`;
+    const { shades, creases, pours } = drawing;
+    const made = Object.keys(shades).length + Object.keys(creases).length + poursWith(drawing, "form").length;
+    const lit = Object.values(pours).filter(
+      ({ rim, cast, gradient, style }) => rim ?? cast ?? gradient ?? style,
+    );
+    return made > 0 || lit.length === 0 ? counted(made, "shade") : counted(lit.length, "light");
   },
   keys: "Arrows walk the pockets, Backspace removes the chosen shade.",
   List: LightLists,

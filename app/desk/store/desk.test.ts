@@ -6,6 +6,7 @@ import { changeStrokes, removeLines } from "#core/drawing/line-edits.ts";
 import { changePart } from "#core/drawing/part-edits.ts";
 import { changeShapes } from "#core/drawing/shape-edits.ts";
 import { readDrawingFile, writeDrawingFile } from "#core/formats/drawing-file.ts";
+import type { Point } from "#core/geometry/point.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
 import { tonesIn } from "#core/scene/items.ts";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
@@ -18,9 +19,11 @@ import { pocketCounts, usesOf } from "../pockets/stats.ts";
 import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
 import { goToOpening, goToPocket } from "../press/next-snag.ts";
 import { STAGES, stageOf } from "../stages/index.ts";
+import { nudgeChosen } from "../tools/arrange/arrange-state.ts";
 import { draw } from "../tools/draw/draw-state.ts";
 import { lampState, makeAll } from "../tools/lamp/lamp-state.ts";
 import { takeOver } from "../tools/lamp/take-over.ts";
+import { pourSettings } from "../tools/pour/pour-state.ts";
 import type { DeskStore } from "./desk-state.ts";
 import {
   beginDrag,
@@ -295,6 +298,35 @@ describe("shade", () => {
   });
 });
 
+describe("what would change nothing", () => {
+  it("is said: a step past the end of a ladder, and one where nothing is poured", async () => {
+    await open(CLOSED);
+    pourSettings.change(desk, { lays: "darker" });
+    dragTool(desk, "pour", [[30, 50]]);
+    expect(state().reason?.text).toBe("Nothing is poured here that could be made darker.");
+    const [pocket] = state().derived.pockets;
+    state().edit(pourInto(state(), [pocket], paintWish({ colour: "frond", step: -3 }))!);
+    dragTool(desk, "pour", [pocket.seed]);
+    expect(state().reason?.text).toBe("Frond goes no darker: this is the end of its ladder.");
+    expect(labels(desk)).toEqual(["Pour pocket"]);
+  });
+
+  it("is said of a crease over bare pockets, and none is drawn", async () => {
+    await open(CLOSED);
+    const across: Point[] = [
+      [20, 40],
+      [25, 50],
+      [30, 60],
+    ];
+    dragTool(desk, "crease", across);
+    expect(state().reason?.text).toContain("runs through none");
+    expect(labels(desk)).toEqual([]);
+    dragTool(desk, "pour", [[30, 50]]);
+    dragTool(desk, "crease", across);
+    expect(labels(desk)).toEqual(["Pour pocket", "Draw crease"]);
+  });
+});
+
 describe("light by the lamp", () => {
   const makes = (what: "form" | "rim" | "cast") => lampState.change(desk, { makes: what });
 
@@ -354,6 +386,16 @@ describe("light by the lamp", () => {
 });
 
 describe("the store", () => {
+  it("makes nudges by key that follow one another one step", async () => {
+    await open(CLOSED);
+    state().set({ selected: [strokesOf(desk)[0].id] });
+    for (let k = 0; k < 5; k++) nudgeChosen(desk, [1, 0], "Move line");
+    expect(labels(desk)).toEqual(["Move line"]);
+    expect(strokesOf(desk)[0].points[0]).toBe(15);
+    state().undo();
+    expect(strokesOf(desk)[0].points[0]).toBe(10);
+  });
+
   it("makes changes of one colour in a row one step, and redoes what was undone", async () => {
     await open(CLOSED);
     for (const value of ["#111111", "#222222", "#333333"])

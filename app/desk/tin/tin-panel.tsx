@@ -32,6 +32,8 @@ export function TinPanel() {
   const rows = rowsOf(tin);
   const [open, setOpen] = useState<"picture" | "colourways" | null>(null);
   const chosen = useDesk((s) => s.paint.colour);
+  /** The colour that was added last: its name is written at once. */
+  const [fresh, setFresh] = useState<string | null>(null);
   const desk = useDeskStore();
   const { edit, set } = desk.getState();
   const sensors = useSensors(
@@ -45,6 +47,7 @@ export function TinPanel() {
     const id = newId();
     edit(addColour(id, `Colour ${Object.keys(tin).length + 1}`, NEW_COLOUR));
     set({ paint: { colour: id, step: 0 } });
+    setFresh(id);
   };
   return (
     <section aria-labelledby="tin" className="desk-tin flex min-h-0 flex-col bg-bench">
@@ -64,7 +67,12 @@ export function TinPanel() {
             <ul>
               {rows.map((row) =>
                 row.kind === "colour" ? (
-                  <Well key={row.id} colour={row.colour} chosen={row.id === chosen} />
+                  <Well
+                    key={row.id}
+                    colour={row.colour}
+                    chosen={row.id === chosen}
+                    isNew={row.id === fresh}
+                  />
                 ) : (
                   <GroupHeader key={row.id} id={row.id} name={row.name} />
                 ),

@@ -1,5 +1,5 @@
 import clsx from "clsx";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { renameColour } from "#core/drawing/colour-edits.ts";
 import type { Colour } from "#core/drawing/drawing.ts";
 import { NameField } from "../../ui/name-field.tsx";
@@ -9,11 +9,16 @@ import { ColourEditor } from "./colour-editor.tsx";
 import { Grip } from "./grip.tsx";
 import { useRow } from "./use-row.ts";
 
-/** One colour of the tin: click to take it up, open it to change it everywhere; its uses light up meanwhile. */
-export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {
+/** One colour of the tin: click to take it up, open it to change it everywhere; its uses light up meanwhile. A new one is named first. */
+export function Well({ colour, chosen, isNew }: { colour: Colour; chosen: boolean; isNew: boolean }) {
   const uses = useDesk((s) => usesOf(s).get(colour.id) ?? 0);
   const { set, edit, hover } = useDeskStore().getState();
-  const [naming, setNaming] = useState(false);
+  const [naming, setNaming] = useState(isNew);
+  const button = useRef<HTMLButtonElement>(null);
+  const named = (byKey: boolean) => {
+    setNaming(false);
+    if (byKey) requestAnimationFrame(() => button.current?.focus());
+  };
   const { row, grip, isDragging } = useRow(colour.id);
   const light = (on: boolean) => hover.setState({ colour: on ? colour.id : null });
   return (
@@ -33,11 +38,12 @@ export function Well({ colour, chosen }: { colour: Colour; chosen: boolean }) {
           label="Name of the colour"
           value={colour.name}
           onChange={(name) => edit(renameColour(colour.id, name))}
-          onDone={() => setNaming(false)}
+          onDone={named}
           className="h-7 min-w-0 flex-1 rounded border border-edge bg-white px-1"
         />
       ) : (
         <button
+          ref={button}
           type="button"
           aria-pressed={chosen}
           onClick={() => set({ paint: { colour: colour.id, step: 0 } })}

@@ -6,7 +6,7 @@ import { transformLines } from "#core/drawing/line-edits.ts";
 import { duplicateCarried } from "#core/drawing/picked.ts";
 import { type AnyShape, duplicateShapes, moveShapes } from "#core/drawing/shape-edits.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
-import { type Box, boundsOf } from "#core/geometry/point.ts";
+import { type Box, boundsOf, type Point } from "#core/geometry/point.ts";
 import { chainsOf } from "../../lines/lines-near.ts";
 import { chosenShapes } from "../../shapes/chosen-shapes.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
@@ -57,6 +57,12 @@ export function transforming(desk: DeskStore, label: string): (matrix: Matrix) =
 export function transformChosen(desk: DeskStore, matrix: Matrix, label: string): void {
   const { selected, edit } = desk.getState();
   if (selected.length > 0) edit(transforming(desk, label)(matrix));
+}
+
+/** Moves what is chosen a little: nudges that follow one another are one step. */
+export function nudgeChosen(desk: DeskStore, by: Point, label: string): void {
+  const { selected, edit } = desk.getState();
+  edit({ ...transforming(desk, label)(translation(...by)), merge: `nudge-${selected.join()}` });
 }
 
 /** Copies what is chosen, lines with all that goes along, a little aside or mirrored beside a box. */

@@ -18,7 +18,7 @@ import {
   chosenThings,
   countThings,
   frameOf,
-  transformChosen,
+  nudgeChosen,
   transforming,
 } from "./arrange-state.ts";
 
@@ -107,7 +107,7 @@ export function arranging(
       const nudge = nudgeOf(event, state.view.scale);
       const chosen = chosenThings(state);
       if (chosen.length === 0) return false;
-      if (nudge) transformChosen(desk, translation(...nudge), `Move ${countThings(chosen)}`);
+      if (nudge) nudgeChosen(desk, nudge, `Move ${countThings(chosen)}`);
       else if (isRemoval(event)) state.edit(removing(chosen));
       else return false;
       return true;

@@ -70,7 +70,11 @@ export function colouring(
       if (isPegging(state) && pegKey(desk, event, pegging)) return true;
       if (shapes.length === 0) return false;
       if (isRemoval(event)) state.edit(removeShapes(shapes));
-      else if (nudge) state.edit(moveShapes(shapes, translation(...nudge), "Move shape"));
+      else if (nudge)
+        state.edit({
+          ...moveShapes(shapes, translation(...nudge), "Move shape"),
+          merge: `nudge-${state.selected.join()}`,
+        });
       else return false;
       return true;
     },

@@ -6,9 +6,10 @@ import { newId } from "#core/drawing/new-id.ts";
 import { inPart } from "#core/drawing/parts.ts";
 import { curveCount, derivativeAt, pointAt } from "#core/geometry/cubic.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
-import type { Point } from "#core/geometry/point.ts";
+import { diagonal, type Point } from "#core/geometry/point.ts";
 import { lampOn } from "#core/light/lamp.ts";
 import { pointNear, pointNumbers, pointOf, withPointsMoved } from "#core/lines/bend.ts";
+import { pocketsAlong } from "#core/pockets/pockets-along.ts";
 import { isRemoval } from "../../keys/key-names.ts";
 import { pickable } from "../../parts/pickable.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
@@ -83,6 +84,12 @@ function drawing(press: Press): Gesture {
 
 function lay(desk: DeskStore, points: readonly number[]): void {
   const state = desk.getState();
+  if (!runsThroughColour(state, points)) {
+    state.tell(
+      "A crease makes coloured pockets deeper, and this one runs through none. Pour a colour here first.",
+    );
+    return;
+  }
   const { deeper, soft, runsOut } = creases.settings(state);
   const id = newId();
   state.edit(
@@ -97,6 +104,14 @@ function lay(desk: DeskStore, points: readonly number[]): void {
     }),
   );
   creases.hold(desk, { crease: id });
+}
+
+function runsThroughColour({ derived, drawing, part }: Desk, points: readonly number[]): boolean {
+  const { pockets, pourOf } = derived;
+  return pocketsAlong(points, pockets, diagonal(drawing.page.box)).some((index) => {
+    const pour = drawing.pours[pourOf[index] ?? ""];
+    return pockets[index].part === part && pour?.paint && !pour.spot;
+  });
 }
 
 /** The side that is turned away from the lamp. */

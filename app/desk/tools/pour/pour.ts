@@ -3,8 +3,10 @@ import { Droplet, Eraser } from "lucide-react";
 import type { FlatShape } from "#core/drawing/drawing.ts";
 import { changeShapes, removeShapes } from "#core/drawing/shape-edits.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
+import type { Pocket } from "#core/pockets/pockets.ts";
 import { Crossed } from "../../pockets/crossed.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
+import { pourIn } from "../../pockets/pour-in.ts";
 import { paintAfter, pourInto, steppedPaint } from "../../pockets/pour-into.ts";
 import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
@@ -27,7 +29,10 @@ function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
       cross(press.at);
     },
     end: () => {
-      if (crossed.pockets.length > 0) return;
+      if (crossed.pockets.length > 0) {
+        if (desk.getState().underway === null) sayNoStep(desk, crossed.pockets[0], wish);
+        return;
+      }
       if (flat) paintFlat(begun, flat, wish);
       else void begun.explainLeak(at, { at, pour: wish });
     },
@@ -54,6 +59,21 @@ function pourWalked(desk: DeskStore, wish: PourWish): void {
   const pocket = walkedPocket(state);
   const edit = pocket && pourInto(state, [pocket], wish);
   if (edit) state.edit(edit);
+  else if (pocket) sayNoStep(desk, pocket, wish);
+}
+
+/** Says why a pocket is not made lighter or darker. */
+function sayNoStep(desk: DeskStore, pocket: Pocket, wish: PourWish): void {
+  if (wish.kind !== "step") return;
+  const state = desk.getState();
+  const poured = pourIn(state, pocket);
+  const way = wish.by > 0 ? "lighter" : "darker";
+  const name = poured?.paint && !poured.spot ? state.drawing.tin[poured.paint.colour]?.name : undefined;
+  state.tell(
+    name
+      ? `${name} goes no ${way}: this is the end of its ladder.`
+      : `Nothing is poured here that could be made ${way}.`,
+  );
 }
 
 const onEnter =
