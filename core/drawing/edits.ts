@@ -108,7 +108,6 @@ const plain = <T extends object>(value: Draft<T>): Draft<T> =>
   isDraft(value) ? (current(value) as Draft<T>) : value;
 
 export const addBridges = (bridges: readonly Bridge[]): Edit => ({
-  sheet: "ink",
   label: bridges.length === 1 ? "Add bridge" : `Add ${bridges.length} bridges`,
   change: (draft) => {
     for (const bridge of bridges) draft.bridges[bridge.id] = { ...bridge, points: [...bridge.points] };
@@ -116,7 +115,6 @@ export const addBridges = (bridges: readonly Bridge[]): Edit => ({
 });
 
 export const removeBridge = (id: string): Edit => ({
-  sheet: "ink",
   label: "Remove bridge",
   change: (draft) => {
     delete draft.bridges[id];
@@ -125,7 +123,6 @@ export const removeBridge = (id: string): Edit => ({
 
 /** Openings up to this width in page units count as closed from now on. */
 export const setReach = (reach: number): Edit => ({
-  sheet: "ink",
   label: reach > 0 ? "Set reach" : "Reach off",
   merge: "reach",
   change: (draft) => {

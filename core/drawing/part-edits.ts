@@ -37,7 +37,6 @@ function partChangeLabel(name: string, { name: next, visible, locked }: Partial<
 /** Puts parts in the order of the given ids, from the back to the front. */
 export const orderParts = (ids: readonly string[]): Edit => ({
   label: "Reorder parts",
-  opens: true,
   change: (draft) => {
     ids.forEach((id, i) => {
       draft.parts[id].rank = i + 1;

@@ -24,7 +24,7 @@ import { pourInto } from "../pockets/pour-into.ts";
 import { WaitingWatch } from "../pockets/waiting.ts";
 import { BeforeRisks } from "../versions/make-version.ts";
 import type { Desk, DeskState, DeskStore, Hover, StampedGaps, Wish } from "./desk-state.ts";
-import { boundsRefusal, lineRefusal, partRefusal, refusal } from "./locks.ts";
+import { boundsRefusal, lineRefusal, partRefusal, sheetRefusal } from "./locks.ts";
 import { PocketFollower } from "./pocket-follower.ts";
 
 const NO_GAPS: StampedGaps = {
@@ -289,7 +289,7 @@ const FAILED =
 const BROUGHT = "That went beyond what can be drawn: it was brought to the nearest that can.";
 
 const refusedBy = (drawing: Drawing, edit: Edit, move: Move): string | undefined =>
-  refusal(drawing, edit.sheet) ??
+  sheetRefusal(drawing, edit, move) ??
   partRefusal(drawing, edit, move) ??
   lineRefusal(drawing, move) ??
   boundsRefusal(move);

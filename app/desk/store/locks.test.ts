@@ -1,6 +1,15 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { carriedBy } from "#core/drawing/carried.ts";
-import { addBridges, changeSheet, fillSpecks, pour, setReach, setUndercoat } from "#core/drawing/edits.ts";
+import {
+  addBridges,
+  changeSheet,
+  fillSpecks,
+  pour,
+  pourEach,
+  removeBridge,
+  setReach,
+  setUndercoat,
+} from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import {
   addStroke,
@@ -8,9 +17,10 @@ import {
   orderLines,
   removeLines,
   reshapeLine,
+  setInk,
   transformLines,
 } from "#core/drawing/line-edits.ts";
-import { changePart } from "#core/drawing/part-edits.ts";
+import { changePart, orderParts, patchEdit } from "#core/drawing/part-edits.ts";
 import { addShade } from "#core/drawing/shape-edits.ts";
 import { translation } from "#core/geometry/matrix.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
@@ -29,6 +39,13 @@ beforeEach(async () => {
   );
 });
 
+/** What closes gaps, whatever is locked. */
+const closing = (): Edit[] => [
+  addBridges([{ id: "b", points: [0, 0, 1, 0, 2, 0, 3, 0] }]),
+  setReach(2),
+  removeBridge("b"),
+];
+
 /** An edit of every kind for each sheet. */
 function editsOf(): Record<"ink" | "flats" | "shade", Edit[]> {
   const { drawing } = state().history;
@@ -44,8 +61,11 @@ function editsOf(): Record<"ink" | "flats" | "shade", Edit[]> {
       reshapeLine(stroke.id, stroke.points.slice(0, -6), "Bend line"),
       orderLines([stroke.id], "front"),
       transformLines(carried, translation(1, 0), { scaleWidths: false, label: "Move" }),
-      addBridges([{ id: "b", points: [0, 0, 1, 0, 2, 0, 3, 0] }]),
-      setReach(2),
+      changeLines([stroke.id], { name: "Wall" }),
+      changeLines([stroke.id], { hidden: true }),
+      pourEach([{ target, paint: drawing.ink, spot: true }], "Spot black"),
+      setInk({ colour: "radish", step: 0 }, "Radish"),
+      patchEdit("Make part", [{ op: "replace", path: ["strokes", stroke.id, "part"], value: "other" }]),
     ],
     flats: [pour([target], paint, ["p"]), fillSpecks([{ target, paint }]), setUndercoat(paint)],
     shade: [
@@ -72,13 +92,33 @@ describe("one guard for locked and hidden sheets", () => {
       state().edit(changeSheet(sheet, change));
       const before = state().history;
       for (const edit of editsOf()[sheet]) {
-        expect(edit.sheet, edit.label).toBe(sheet);
         state().edit(edit);
         expect(state().history, edit.label).toBe(before);
         expect(state().reason?.text).toContain(`The ${sheet} sheet is ${word}`);
         expect(state().said).toBe(state().reason?.text);
       }
     }
+  });
+
+  it("lets gaps be closed while the ink or all parts are locked", () => {
+    state().edit(changeSheet("ink", { locked: true }));
+    state().edit(changePart(state().drawing.parts.main, { locked: true }));
+    for (const edit of closing()) {
+      state().edit(edit);
+      expect(state().history.steps.at(-1)?.label).toBe(edit.label);
+    }
+  });
+
+  it("keeps locked parts in their order", () => {
+    const second = { ...state().drawing.parts.main, id: "second", rank: 2, name: "Second" };
+    state().edit({ label: "Part", change: (draft) => void Object.assign(draft.parts, { second }) });
+    state().edit(orderParts(["second", "main"]));
+    expect(state().history.steps.at(-1)?.label).toBe("Reorder parts");
+    for (const part of Object.values(state().drawing.parts)) state().edit(changePart(part, { locked: true }));
+    const before = state().history;
+    state().edit(orderParts(["main", "second"]));
+    expect(state().history).toBe(before);
+    expect(state().reason?.text).toContain("is locked");
   });
 
   it("lets what lies on other sheets be changed, and all of it once the sheet is open", () => {

@@ -1,5 +1,8 @@
-/** Locked and hidden sheets, parts and lines refuse every edit of what lies on them, and bounds what cannot be kept: asked here alone. */
-import type { Drawing } from "#core/drawing/drawing.ts";
+/**
+ * Locked and hidden sheets, parts and lines refuse every edit of what lies on them, and bounds what cannot be kept: asked here alone.
+ * What an edit changes decides, whatever it says of itself: locked lines never change, and gaps may always be closed.
+ */
+import type { Drawing, Part } from "#core/drawing/drawing.ts";
 import type { Edit, Move } from "#core/drawing/history.ts";
 import { PARTED, partOf } from "#core/drawing/parts.ts";
 
@@ -13,19 +16,43 @@ export function refusal({ sheets }: Drawing, on: Edit["sheet"]): string | undefi
   return undefined;
 }
 
+/** The same for an edit, with the ink wherever it would change lines, their colour or spot blacks. */
+export function sheetRefusal(before: Drawing, edit: Edit, { history, patches }: Move): string | undefined {
+  const inked = patches.some(({ path: [table, id] }) => isInk(before, history.drawing, table, id));
+  return refusal(before, [...[edit.sheet ?? []].flat(), ...(inked ? (["ink"] as const) : [])]);
+}
+
+function isInk(before: Drawing, after: Drawing, table: Key, id: Key): boolean {
+  if (table === "strokes" || table === "inkShapes" || table === "ink") return true;
+  const key = String(id);
+  return table === "pours" && (before.pours[key]?.spot ?? after.pours[key]?.spot) === true;
+}
+
+/** What closes gaps. */
+const CLOSING: readonly Key[] = ["bridges", "declined"];
+
 /** Why an edit is refused for what it would change of a part; undefined when it is not. */
 export function partRefusal(before: Drawing, edit: Edit, { history, patches }: Move): string | undefined {
   if (edit.opens) return undefined;
-  const touched = new Set(
-    patches.flatMap(({ path: [table, id] }) => partsTouched(before, history.drawing, table, id)),
-  );
-  for (const id of touched) {
-    const part = before.parts[id];
-    if (part?.locked) return `The part ${part.name} is locked. Unlock it in the press to change it.`;
-    if (part && !part.visible) return `The part ${part.name} is hidden. Show it in the press to change it.`;
-  }
-  return undefined;
+  const touchedBy = (some: Move["patches"]) =>
+    new Set(some.flatMap(({ path: [table, id] }) => partsTouched(before, history.drawing, table, id)));
+  const parts = (ids: Iterable<string>) => [...ids].flatMap((id) => before.parts[id] ?? []);
+  const changed = patches.filter(({ path: [table] }) => !CLOSING.includes(table));
+  const locked =
+    parts(touchedBy(changed)).find((part) => part.locked) ?? lockedIfAll(parts(movedParts(patches)));
+  if (locked) return `The part ${locked.name} is locked. Unlock it in the press to change it.`;
+  const hidden = parts(touchedBy(patches)).find((part) => !part.visible);
+  return hidden && `The part ${hidden.name} is hidden. Show it in the press to change it.`;
 }
+
+/** Parts that come to lie elsewhere: those that one passes are among them. */
+const movedParts = (patches: Move["patches"]): string[] =>
+  patches.flatMap(({ path: [table, id, field] }) =>
+    table === "parts" && field === "rank" ? String(id) : [],
+  );
+
+const lockedIfAll = (parts: readonly Part[]): Part | undefined =>
+  parts.every((part) => part.locked) ? parts[0] : undefined;
 
 /** What may be changed of a line that is closed. */
 const OPEN = ["hidden", "locked", "name"];
@@ -62,5 +89,10 @@ function partsTouched(before: Drawing, after: Drawing, table: Key, id: Key): str
   const anchored = (["pours", "shades"] as const).find((name) => name === table);
   if (anchored)
     return [before, after].flatMap((of) => (of[anchored][key] ? [partOf(of[anchored][key].anchor)] : []));
+  // The colour of all lines is that of each part that has some.
+  if (table === "ink")
+    return [...Object.values(before.strokes), ...Object.values(before.inkShapes)].flatMap((line) =>
+      line.paint ? [] : [partOf(line)],
+    );
   return table === "parts" && !after.parts[key] ? [key] : [];
 }

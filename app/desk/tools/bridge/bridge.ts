@@ -23,7 +23,6 @@ export const bridgeTool: Tool = {
   word: "Bridge",
   hint: "Draw a closing line from line to line",
   icon: Link2,
-  sheet: "ink",
   cursor: "crosshair",
   places: (desk) => freshGaps(desk).openings.flatMap(({ from, to }) => [from, to]),
   press: ({ desk, at, pixel }) => {
@@ -52,7 +51,6 @@ export const unbridgeTool: Tool = {
   word: "Unbridge",
   hint: "Click a bridge to take it away",
   icon: Unlink2,
-  sheet: "ink",
   cursor: "crosshair",
   places: (desk) =>
     pickable(desk, desk.drawing.bridges).map(({ points }) => pointAt(points, curveCount(points) / 2)),
