@@ -129,8 +129,9 @@ test("a part is locked, hidden, named and shown alone, with one sentence for wha
   test.slow();
   await openDemo(page, "Boot with ferns, coloured");
   await makeFerns(page);
-  await page.getByRole("button", { name: "Part 2", exact: true }).dblclick();
-  await page.getByLabel("Name of the part").fill("Ferns");
+  await menu(page, "Part 2", "Rename");
+  await expect(page.getByLabel("Name of the part")).toBeFocused();
+  await page.keyboard.type("Ferns");
   await page.keyboard.press("Enter");
   await expect(parts(page).first()).toContainText("Ferns");
   await page.getByRole("button", { name: "Lock Ferns" }).click();

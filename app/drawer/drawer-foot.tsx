@@ -1,6 +1,7 @@
 import { Archive, ArchiveRestore, ShieldCheck } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { FileProblem } from "#core/formats/file-problem.ts";
+import { counted } from "#core/words.ts";
 import { drawerArchive, takeArchive } from "../keep/archive.ts";
 import { isNearlyFull, keepForGood, type Room, roomLeft } from "../keep/room.ts";
 import { Button } from "../ui/button.tsx";
@@ -75,7 +76,7 @@ export function DrawerFoot({ count }: { count: number }) {
   );
 }
 
-const drawings = (count: number): string => (count === 1 ? "1 drawing" : `${count} drawings`);
+const drawings = (count: number): string => counted(count, "drawing");
 
 const megabytes = (bytes: number): string =>
   bytes >= 1e9 ? `${(bytes / 1e9).toFixed(1)} GB` : `${Math.max(0.1, bytes / 1e6).toFixed(1)} MB`;

@@ -2,7 +2,7 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { MERGE_WITHIN } from "#core/formats/import-drawing.ts";
 import { cameIn, type ReportLine } from "#core/formats/import-report.ts";
-import { counted } from "#core/words.ts";
+import { counted, plural } from "#core/words.ts";
 import { Button } from "../ui/button.tsx";
 import { Toggle } from "../ui/toggle.tsx";
 import type { Tidying } from "../work/reading.worker.ts";
@@ -86,7 +86,7 @@ function TidyOffer({ tidying: { shapes, united, specks, joined }, checked, onCha
   const told = [
     `${shapes} shapes become ${shapes - united - specks}: those of one colour that touch are one.`,
     ...(specks > 0
-      ? [`${specks} too small or thin to see ${specks === 1 ? "goes" : "go"} to what is around.`]
+      ? [`${specks} too small or thin to see ${plural(specks, "goes", "go")} to what is around.`]
       : []),
     ...(joined > 0
       ? [

@@ -3,6 +3,7 @@ import { Progress } from "radix-ui";
 import { useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { curveCount } from "#core/geometry/cubic.ts";
+import { counted } from "#core/words.ts";
 import { addDrawing } from "../keep/shelf.ts";
 import { Button } from "../ui/button.tsx";
 import { FrondMark } from "../ui/frond-mark.tsx";
@@ -103,8 +104,8 @@ function figures({ lines, shapes }: NonNullable<ReturnType<ScanStore["getState"]
   const chains = [...lines.map(({ points }) => points), ...shapes.flat()];
   const points = chains.reduce((sum, chain) => sum + curveCount(chain), 0);
   const parts = [
-    lines.length > 0 ? (lines.length === 1 ? "1 line" : `${lines.length} lines`) : "",
-    shapes.length > 0 ? (shapes.length === 1 ? "1 ink shape" : `${shapes.length} ink shapes`) : "",
+    lines.length > 0 ? counted(lines.length, "line") : "",
+    shapes.length > 0 ? counted(shapes.length, "ink shape") : "",
   ].filter(Boolean);
   return parts.length > 0 ? `${parts.join(" and ")}, ${points} points` : "No ink was found.";
 }

@@ -1,4 +1,5 @@
 import { Crop, Hand, RotateCw, SquareDashed, X } from "lucide-react";
+import { counted } from "#core/words.ts";
 import { Button } from "../ui/button.tsx";
 import { Choice } from "../ui/choice.tsx";
 import { IconButton } from "../ui/icon-button.tsx";
@@ -151,8 +152,7 @@ function ReadingSettings() {
         />
         {regions.length > 0 && (
           <span className="flex items-center gap-1 text-xs">
-            {regions.length === 1 ? "1 region" : `${regions.length} regions`} as{" "}
-            {reading === "lines" ? "shapes" : "lines"}
+            {counted(regions.length, "region")} as {reading === "lines" ? "shapes" : "lines"}
             <IconButton small label="Forget the regions" onClick={() => adjust({ regions: [] })}>
               <X size={14} aria-hidden />
             </IconButton>

@@ -1,7 +1,7 @@
 /** What came in from a file and what did not, in sentences for people. */
 import type { Repairs } from "../drawing/salvage.ts";
 import { isWhole, mendedBy, sayMended } from "../drawing/say-repairs.ts";
-import { counted } from "../words.ts";
+import { counted, plural } from "../words.ts";
 import type { AsideKind, Asides } from "./svg-mark.ts";
 
 /** Something left aside or changed, with the names it goes by in the file. */
@@ -34,27 +34,27 @@ const LEFT: Partial<Record<AsideKind, (n: number) => string>> = {
   pattern: (n) => `${counted(n, "pattern fill")}.`,
   marker: (n) => `Arrow heads or other markers on ${counted(n, "line")}.`,
   foreign: (n) => `${counted(n, "block")} of web page inside the drawing.`,
-  circular: (n) => `${counted(n, "item")} made of ${n === 1 ? "itself" : "themselves"}.`,
+  circular: (n) => `${counted(n, "item")} made of ${plural(n, "itself", "themselves")}.`,
   beyond: (n) => `${counted(n, "shape")} too far from the page, too small, too thin or too wide to be drawn.`,
   unknown: (n) => `${counted(n, "item")} of a kind that this Fern Pocket does not know yet.`,
   "too-many": (n) => `${counted(n, "shape")} beyond what one drawing holds: 50,000 shapes, 400,000 curves.`,
 };
 
 const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
-  gradient: (n) => `${counted(n, "gradient")} became ${n === 1 ? "its" : "their"} middle colour.`,
+  gradient: (n) => `${counted(n, "gradient")} became ${plural(n, "its", "their")} middle colour.`,
   mask: (n) => `${counted(n, "masked item is", "masked items are")} shown whole.`,
-  filter: (n) => `${counted(n, "item")} came in without ${n === 1 ? "its" : "their"} filter effect.`,
-  blend: (n) => `${counted(n, "item")} came in without ${n === 1 ? "its" : "their"} blend mode.`,
+  filter: (n) => `${counted(n, "item")} came in without ${plural(n, "its", "their")} filter effect.`,
+  blend: (n) => `${counted(n, "item")} came in without ${plural(n, "its", "their")} blend mode.`,
   faint: (n) => `${counted(n, "see-through line is", "see-through lines are")} solid now.`,
   dash: (n) =>
-    `${counted(n, "line")} with dashes too fine to tell apart ${n === 1 ? "is" : "are"} whole now.`,
+    `${counted(n, "line")} with dashes too fine to tell apart ${plural(n, "is", "are")} whole now.`,
   uneven: (n) =>
-    `${counted(n, "dashed line")} squeezed in one direction: ${n === 1 ? "its dashes are" : "their dashes are"} even now.`,
+    `${counted(n, "dashed line")} squeezed in one direction: ${plural(n, "its dashes are", "their dashes are")} even now.`,
   unhidden: (n) => `${counted(n, "item")} may show what later ones hid: there are too many to cut.`,
   "broken-off": (n) =>
-    `${counted(n, "shape ends", "shapes end")} early: ${n === 1 ? "its" : "their"} path makes no sense from there on.`,
+    `${counted(n, "shape ends", "shapes end")} early: ${plural(n, "its", "their")} path makes no sense from there on.`,
   "paint-order": (n) =>
-    `${counted(n, "line lies", "lines lie")} over ${n === 1 ? "its fill" : "their fills"} now, wholly seen: the file painted the fill on top.`,
+    `${counted(n, "line lies", "lines lie")} over ${plural(n, "its fill", "their fills")} now, wholly seen: the file painted the fill on top.`,
   unclipped: (n) => `${counted(n, "clipped item is", "clipped items are")} shown whole.`,
 };
 
@@ -76,7 +76,7 @@ const told = (names: readonly string[]): string[] => [...new Set(names)].slice(0
 export const cutLine = (count: number): ReportLine => ({
   kind: "cut",
   count,
-  sentence: `${counted(count, "line was", "lines were")} cut where the picture hid or clipped ${count === 1 ? "it" : "them"}.`,
+  sentence: `${counted(count, "line was", "lines were")} cut where the picture hid or clipped ${plural(count, "it", "them")}.`,
   names: [],
 });
 

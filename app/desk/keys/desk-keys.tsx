@@ -61,10 +61,11 @@ export function DeskKeys({ hand, onPanning }: { hand: Hand; onPanning: (panning:
   return null;
 }
 
-/** After a click on a button of the desk the paper's keys work on: those who use keys stay where they are. */
+/** After a click on a button of the desk the paper's keys work on: those who use keys stay where they are, and fields it brought up keep theirs. */
 function backToPaper({ detail, target }: MouseEvent): void {
   const button = target instanceof Element ? target.closest(".desk button") : null;
   if (detail === 0 || !button || button.ariaHasPopup || button.closest("[role=dialog]")) return;
+  if (document.activeElement instanceof HTMLInputElement) return;
   document.getElementById("paper")?.focus({ preventScroll: true });
 }
 

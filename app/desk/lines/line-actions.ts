@@ -1,5 +1,7 @@
 /** What can be done with lines, by list, key or menu. */
+
 import { changeLines } from "#core/drawing/line-edits.ts";
+import { counted } from "#core/words.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 
 /** Tools that work on what is chosen. */
@@ -14,7 +16,7 @@ export function chooseLines(desk: DeskStore, ids: readonly string[], adds: boole
     if (all) before.delete(id);
     else before.add(id);
   if (!TAKES_CHOSEN.includes(tools.Lines ?? "")) chooseTool("arrange");
-  set({ selected: [...before], said: before.size === 1 ? "1 line chosen" : `${before.size} lines chosen` });
+  set({ selected: [...before], said: counted(before.size, "line chosen", "lines chosen") });
 }
 
 export const hideLines = ({ edit }: Desk, ids: readonly string[], hidden: boolean): void =>

@@ -3,6 +3,7 @@ import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import type { Nib, Profile } from "#core/drawing/drawing.ts";
 import { changeNib, removeNib } from "#core/drawing/line-edits.ts";
 import { shareAt } from "#core/lines/profile.ts";
+import { counted } from "#core/words.ts";
 import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { NameField } from "../../ui/name-field.tsx";
@@ -51,7 +52,7 @@ export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
         }}
       >
         <Trash2 size={14} aria-hidden />
-        {uses === 0 ? "Delete this nib" : `Delete; ${uses === 1 ? "1 line" : `${uses} lines`} turn even`}
+        {uses === 0 ? "Delete this nib" : `Delete; ${counted(uses, "line")} turn even`}
       </Button>
     </div>
   );

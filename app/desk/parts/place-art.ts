@@ -1,8 +1,10 @@
 /** Putting art from a file or the clipboard into the drawing on the desk. */
+
 import * as Comlink from "comlink";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { unpack } from "#core/drawing/packed.ts";
 import { placeDrawing } from "#core/drawing/place-drawing.ts";
+import { plural } from "#core/words.ts";
 import { toPagePoint } from "../../painting/view.ts";
 import { readingClient } from "../../work/clients.ts";
 import type { DeskStore } from "../store/desk-state.ts";
@@ -24,7 +26,7 @@ export async function placeFile(desk: DeskStore, file: File, into?: string): Pro
   if (now.drawing === drawing) return;
   now.chooseStage("Lines");
   now.chooseTool("arrange");
-  const said = `${label}: ${placed.lines.length} ${placed.lines.length === 1 ? "line" : "lines"}, chosen`;
+  const said = `${label}: ${placed.lines.length} ${plural(placed.lines.length, "line")}, chosen`;
   now.set({ part: placed.part, selected: placed.lines, said });
 }
 

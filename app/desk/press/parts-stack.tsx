@@ -17,7 +17,7 @@ import {
 import clsx from "clsx";
 import { Ellipsis, Eye, EyeOff, GripVertical, Lock, LockOpen } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Part } from "#core/drawing/drawing.ts";
 import { orderParts } from "#core/drawing/part-edits.ts";
 import { partsOf } from "#core/drawing/parts.ts";
@@ -142,8 +142,15 @@ function PartMenu({ part, isBack, onName }: { part: Part; isBack: boolean; onNam
   const { id, name } = part;
   const desk = useDeskStore();
   const alone = useDesk((s) => s.alone === id);
+  /** The name's field takes the focus once the menu has let go of it. */
+  const naming = useRef(false);
   const items: readonly (readonly [string, () => void])[] = [
-    ["Rename", onName],
+    [
+      "Rename",
+      () => {
+        naming.current = true;
+      },
+    ],
     [alone ? "Show all parts" : "Show alone", () => showAlone(desk, id)],
     ["Bring forward", () => movePart(desk, id, 1)],
     ["Send back", () => movePart(desk, id, -1)],
@@ -161,7 +168,18 @@ function PartMenu({ part, isBack, onName }: { part: Part; isBack: boolean; onNam
         <Ellipsis size={15} aria-hidden />
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content side="left" sideOffset={6} collisionPadding={8} className={MENU}>
+        <DropdownMenu.Content
+          side="left"
+          sideOffset={6}
+          collisionPadding={8}
+          className={MENU}
+          onCloseAutoFocus={(event) => {
+            if (!naming.current) return;
+            naming.current = false;
+            event.preventDefault();
+            onName();
+          }}
+        >
           {items.map(([word, act]) => (
             <DropdownMenu.Item key={word} className={MENU_ITEM} onSelect={act}>
               {word}

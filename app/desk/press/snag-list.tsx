@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { flushSync } from "react-dom";
 import { showLength } from "#core/drawing/length.ts";
+import { plural } from "#core/words.ts";
 import { Button } from "../../ui/button.tsx";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
 import { NEAR_LIST, tooNear } from "../judge/judged.ts";
@@ -67,7 +68,7 @@ function Openings() {
         </Button>
       )}
       <p className="mt-2 px-2 text-xs text-quiet">
-        {looseEnds} loose {looseEnds === 1 ? "end" : "ends"}, marked with squares
+        {looseEnds} loose {plural(looseEnds, "end")}, marked with squares
       </p>
     </>
   );

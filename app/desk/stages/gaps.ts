@@ -1,5 +1,6 @@
 /** Gaps: finding openings and closing them. */
 
+import { counted } from "#core/words.ts";
 import { gapMenu } from "../gaps/gap-menu.ts";
 import { GapsPanel } from "../gaps/gaps-panel.tsx";
 import { bridgeOpenings, leaveOpen, sortOpenings } from "../gaps/openings.ts";
@@ -31,4 +32,4 @@ export const gapsStage: Stage = {
   },
 };
 
-const countOpenings = (count: number): string => (count === 1 ? "1 opening" : `${count} openings`);
+const countOpenings = (count: number): string => counted(count, "opening");

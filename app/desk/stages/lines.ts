@@ -2,6 +2,7 @@
 
 import { createSelector } from "reselect";
 import type { Drawing, Table } from "#core/drawing/drawing.ts";
+import { counted } from "#core/words.ts";
 import { chooseLine } from "../lines/choose-line.ts";
 import { LineList } from "../lines/line-list.tsx";
 import { lineMenu } from "../lines/line-menu.ts";
@@ -41,6 +42,6 @@ const lineFigure = createSelector(
 );
 
 function countLines(strokes: number, shapes: number): string {
-  if (shapes > 0) return strokes + shapes === 1 ? "1 line" : `${strokes + shapes} lines`;
-  return strokes === 1 ? "1 stroke" : `${strokes} strokes`;
+  if (shapes > 0) return counted(strokes + shapes, "line");
+  return counted(strokes, "stroke");
 }

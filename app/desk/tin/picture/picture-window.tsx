@@ -4,6 +4,7 @@ import { colourName } from "#core/colour/name.ts";
 import { addColours, addColourway } from "#core/drawing/colour-edits.ts";
 import { freeName } from "#core/drawing/free-name.ts";
 import { newId } from "#core/drawing/new-id.ts";
+import { counted } from "#core/words.ts";
 import { PICTURES } from "../../../scan/held-scan.ts";
 import { Button } from "../../../ui/button.tsx";
 import { PictureButton } from "../../../ui/picture-button.tsx";
@@ -148,7 +149,7 @@ function Choice({ found: { colours }, onLit, onDone }: ChoiceProps) {
         ))}
       </ul>
       <Button main size="large" disabled={chosen.length === 0} onClick={put}>
-        Put {chosen.length === 1 ? "1 colour" : `${chosen.length} colours`} in the tin
+        Put {counted(chosen.length, "colour")} in the tin
       </Button>
       <Button size="large" disabled={chosen.length === 0} onClick={asColourway}>
         Make a colourway of them

@@ -1,6 +1,7 @@
 import { reshape } from "#core/drawing/shape-edits.ts";
 import { speckArea } from "#core/drawing/speck.ts";
 import { tidiedShapes } from "#core/lines/tidy-shapes.ts";
+import { counted } from "#core/words.ts";
 import type { Desk } from "../../store/desk-state.ts";
 
 /** Makes flat-coloured art light (lines/tidy-shapes.ts); says what became of it. */
@@ -14,7 +15,7 @@ export function tidyColour({ drawing, edit, tell }: Desk): void {
   edit(reshape(changes, "flats", "Tidy shapes"));
   const told = [
     `${before} shapes are ${before - united - specks} now.`,
-    ...(specks > 0 ? [`${specks === 1 ? "1 speck" : `${specks} specks`} went to what is around.`] : []),
+    ...(specks > 0 ? [`${counted(specks, "speck")} went to what is around.`] : []),
     ...(joined > 0 ? [`Edges of ${joined} that nearly met are one.`] : []),
   ];
   tell(told.join(" "));

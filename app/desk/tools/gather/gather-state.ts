@@ -1,7 +1,9 @@
 /** Pockets gathered for one thing to be done to them. */
+
 import { allAlike, type SeenColours, touchingAlike } from "#core/pockets/gathering.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { paletteOf } from "#core/scene/palette.ts";
+import { counted } from "#core/words.ts";
 import { describePocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
@@ -47,7 +49,7 @@ export function gatherPockets(desk: DeskStore, pockets: readonly Pocket[], way: 
 
 function setGathered(desk: DeskStore, keys: readonly number[]): void {
   gather.hold(desk, { keys });
-  desk.getState().set({ said: keys.length === 1 ? "1 pocket gathered" : `${keys.length} pockets gathered` });
+  desk.getState().set({ said: counted(keys.length, "pocket gathered", "pockets gathered") });
 }
 
 /** What a click on a pocket takes up. */

@@ -1,4 +1,5 @@
 import { poursWith, setLamp } from "#core/drawing/light-edits.ts";
+import { counted, plural } from "#core/words.ts";
 import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
@@ -112,10 +113,10 @@ function Doing() {
   );
 }
 
-const pockets = (count: number): string => (count === 1 ? "1 pocket" : `${count} pockets`);
+const pockets = (count: number): string => counted(count, "pocket");
 
 const COUNTED = {
   form: (count: number) => `${pockets(count)} shaded`,
   rim: (count: number) => `${pockets(count)} with a rim`,
-  cast: (count: number) => `${pockets(count)} ${count === 1 ? "throws" : "throw"} a shadow`,
+  cast: (count: number) => `${pockets(count)} ${plural(count, "throws", "throw")} a shadow`,
 };
