@@ -40,6 +40,7 @@ test("the lamp in the shed", async ({ page }) => {
   await openDemo(page, "Lantern in the shed, coloured");
   await stage(page, "Light").click();
   await page.getByRole("radio", { name: "Lamp", exact: true }).click();
+  await page.waitForFunction(() => /Shade\s*\d/.test(document.body.innerText));
   await shoot(page, "lamp");
 });
 
