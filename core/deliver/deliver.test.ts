@@ -7,6 +7,7 @@ import { decode } from "fast-png";
 import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { studio } from "../../bin/studio.ts";
+import { importSvg } from "../formats/import-drawing.ts";
 import {
   differenceOf,
   drawnBy,
@@ -16,7 +17,7 @@ import {
   uncompressed,
 } from "../formats/pdf/readers.ts";
 import { sceneIn } from "../formats/scene-in.ts";
-import type { Scene } from "../scene/scene.ts";
+import { derive, type Scene, sceneOf } from "../scene/scene.ts";
 import { ALL } from "../scene/testing.ts";
 import { type FileWish, filesOf } from "./files.ts";
 import { flatScene, inksOf } from "./plates.ts";
@@ -136,6 +137,19 @@ describe("plates", () => {
       return (decode(first.bytes).data as Uint8Array).reduce((sum, grey) => sum + 255 - grey, 0);
     };
     expect(await inkOf(0.4)).toBeGreaterThan((await inkOf(0.001)) * 1.01);
+  });
+
+  it("leave out what lies deeper beneath a darker ink than the overlap", async () => {
+    // A dark square in the middle of a light one: 4 inches are 100 units and 400 pixels, and the margin is 40 pixels.
+    const { drawing } = importSvg(
+      "Stack",
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><rect x="10" y="10" width="80" height="80" fill="#f0d080"/><rect x="30" y="30" width="40" height="40" fill="#203040"/></svg>',
+    );
+    const [light] = await make(sceneOf(drawing, derive(drawing, [])), "plates", { overlap: 2 });
+    const { data, width } = decode(light.bytes);
+    const inkAt = (x: number, y: number) => 255 - data[(40 + 4 * y) * width + 40 + 4 * x];
+    expect([inkAt(20, 50), inkAt(31, 50), inkAt(50, 69), inkAt(5, 50)]).toEqual([255, 255, 255, 0]);
+    expect([inkAt(33, 50), inkAt(50, 50), inkAt(50, 67)]).toEqual([0, 0, 0]);
   });
 
   it("are pages of a PDF that other programs draw alike", async () => {

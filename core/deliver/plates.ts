@@ -1,8 +1,8 @@
 /**
  * Plates: what of the flat picture each printing ink has, in grey, black where it is full. A tone of the tin is an ink. Where
  * a lighter ink meets a darker one it runs on under that by the overlap, so that no paper shows where plates are a little out
- * of register (trapping: Yule, "Principles of Color Reproduction", 1967, ch. 14): each plate is spread, and kept off what is not
- * darker than it.
+ * of register (trapping: Yule, "Principles of Color Reproduction", 1967, ch. 14): what is seen of each ink is spread so far, and
+ * kept off what is not darker than it.
  */
 import { oklchOf } from "../colour/oklch.ts";
 import type { SheetName } from "../drawing/drawing.ts";
@@ -14,6 +14,7 @@ import type { Item, ItemPaint, LineArea, ScenePart } from "../scene/items.ts";
 import type { Tone } from "../scene/palette.ts";
 import type { Scene } from "../scene/scene.ts";
 import { deflated, type PictureWish } from "./picture.ts";
+import { reachOfInk } from "./reach-of-ink.ts";
 import { type Bands, type GoOn, type Studio, within } from "./studio.ts";
 
 /** The sheets that are flat colour. */
@@ -112,25 +113,29 @@ export async function* platesOf(
     const bands = [
       inBlack(page, (one) => one === BLACK || one.variable === tone.variable),
       inBlack(page, (one) => one !== BLACK && darker.has(one.variable)),
-      spread({ ...flats, box }, tone, overlap),
     ].map((one) => studio.bands(one, size));
-    const pixels = await inkIn(bands, size, studio, within(goOn, k / inks.length, (k + 1) / inks.length));
+    const share = within(goOn, k / inks.length, (k + 1) / inks.length);
+    const pixels = await inkIn(bands, { ...size, reach: overlap * scale }, studio, share);
     yield { tone, size, box, pixels };
   }
 }
 
-/** Its own share, and what of its spread lies under darker inks. */
+/** Its own share, and so far as it reaches what of darker inks lies beside it. */
 function inkIn(
-  [own, darker, wide]: readonly Bands[],
-  { width }: Size,
+  [own, darker]: readonly Bands[],
+  { width, reach }: Size & { readonly reach: number },
   studio: Studio,
   goOn: GoOn,
 ): Promise<readonly Uint8Array[]> {
   const filter = new RowFilter(width);
+  let before: Uint8Array | undefined;
   return deflated(own, studio, goOn, (rows, band) => {
-    const inked = inkOf(rows);
-    const [under, runsOn] = [darker, wide].map((bands) => inkOf(bands.paint(band)));
-    return filter.numbers(inked.map((ink, i) => 255 - overlapping(ink, under[i], runsOn[i])));
+    const ink = inkOf(rows);
+    const after = band + 1 < own.count ? inkOf(own.paint(band + 1)) : undefined;
+    const under = inkOf(darker.paint(band));
+    const wide = reachOfInk({ ink, width }, before, after, reach);
+    before = ink;
+    return filter.numbers(ink.map((one, i) => 255 - overlapping(one, under[i], wide[i])));
   });
 }
 
@@ -143,28 +148,6 @@ function inkOf(rows: Uint8Array | Uint8ClampedArray): Uint8Array {
   const ink = new Uint8Array(rows.length / 4);
   for (let k = 0; k < ink.length; k++) ink[k] = Math.round(((255 - rows[4 * k]) * rows[4 * k + 3]) / 255);
   return ink;
-}
-
-/** All that is of a tone, wider by the overlap on every side. */
-const spread = (scene: Scene, tone: Tone, overlap: number): Scene => ({
-  ...scene,
-  parts: scene.parts.map((part) => ({
-    ...part,
-    hides: [],
-    sheets: part.sheets.map((sheet) => ({
-      ...sheet,
-      items: sheet.items
-        .filter(({ paint }) => paint.kind === "tone" && paint.tone.variable === tone.variable)
-        .flatMap((item) => widened({ ...item, paint: BLACK_PAINT }, overlap)),
-    })),
-  })),
-});
-
-function widened(item: Item, overlap: number): Item[] {
-  const { area } = item;
-  if (area.kind === "line") return [{ ...item, area: { ...area, width: area.width + 2 * overlap } }];
-  const rims = area.chains.map((points): Item => ({ ...item, area: lineOf(points, true, 2 * overlap) }));
-  return [item, ...rims];
 }
 
 const lineOf = (points: readonly number[], closed: boolean, width: number): LineArea => ({
