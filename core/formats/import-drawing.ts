@@ -39,6 +39,7 @@ import {
   speckLine,
 } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
+import { unseenNames } from "./svg-facts.ts";
 import { checkedGradient, checkedOver, checkedPaint, type ReadFacts, readFacts } from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
 import { rankOf } from "./told-ranks.ts";
@@ -250,7 +251,7 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
           paint: paintOfId(flat.id),
           ...checkedPaint(toldPaint),
         })),
-        ...renamed(read.unseenShapes, "u"),
+        ...unseenNames(read.unseenShapes, "flatShapes"),
       ]),
     }),
   );
@@ -279,8 +280,8 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
   const drawing = withMissingParts(
     withMissingColours({
       ...bare,
-      pours: byId([...poured, ...renamed(read.waitingPours, "w")]),
-      shades: byId([...shaded, ...renamed(read.waitingShades, "w")]),
+      pours: byId([...poured, ...unseenNames(read.waitingPours, "pours")]),
+      shades: byId([...shaded, ...unseenNames(read.waitingShades, "shades")]),
     }),
   );
   const tinned = Object.keys(facts.tin).length;
@@ -288,10 +289,6 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
 }
 
 const layerOf = ({ part = MAIN }: { readonly part?: string }, sheet: string): string => `${part} ${sheet}`;
-
-/** With ids of their own, so that they are no one else's. */
-const renamed = <T extends { readonly id: string }>(items: readonly T[], letter: string): T[] =>
-  items.map((item, i) => ({ ...item, id: `${letter}${i + 1}` }));
 
 function reportOf(
   drawing: Drawing,

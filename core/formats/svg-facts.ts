@@ -15,14 +15,29 @@ export const OURS = "fern-pocket";
 export const FACT_FIELDS = FIELD_NAMES.filter((name) => FIELDS[name].svg !== "picture");
 export const UNSEEN_FIELDS = ["pours", "shades", "flatShapes"] as const;
 
+const LETTERS: Readonly<Record<(typeof UNSEEN_FIELDS)[number], string>> = {
+  pours: "w",
+  shades: "w",
+  flatShapes: "u",
+};
+
+/** What the picture does not show under ids that nothing read from a picture has, the same each time. */
+export const unseenNames = <T extends { readonly id: string }>(
+  items: readonly T[],
+  field: (typeof UNSEEN_FIELDS)[number],
+): T[] => items.map((item, i) => ({ ...item, id: `${LETTERS[field]}${i + 1}` }));
+
 /** `shown` holds the ids of the pours, shades and shapes that are in the picture. */
 export function factsOf(drawing: Drawing, shown: ReadonlySet<string>): string {
   const names = variableNames(drawing);
   const unseen = Object.fromEntries(
     UNSEEN_FIELDS.map((field) => [
       field,
-      ranked<{ readonly id: string; readonly rank: number }>(drawing[field]).filter(
-        ({ id }) => !shown.has(id),
+      unseenNames(
+        ranked<{ readonly id: string; readonly rank: number }>(drawing[field]).filter(
+          ({ id }) => !shown.has(id),
+        ),
+        field,
       ),
     ]),
   );

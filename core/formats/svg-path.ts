@@ -100,24 +100,32 @@ export const digitsFor = (size: number): number =>
 /** How many decimals keep lines that meet meeting, within the rounding that docs/pockets.md allows to ends. */
 export const lineDigitsFor = (size: number): number => digitsFor(size) + 4;
 
-/** Path data for a chain; straight cubics are written as lines. */
+/** Path data for a chain; straight cubics are written as lines, and those without length at this many digits not at all. */
 export function pathData(chain: Coords, closed: boolean, digits: number): string {
-  const n = (value: number) => short(value, digits);
+  const place = (x: number, y: number) => `${short(x, digits)} ${short(y, digits)}`;
+  let last = "";
+  let begun = "";
   let d = "";
   const sink: PathSink = {
     moveTo: (x, y) => {
-      d += `M${n(x)} ${n(y)}`;
+      last = place(x, y);
+      begun = `M${last}`;
     },
     lineTo: (x, y) => {
-      d += `L${n(x)} ${n(y)}`;
+      const to = place(x, y);
+      if (to !== last) d += `L${to}`;
+      last = to;
     },
     bezierCurveTo: (ax, ay, bx, by, x, y) => {
-      d += `C${n(ax)} ${n(ay)} ${n(bx)} ${n(by)} ${n(x)} ${n(y)}`;
+      const [a, b, to] = [place(ax, ay), place(bx, by), place(x, y)];
+      if (a !== last || b !== last || to !== last) d += `C${a} ${b} ${to}`;
+      last = to;
     },
     closePath: () => {
-      d += "Z";
+      d += d === "" ? `L${last}Z` : "Z";
     },
   };
   walkChain(sink, chain, closed);
-  return d;
+  // A point is a line without length.
+  return `${begun}${d === "" ? `L${last}` : d}`;
 }

@@ -8,9 +8,10 @@ import { checked } from "../drawing/checked.ts";
 import { CAPS, ECHOES, type Echo, HOLDS, type Hold, JOINS, type Stroke } from "../drawing/drawing.ts";
 import { OVERS } from "../drawing/over.ts";
 import { CutRecord } from "../drawing/records.ts";
+import { enclosedArea } from "../geometry/cubic.ts";
 import { range } from "../geometry/lists.ts";
-import type { Point } from "../geometry/point.ts";
-import type { Item, Laid, Says } from "../scene/items.ts";
+import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
+import type { Chain, Item, Laid, Says } from "../scene/items.ts";
 import { chainsOf, pathData, short } from "./svg-path.ts";
 
 /** What an element can stand for. A seam belongs to the pour after it, what lies over to the one before; an undercoat is made from all pockets. */
@@ -24,9 +25,9 @@ type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 const WORDS: {
   readonly [K in Says["is"]]: (says: SaysOf<K>, item: Item, lineDigits: number) => Attributes;
 } = {
-  pour: ({ is: _, at, rank, spot, cuts, ...over }) => ({
+  pour: ({ is: _, at, rank, spot, cuts, ...over }, { area }) => ({
     "data-is": "pour",
-    "data-at": placesText([at]),
+    "data-at": placesText([at], area.kind === "region" ? area.chains : []),
     "data-rank": `${rank}`,
     "data-spot": spot && "yes",
     "data-cuts": cuts && "yes",
@@ -42,7 +43,7 @@ const WORDS: {
   }),
   shade: ({ at, ...says }, item) => ({
     "data-is": "shade",
-    "data-at": placesText(at),
+    "data-at": placesText(at, item.effects.clip ?? []),
     "data-deeper": says.deeper === undefined ? undefined : `${says.deeper}`,
     ...laidWords(says, item),
   }),
@@ -131,8 +132,24 @@ export const sayingOf = (item: Item, lineDigits: number): Attributes =>
 
 export const SEAM: Attributes = { "data-is": "seam" };
 
-/** Exact, so that they lie in the smallest pockets still. */
-const placesText = (places: readonly Point[]): string => places.map(([x, y]) => `${x} ${y}`).join(" ");
+/** As exact as it takes to lie in their pockets, whose outlines are given: what is finer may be other once lines were read again. */
+function placesText(places: readonly Point[], outlines: readonly Chain[]): string {
+  const thinnest = Math.min(...outlines.map(thicknessOf));
+  const digits = Math.ceil(-Math.log10(thinnest * FINE));
+  const text = (n: number) => (digits < EXACT ? short(n, Math.max(0, digits)) : `${n}`);
+  return places.map(([x, y]) => `${text(x)} ${text(y)}`).join(" ");
+}
+
+/** Of a pocket's thickness, so exact is a place in it. */
+const FINE = 1e-3;
+/** With so many decimals a number is as exact as it is. */
+const EXACT = 16;
+
+/** How thick a closed chain is, or less, in page units. */
+function thicknessOf(chain: Chain): number {
+  const box = boundsOf([chain]);
+  return box ? Math.abs(enclosedArea(chain)) / (diagonal(box) || 1) : 0;
+}
 
 /** A point in each pocket that an element says it lives in. Up to version 2 of the facts its name said the kind. */
 export function placesIn(attributes: Attributes): Point[] {

@@ -56,7 +56,9 @@ export function writeSvg(
   const hides = hidesOf(scene, digits.colour);
   const blurs = blursOf(scene, digits.colour);
   const gradients = gradientsOf(scene, digits.line, plain);
-  const root = rootId([scene.tones, ...[clips, hides, blurs, gradients].map((defs) => [...defs.values()])]);
+  const own = [clips, hides, blurs].map((defs) => [...defs.values()]);
+  // However many things share a gradient, it is one.
+  const root = rootId([scene.tones, ...own, [...new Set(gradients.values())]]);
   const gradientIds = idsOf(root, "gradient", new Map([...gradients.values()].map((def) => [def, def])));
   const context: Context = {
     root,
