@@ -17,6 +17,36 @@ export const addColours = (colours: readonly Omit<Colour, "rank">[]): Edit => ({
   },
 });
 
+/** A colour that comes with its values in colourways, by their names; known to the tin already, or put at its end. */
+export interface BroughtColour extends Omit<Colour, "rank"> {
+  readonly ways?: Readonly<Record<string, string>>;
+}
+
+/** Brings colours and what they are in colourways; those that are not there yet are made, under the ids given by their names. */
+export const bringColours = (
+  colours: readonly BroughtColour[],
+  wayIds: Readonly<Record<string, string>>,
+): Edit => ({
+  label: addColours(colours).label,
+  change: (draft) => {
+    const fresh = colours.filter(({ id }) => !draft.tin[id]);
+    addColours(fresh.map(({ ways: _, ...colour }) => colour)).change(draft);
+    for (const { id, value, ways = {} } of colours)
+      for (const [name, own] of Object.entries(ways)) {
+        const way = wayNamed(draft, name) ?? madeWay(draft, wayIds[name], name);
+        if (way.id !== FIRST_COLOURWAY && own !== value) way.values[id] = own;
+      }
+  },
+});
+
+const wayNamed = ({ colourways }: Draft<Drawing>, name: string) =>
+  Object.values(colourways).find((way) => way.name.toLowerCase() === name.toLowerCase());
+
+function madeWay({ colourways }: Draft<Drawing>, id: string, name: string) {
+  colourways[id] = { id, rank: topRank(colourways) + 1, name, values: {} };
+  return colourways[id];
+}
+
 /** Changes a colour in the colourway that is seen. */
 export const changeColour = (id: string, value: string, name: string): Edit => ({
   label: `Change ${name}`,

@@ -1,6 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { addColours, addColourway, orderTin, setColourOpacity, setLadder } from "../drawing/colour-edits.ts";
+import {
+  addColours,
+  addColourway,
+  bringColours,
+  orderTin,
+  setColourOpacity,
+  setLadder,
+} from "../drawing/colour-edits.ts";
 import { ranked } from "../drawing/drawing.ts";
 import { edited, smallDrawing } from "../drawing/testing.ts";
 import { FileProblem } from "./file-problem.ts";
@@ -33,6 +40,23 @@ describe("palettes as files", () => {
     expect(css).toContain('[data-colourway="night"] {\n  --frond: #102030;');
     expect(readPalette(css).find(({ name }) => name === "Dusk")?.opacity).toBeCloseTo(0.5, 2);
   });
+
+  it.each(["tokens", "css"] as const)(
+    "%s come back with their colourways, brought into a drawing",
+    (format) => {
+      const again = readPalette(PALETTE_FILES[format].write(drawing));
+      expect(again.find(({ name }) => name === "Frond")?.ways).toEqual({ Night: "#102030" });
+      const bare = smallDrawing();
+      const colours = again.map((colour, k) => ({ id: `new${k}`, ...colour }));
+      const brought = edited(bare, bringColours(colours, { Night: "way" }));
+      const frond = colours.find(({ name }) => name === "Frond")!;
+      expect(ranked(brought.colourways).map(({ name }) => name)).toEqual(["First colours", "Night"]);
+      expect(brought.colourways.way.values).toEqual({ [frond.id]: "#102030" });
+      expect(edited(brought, bringColours(colours, { Night: "other" })).colourways).toEqual(
+        brought.colourways,
+      );
+    },
+  );
 
   it("tokens of others: groups with a type, aliases, colour spaces, hexadecimal text", () => {
     const text = JSON.stringify({

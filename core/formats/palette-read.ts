@@ -10,8 +10,10 @@ import { LadderRecord } from "../drawing/records.ts";
 import { FileProblem } from "./file-problem.ts";
 import { OURS, tokenName } from "./palette-write.ts";
 
-/** A colour as a file tells it. */
-export type PaletteColour = Pick<Colour, "name" | "value" | "opacity" | "group" | "ladder">;
+/** A colour as a file tells it, with its values in colourways by their names. */
+export interface PaletteColour extends Pick<Colour, "name" | "value" | "opacity" | "group" | "ladder"> {
+  readonly ways?: Readonly<Record<string, string>>;
+}
 
 const inGamut = toGamut("rgb", "oklch");
 const rounded = (n: number): number => Math.round(n * 1e4) / 1e4;
@@ -57,7 +59,7 @@ function readTokens(text: string): PaletteColour[] {
     const own = node.$type ?? type;
     if ("$value" in node) {
       const seen = own === undefined || own === "color" ? seenIn(node.$value, root) : undefined;
-      if (seen) found.push({ ...namedBy(path, node), ...seen, ...ladderIn(node) });
+      if (seen) found.push({ ...namedBy(path, node), ...seen, ...ladderIn(node), ...waysIn(node) });
       return;
     }
     for (const [key, child] of Object.entries(node))
@@ -83,6 +85,17 @@ function ladderIn({ $extensions }: Record<string, unknown>): { readonly ladder?:
   const own = isObject($extensions) ? $extensions[OURS] : undefined;
   const ladder = isObject(own) && isObject(own.ladder) ? checked(LadderRecord, own.ladder) : undefined;
   return ladder && "value" in ladder ? { ladder: ladder.value as unknown as Ladder } : {};
+}
+
+/** Values in other colourways. */
+function waysIn({ $extensions }: Record<string, unknown>): Pick<PaletteColour, "ways"> {
+  const own = isObject($extensions) ? $extensions[OURS] : undefined;
+  const told = isObject(own) && isObject(own.colourways) ? Object.entries(own.colourways) : [];
+  const ways = told.flatMap(([name, value]) => {
+    const seen = typeof value === "string" ? valued(value) : undefined;
+    return seen && plainText(name) ? [[cutShort(plainText(name), 60), seen.value]] : [];
+  });
+  return ways.length > 0 ? { ways: Object.fromEntries(ways) } : {};
 }
 
 type Valued = Pick<Colour, "value" | "opacity">;
@@ -141,7 +154,10 @@ function valued(css: string, alpha = 1): Valued | undefined {
   };
 }
 
-/** Custom properties of the first rule that has any; names stand in the comments after them where we wrote them. */
+/**
+ * Custom properties, each where it stands first, and what they are in colourways of ours; names stand in the comments after them
+ * where we wrote them.
+ */
 function readCss(text: string): PaletteColour[] {
   const names = new Map(
     [...text.matchAll(/(--[^\s:;{}]+)\s*:[^;{}]*;\s*\/\*\s*(.*?)\s*\*\//gu)].map(([, property, name]) => [
@@ -150,20 +166,32 @@ function readCss(text: string): PaletteColour[] {
     ]),
   );
   const found = new Map<string, PaletteColour>();
-  csstree.walk(csstree.parse(text, { onParseError: () => {}, parseCustomProperty: false }), (node) => {
-    if (node.type !== "Declaration" || !node.property.startsWith("--") || found.has(node.property)) return;
-    const seen = valued(csstree.generate(node.value));
-    if (!seen) return;
-    const told = names.get(node.property)?.split(" / ");
-    const name = told?.at(-1) ?? wordsOf(node.property);
-    found.set(node.property, {
-      ...seen,
-      name,
-      ...(told && told.length > 1 ? { group: told.slice(0, -1).join(" / ") } : {}),
-    });
+  const tree = csstree.parse(text, { onParseError: () => {}, parseCustomProperty: false });
+  csstree.walk(tree, {
+    visit: "Declaration",
+    enter(node) {
+      if (!node.property.startsWith("--")) return;
+      const seen = valued(csstree.generate(node.value));
+      if (!seen) return;
+      const before = found.get(node.property);
+      const way = this.rule && WAY.exec(csstree.generate(this.rule.prelude))?.[1];
+      if (before && way)
+        found.set(node.property, { ...before, ways: { ...before.ways, [wordsOf(`--${way}`)]: seen.value } });
+      if (before) return;
+      const told = names.get(node.property)?.split(" / ");
+      const name = told?.at(-1) ?? wordsOf(node.property);
+      found.set(node.property, {
+        ...seen,
+        name,
+        ...(told && told.length > 1 ? { group: told.slice(0, -1).join(" / ") } : {}),
+      });
+    },
   });
   return [...found.values()];
 }
+
+/** The rule of a colourway, as palette-write.ts writes it. */
+const WAY = /\[data-colourway=["']?([^"'\]]+)["']?\]/;
 
 function wordsOf(property: string): string {
   const words = property.slice(2).replace(/[-_]+/g, " ").trim();

@@ -234,6 +234,11 @@ const EDITS: { readonly [K in EditName | WorkedName]: RandomEdit } = {
   addColour: ({ dice }) => colourEdits.addColour(newId(), dice.name(), dice.colour()),
   addColours: ({ dice }) =>
     colourEdits.addColours([{ id: newId(), name: dice.name(), value: dice.colour() }]),
+  bringColours: ({ dice }) =>
+    colourEdits.bringColours(
+      [{ id: newId(), name: dice.name(), value: dice.colour(), ways: { Night: dice.colour() } }],
+      { Night: newId() },
+    ),
   changeColour: ({ drawing, dice }) =>
     colourEdits.changeColour(dice.of(ids(drawing.tin)), dice.colour(), "One"),
   renameColour: ({ drawing, dice }) => colourEdits.renameColour(dice.of(ids(drawing.tin)), dice.name()),
@@ -554,6 +559,7 @@ const EDITS: { readonly [K in EditName | WorkedName]: RandomEdit } = {
         paint: paint(hand),
         opacity: hand.dice.share(),
         ...(hand.dice.chance(0.3) ? { blend: hand.dice.of(BLENDS) } : {}),
+        ...(hand.dice.chance(0.3) ? { deeper: hand.dice.of([-2, 1, 3]) } : {}),
       }),
     ),
   reshape: (hand) =>
