@@ -33,8 +33,13 @@ export function DrawerFoot({ count }: { count: number }) {
   const takeOut = () =>
     busily(async () => {
       const day = new Date().toISOString().slice(0, 10);
-      downloadFile(await drawerArchive(setShare), `Fern-Pocket-drawer-${day}.zip`);
-      tell(`The whole drawer is in one file: ${drawings(count)}, with all steps and versions.`);
+      const { zip, left } = await drawerArchive(setShare);
+      downloadFile(zip, `Fern-Pocket-drawer-${day}.zip`);
+      const missing = left.length > 0 ? ` Could not be opened, and is not in it: ${left.join(", ")}.` : "";
+      tell(
+        `The drawer is in one file: ${drawings(count - left.length)}, with all steps and versions.${missing}`,
+        { tone: missing ? "warn" : "plain" },
+      );
     }, "The drawer could not be taken out.");
   const putIn = (file: File) =>
     busily(async () => {

@@ -4,6 +4,7 @@ import { beforeEach, expect, it } from "vitest";
 import { addColour } from "#core/drawing/colour-edits.ts";
 import { applyEdit, undo } from "#core/drawing/history.ts";
 import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
+import { VERSION } from "#core/drawing/upgrade.ts";
 import { drawingFileText, readDrawingFile } from "#core/formats/drawing-file.ts";
 import { drawerArchive, takeArchive } from "./archive.ts";
 import { database } from "./database.ts";
@@ -33,7 +34,7 @@ async function filled(): Promise<string[]> {
   return ids;
 }
 
-const archive = async () => new Uint8Array(await (await drawerArchive(() => {})).arrayBuffer());
+const archive = async () => new Uint8Array(await (await drawerArchive(() => {})).zip.arrayBuffer());
 
 it("takes every drawing out and puts it in beside those there, with steps and versions", async () => {
   const ids = await filled();
@@ -46,6 +47,15 @@ it("takes every drawing out and puts it in beside those there, with steps and ve
   expect(other!.history).toEqual(own!.history);
   const [version] = await versionsOf(copy.id);
   expect([version.name, drawingOf(version)]).toEqual(["Half way", own!.history.drawing]);
+});
+
+it("says which drawings it leaves out: those that a later version has kept", async () => {
+  const [id] = await filled();
+  await database.drawings.update(id, { version: VERSION + 1 });
+  const { zip, left } = await drawerArchive(() => {});
+  expect(left).toEqual([(await database.drawings.get(id))!.name]);
+  const bytes = new Uint8Array(await zip.arrayBuffer());
+  expect((await takeArchive(bytes, () => {})).drawings).toBe(1);
 });
 
 it("holds drawing files that open by themselves", async () => {

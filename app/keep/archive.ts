@@ -38,15 +38,25 @@ interface Past {
   }[];
 }
 
+export interface TakenOut {
+  readonly zip: Blob;
+  /** Names of drawings that could not be opened here, and so are not in it. */
+  readonly left: readonly string[];
+}
+
 /** Hears how much is packed, 0 to 1. */
-export async function drawerArchive(onProgress: (share: number) => void): Promise<Blob> {
+export async function drawerArchive(onProgress: (share: number) => void): Promise<TakenOut> {
   const rows = (await database.drawings.toArray()).filter(({ deletedAt }) => deletedAt === undefined);
   const files: Record<string, Zippable[string]> = {};
   const listed: Listed[] = [];
+  const left: string[] = [];
   for (const [k, { id, name, changedAt, thumbnail }] of rows.entries()) {
     const opened = await openDrawing(id).catch(() => undefined);
     const kept = await rowsOf(id);
-    if (!opened || !kept?.begun) continue;
+    if (!opened || !kept?.begun) {
+      left.push(name);
+      continue;
+    }
     const called = `${k + 1} ${name.replace(/[^\p{L}\p{N} _-]+/gu, "").trim() || "drawing"}`;
     const entry = { drawing: `drawings/${called}.fern`, history: `history/${k + 1}.json` };
     const versions = await database.versions.where("drawing").equals(id).toArray();
@@ -68,7 +78,8 @@ export async function drawerArchive(onProgress: (share: number) => void): Promis
     onProgress((k + 1) / rows.length);
   }
   files["drawer.json"] = strToU8(JSON.stringify({ format: FORMAT, version: VERSION, drawings: listed }));
-  return new Blob([zipSync(files) as Uint8Array<ArrayBuffer>], { type: "application/zip" });
+  const zip = new Blob([zipSync(files) as Uint8Array<ArrayBuffer>], { type: "application/zip" });
+  return { zip, left };
 }
 
 export interface TakenIn {

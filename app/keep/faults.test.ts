@@ -169,7 +169,7 @@ it("keeps versions, packs steps and puts drawers in whole or not at all", async 
     expect([failed ? 0 : 1, 1]).toContain((await versionsOf(id)).length);
   });
   const putsIn = async () => {
-    const bytes = new Uint8Array(await (await drawerArchive(() => {})).arrayBuffer());
+    const bytes = new Uint8Array(await (await drawerArchive(() => {})).zip.arrayBuffer());
     await takeArchive(bytes, () => {});
   };
   await atEachWrite(begun, putsIn, async () => {
