@@ -2,7 +2,7 @@
 
 import { tinOf } from "#core/colour/colourways.ts";
 import { type BroughtColour, bringColours } from "#core/drawing/colour-edits.ts";
-import { type Drawing, ranked } from "#core/drawing/drawing.ts";
+import { type Colour, type Drawing, ranked } from "#core/drawing/drawing.ts";
 import { freeName } from "#core/drawing/free-name.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { FIRST_COLOURWAY } from "#core/drawing/start.ts";
@@ -40,13 +40,14 @@ function coloursOf(drawing: Drawing): PaletteColour[] {
 
 function bring(desk: DeskStore, colours: readonly PaletteColour[]): void {
   const { drawing, edit, tell } = desk.getState();
-  const key = ({ name, value }: PaletteColour) => `${value} ${name.toLowerCase()}`;
-  const there = new Map(
-    Object.values(tinOf(drawing, FIRST_COLOURWAY)).map((colour) => [key(colour), colour.id]),
-  );
+  const there = Object.values(tinOf(drawing, FIRST_COLOURWAY));
+  // Its name may have been numbered when it came before.
+  const isSame = (one: Colour, { name, value }: PaletteColour) =>
+    one.value === value &&
+    one.name.toLowerCase().replace(/ \d+$/, "") === name.toLowerCase().replace(/ \d+$/, "");
   const names = new Set(Object.values(drawing.tin).map(({ name }) => name.toLowerCase()));
   const brought = colours.map(({ name, value, opacity, group, ladder, ways }): BroughtColour => {
-    const known = there.get(key({ name, value }));
+    const known = there.find((one) => isSame(one, { name, value }))?.id;
     return {
       id: known ?? newId(),
       // Another colour of a name that is taken has a number.
