@@ -137,7 +137,7 @@ async function freshDrawing(page: Page): Promise<string> {
   await goTo(page, `http://127.0.0.1:${PORT}/`);
   await page.waitForTimeout(800);
   await page.getByRole("button", { name: "Open a copy of Lantern in the shed", exact: true }).click();
-  await page.waitForURL(/desk/);
+  await page.waitForURL(/desk/, { timeout: 180_000 });
   await reach(page, page.url());
   return page.url();
 }
