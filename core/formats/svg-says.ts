@@ -10,7 +10,8 @@ import { OVERS } from "../drawing/over.ts";
 import { CutRecord } from "../drawing/records.ts";
 import { enclosedArea } from "../geometry/cubic.ts";
 import { range } from "../geometry/lists.ts";
-import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
+import type { Point } from "../geometry/point.ts";
+import { ringLength } from "../geometry/polygon.ts";
 import type { Chain, Item, Laid, Says } from "../scene/items.ts";
 import { chainsOf, pathData, short } from "./svg-path.ts";
 
@@ -134,7 +135,7 @@ export const SEAM: Attributes = { "data-is": "seam" };
 
 /** As exact as it takes to lie in their pockets, whose outlines are given: what is finer may be other once lines were read again. */
 function placesText(places: readonly Point[], outlines: readonly Chain[]): string {
-  const thinnest = Math.min(...outlines.map(thicknessOf));
+  const thinnest = outlines.length > 0 ? Math.min(...outlines.map(thicknessOf)) : 0;
   const digits = Math.ceil(-Math.log10(thinnest * FINE));
   const text = (n: number) => (digits < EXACT ? short(n, Math.max(0, digits)) : `${n}`);
   return places.map(([x, y]) => `${text(x)} ${text(y)}`).join(" ");
@@ -145,11 +146,8 @@ const FINE = 1e-3;
 /** With so many decimals a number is as exact as it is. */
 const EXACT = 16;
 
-/** How thick a closed chain is, or less, in page units. */
-function thicknessOf(chain: Chain): number {
-  const box = boundsOf([chain]);
-  return box ? Math.abs(enclosedArea(chain)) / (diagonal(box) || 1) : 0;
-}
+/** How thick what a closed chain encloses is, or less, in page units: no chain is longer than the way by its handles. */
+const thicknessOf = (chain: Chain): number => (2 * Math.abs(enclosedArea(chain))) / (ringLength(chain) || 1);
 
 /** A point in each pocket that an element says it lives in. Up to version 2 of the facts its name said the kind. */
 export function placesIn(attributes: Attributes): Point[] {

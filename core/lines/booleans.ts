@@ -53,49 +53,42 @@ export function combined(a: Region, b: Region, how: Combining): Region {
 
 /** What regions cover together; outer chains and holes wind against one another. */
 export function united(regions: readonly Region[]): number[][] {
-  const box = boundsOf(regions.flatMap(({ outline }) => outline));
-  if (!box) return [];
-  const size = diagonal(box) || 1;
-  const scale = LATTICE / size;
-  const clipper = new ClipperLib.Clipper();
-  for (const region of regions)
-    clipper.AddPaths(pathsOf(region, size * FLAT, scale), ClipperLib.PolyType.ptSubject, true);
-  const found: ClipperLib.Paths = [];
-  clipper.Execute(
-    ClipperLib.ClipType.ctUnion,
-    found,
-    ClipperLib.PolyFillType.pftNonZero,
-    ClipperLib.PolyFillType.pftNonZero,
-  );
-  const largest = Math.max(...found.map((path) => Math.abs(ClipperLib.Clipper.Area(path))));
-  return found
-    .filter((path) => Math.abs(ClipperLib.Clipper.Area(path)) > largest * SLIVER)
-    .sort((a, b) => Math.abs(ClipperLib.Clipper.Area(b)) - Math.abs(ClipperLib.Clipper.Area(a)))
-    .map((path) => fitted(path, size * FIT, scale));
+  const { found, size, scale } = clipped(regions, [], ClipperLib.ClipType.ctUnion);
+  return found.map((path) => fitted(path, size * FIT, scale));
 }
 
 /** What of a region no others cover, as rings of points [x, y, …], the largest first; holes wind against what they are in. */
 export function uncovered(region: Region, covers: readonly Region[]): number[][] {
-  const box = boundsOf(region.outline);
-  if (!box) return [];
+  const { found, scale } = clipped([region], covers, ClipperLib.ClipType.ctDifference);
+  return found.map((path) => path.flatMap(({ X, Y }) => [X / scale, Y / scale]));
+}
+
+/** Regions and others beside them taken together, by the nonzero rule; the largest first, on a lattice of `scale` to a page unit. */
+function clipped(
+  regions: readonly Region[],
+  others: readonly Region[],
+  type: ClipperLib.ClipType,
+): { readonly found: ClipperLib.Paths; readonly size: number; readonly scale: number } {
+  const box = boundsOf(regions.flatMap(({ outline }) => outline));
+  if (!box) return { found: [], size: 1, scale: 1 };
   const size = diagonal(box) || 1;
   const scale = LATTICE / size;
   const clipper = new ClipperLib.Clipper();
-  clipper.AddPaths(pathsOf(region, size * FLAT, scale), ClipperLib.PolyType.ptSubject, true);
-  for (const cover of covers)
-    clipper.AddPaths(pathsOf(cover, size * FLAT, scale), ClipperLib.PolyType.ptClip, true);
+  const add = (some: readonly Region[], as: ClipperLib.PolyType) => {
+    for (const one of some) clipper.AddPaths(pathsOf(one, size * FLAT, scale), as, true);
+  };
+  add(regions, ClipperLib.PolyType.ptSubject);
+  add(others, ClipperLib.PolyType.ptClip);
   const found: ClipperLib.Paths = [];
-  clipper.Execute(
-    ClipperLib.ClipType.ctDifference,
-    found,
-    ClipperLib.PolyFillType.pftNonZero,
-    ClipperLib.PolyFillType.pftNonZero,
-  );
-  const least = (size * scale) ** 2 * SLIVER;
-  return found
-    .filter((path) => Math.abs(ClipperLib.Clipper.Area(path)) > least)
-    .sort((a, b) => Math.abs(ClipperLib.Clipper.Area(b)) - Math.abs(ClipperLib.Clipper.Area(a)))
-    .map((path) => path.flatMap(({ X, Y }) => [X / scale, Y / scale]));
+  const { pftNonZero } = ClipperLib.PolyFillType;
+  clipper.Execute(type, found, pftNonZero, pftNonZero);
+  const areaOf = (path: ClipperLib.Path) => Math.abs(ClipperLib.Clipper.Area(path));
+  const [largest = 0] = found.map(areaOf).sort((a, b) => b - a);
+  return {
+    found: found.filter((path) => areaOf(path) > largest * SLIVER).sort((a, b) => areaOf(b) - areaOf(a)),
+    size,
+    scale,
+  };
 }
 
 /** A hole or a piece of less than this part of the largest is what rounding leaves between neighbours. */

@@ -40,7 +40,7 @@ export const shadeItems = (
       return [place(shade, indices, paintOfShape(shade, drawing, palette))];
     return indices.map((index, k) => {
       const own = k === 0 ? shade : namesake(shade, pockets[index].key);
-      return place(own, [index], deeperThan(drawing.pours[pourOf[index] ?? ""], shade, drawing, palette));
+      return place(own, [index], deeperThan(drawing.pours[pourOf[index] ?? ""], own, drawing, palette));
     });
   });
 

@@ -249,7 +249,14 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       tell: (text) => set({ said: text, reason: { text, at: get().pointer.at } }),
       explainLeak: async (at, wanted) => {
         const { part } = get();
-        const leak = (await lines.work.leak(part, at).catch(() => undefined)) ?? null;
+        const leak = await lines.work.leak(part, at).then(
+          (found) => found ?? null,
+          () => undefined,
+        );
+        if (leak === undefined) {
+          get().tell("What is open here could not be found out. The drawing is as it was.");
+          return;
+        }
         set({ leak: leak && { ...leak, wish: wanted, part }, said: leak ? sayLeak(leak, drawing.page) : "" });
       },
       bridgeLeak: (openings) => {

@@ -41,10 +41,13 @@ function coloursOf(drawing: Drawing): PaletteColour[] {
 function bring(desk: DeskStore, colours: readonly PaletteColour[]): void {
   const { drawing, edit, tell } = desk.getState();
   const there = Object.values(tinOf(drawing, FIRST_COLOURWAY));
-  // Its name may have been numbered when it came before.
-  const isSame = (one: Colour, { name, value }: PaletteColour) =>
-    one.value === value &&
-    one.name.toLowerCase().replace(/ \d+$/, "") === name.toLowerCase().replace(/ \d+$/, "");
+  const isSame = (one: Colour, { name, value }: PaletteColour) => {
+    const [its, own] = [one.name.toLowerCase(), name.toLowerCase()];
+    // It may have been numbered when it came before.
+    return (
+      one.value === value && (its === own || (its.startsWith(own) && /^ \d+$/.test(its.slice(own.length))))
+    );
+  };
   const names = new Set(Object.values(drawing.tin).map(({ name }) => name.toLowerCase()));
   const brought = colours.map(({ name, value, opacity, group, ladder, ways }): BroughtColour => {
     const known = there.find((one) => isSame(one, { name, value }))?.id;
