@@ -4,7 +4,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { build } from "esbuild";
 import { injectManifest } from "workbox-build";
-import { DEMOS } from "../app/drawer/demos.server.ts";
+import { DEMOS } from "../app/drawer/demo.ts";
 
 const CLIENT = "build/client";
 const BUNDLED = "build/service-worker.js";

@@ -4,3 +4,52 @@ export interface Demo {
   readonly title: string;
   readonly about: string;
 }
+
+/** Those that show where this goes come first. */
+export const DEMOS: readonly Demo[] = [
+  {
+    file: "almanac-boot-coloured.fern",
+    title: "Boot with ferns, coloured",
+    about: "Form, rim and shadow by one lamp",
+  },
+  {
+    file: "almanac-lantern-coloured.fern",
+    title: "Lantern in the shed, coloured",
+    about: "Lit by its own flame",
+  },
+  {
+    file: "almanac-snail-coloured.fern",
+    title: "Snail on a rain barrel, coloured",
+    about: "Two colourways, before and after the rain",
+  },
+  {
+    file: "almanac-kettle-coloured.fern",
+    title: "Kettle on the potting bench, coloured",
+    about: "A striped cloth, and a colourway for the evening",
+  },
+  { file: "almanac-boot.svg", title: "Boot with ferns", about: "Two honest gaps to find and bridge" },
+  {
+    file: "almanac-kettle.svg",
+    title: "Kettle on the potting bench",
+    about: "Small pockets and overlapping things",
+  },
+  { file: "almanac-lantern.svg", title: "Lantern in the shed", about: "The big one, at dusk" },
+  {
+    file: "almanac-snail.svg",
+    title: "Snail on a rain barrel",
+    about: "Lines that run on past their crossings",
+  },
+  {
+    file: "almanac-radishes.png",
+    title: "Bunch of radishes",
+    about: "A scan, with pencil and dust, to read as lines",
+  },
+  {
+    file: "almanac-sprig.fern",
+    title: "Sprig drawn with nibs",
+    about: "Begun on a blank page: nibs to change, lines to bend",
+  },
+];
+
+/** Where its picture lies beside it. */
+export const pictureFile = (file: string): string => `pictures/${file.replace(/\.\w+$/, "")}.png`;

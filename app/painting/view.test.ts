@@ -32,12 +32,15 @@ describe("the view", () => {
     expect(zoomAt(view, [0, 0], 1e-9, view.scale).scale).toBeCloseTo(view.scale / 10);
   });
 
-  it("brings a place to the middle, nearer for smaller things", () => {
+  it("brings a place to the middle, nearer for smaller things, and leaves what is seen well where it is", () => {
     const view = fitView(box, size);
     const near = viewOn(view, [10, 60], size, 1, view.scale);
-    const far = viewOn(view, [10, 60], size, 30, view.scale);
     expect(toScreen(near, [10, 60])).toEqual([400, 300]);
-    expect(near.scale).toBeGreaterThan(far.scale);
-    expect(far.scale).toBeGreaterThanOrEqual(view.scale);
+    expect(near.scale).toBeGreaterThan(view.scale);
+    expect(viewOn(view, [10, 60], size, 30, view.scale)).toBe(view);
+    const aside = { ...view, x: view.x - 380 };
+    const back = viewOn(aside, [10, 60], size, 30, view.scale);
+    expect(toScreen(back, [10, 60])).toEqual([400, 300]);
+    expect(near.scale).toBeGreaterThan(back.scale);
   });
 });

@@ -33,7 +33,11 @@ export function zoomAt(view: View, [px, py]: Point, factor: number, fitScale: nu
   return { scale, x: px - (px - view.x) * k, y: py - (py - view.y) * k };
 }
 
-/** Brings a page point to the middle, close enough to see something of the given size. */
+/** How large in pixels something is seen well, and how far from the edges of the mat at the least. */
+const SEEN_PIXELS = 24;
+const SEEN_WITHIN = 40;
+
+/** The same view where something of the given size can be seen in it; or one with it in the middle, close enough for that. */
 export function viewOn(
   view: View,
   [x, y]: Point,
@@ -41,6 +45,9 @@ export function viewOn(
   pageSize: number,
   fitScale: number,
 ): View {
+  const [sx, sy] = toScreen(view, [x, y]);
+  const isWithin = (at: number, length: number) => at > SEEN_WITHIN && at < length - SEEN_WITHIN;
+  if (pageSize * view.scale >= SEEN_PIXELS && isWithin(sx, width) && isWithin(sy, height)) return view;
   const wanted = Math.min(width, height) / (pageSize * 14);
   const scale = Math.min(Math.max(view.scale, fitScale * 1.6, Math.min(wanted, fitScale * 4)), fitScale * 40);
   return { scale, x: width / 2 - x * scale, y: height / 2 - y * scale };

@@ -1,7 +1,7 @@
 import { useLiveQuery } from "dexie-react-hooks";
 import { redirect } from "react-router";
 import type { Card } from "../drawer/card.ts";
-import { DEMOS } from "../drawer/demos.server.ts";
+import { DEMOS } from "../drawer/demo.ts";
 import { DrawerPage } from "../drawer/drawer-page.tsx";
 import { openDemo } from "../drawer/open-demo.ts";
 import type { DrawingRow } from "../keep/database.ts";

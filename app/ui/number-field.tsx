@@ -1,5 +1,5 @@
 import clsx from "clsx";
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, useId, useState } from "react";
 import { numberIn } from "./number-in.ts";
 
 interface Props {
@@ -16,6 +16,9 @@ interface Props {
   readonly className?: string;
   /** The label above its field instead of before it. */
   readonly above?: boolean;
+  /** A small figure beside something that says what it is: the label is told, not seen. */
+  readonly bare?: boolean;
+  readonly disabled?: boolean;
 }
 
 /** A number to be typed in peace: nothing is taken or changed meanwhile, and Escape puts the old one back. */
@@ -30,7 +33,10 @@ export function NumberField({
   unit,
   className = "w-16",
   above = false,
+  bare = false,
+  disabled,
 }: Props) {
+  const id = useId();
   const [typed, setTyped] = useState<string | null>(null);
   const shown = String(Number(value.toFixed(digits)));
   const put = (number: number) => {
@@ -51,28 +57,40 @@ export function NumberField({
     } else if (event.key === "Enter") take();
     else if (event.key === "Escape") setTyped(null);
   };
+  const field = (
+    <input
+      id={id}
+      type="text"
+      inputMode="decimal"
+      role="spinbutton"
+      autoComplete="off"
+      aria-label={bare ? label : undefined}
+      aria-valuenow={value}
+      aria-valuemin={Number.isFinite(min) ? min : undefined}
+      aria-valuemax={Number.isFinite(max) ? max : undefined}
+      disabled={disabled}
+      value={typed ?? shown}
+      onChange={(event) => setTyped(event.target.value)}
+      onFocus={(event) => event.target.select()}
+      onBlur={take}
+      onKeyDown={onKeyDown}
+      className={clsx(
+        "rounded-md border tabular-nums",
+        bare
+          ? "h-5 w-8 shrink-0 border-transparent bg-transparent px-0.5 text-right text-xs text-quiet hover:border-edge focus:bg-white focus:text-text"
+          : "border-edge bg-white",
+        !bare && (above ? "h-9 w-full px-3" : clsx("h-7 px-1.5", className)),
+      )}
+    />
+  );
+  if (bare) return field;
   return (
-    <label className={above ? "grid gap-1" : "flex items-center gap-1.5 text-xs whitespace-nowrap"}>
+    <label
+      htmlFor={id}
+      className={above ? "grid gap-1" : "flex items-center gap-1.5 text-xs whitespace-nowrap"}
+    >
       {label}
-      <input
-        type="text"
-        inputMode="decimal"
-        role="spinbutton"
-        autoComplete="off"
-        aria-valuenow={value}
-        aria-valuemin={Number.isFinite(min) ? min : undefined}
-        aria-valuemax={Number.isFinite(max) ? max : undefined}
-        value={typed ?? shown}
-        onChange={(event) => setTyped(event.target.value)}
-        onFocus={(event) => event.target.select()}
-        onBlur={take}
-        onKeyDown={onKeyDown}
-        className={clsx(
-          "rounded-md border border-edge bg-white tabular-nums",
-          above ? "h-9 w-full px-3" : "h-7 px-1.5",
-          !above && className,
-        )}
-      />
+      {field}
       {unit && <span className="text-quiet">{unit}</span>}
     </label>
   );

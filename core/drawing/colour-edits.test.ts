@@ -9,6 +9,7 @@ import {
   orderTin,
   removeColour,
   removeColourway,
+  removeUnused,
   renameColour,
   renameColourway,
   renameGroup,
@@ -20,6 +21,7 @@ import {
 import { type Drawing, ranked } from "./drawing.ts";
 import { pour } from "./edits.ts";
 import { applyEdit, beginHistory, undoLabel } from "./history.ts";
+import { setGroundShadow } from "./light-edits.ts";
 import { changeStrokes, setInk } from "./line-edits.ts";
 import { addShade } from "./shape-edits.ts";
 import { edited, smallDrawing } from "./testing.ts";
@@ -88,6 +90,19 @@ describe("the tin", () => {
     expect(JSON.stringify(after)).not.toContain("moss");
     const inked = edited(used, setInk({ colour: "moss", step: 0 }, "Moss"));
     expect(applyEdit(beginHistory(inked), removeColour("moss", "Moss", null))).toBeUndefined();
+  });
+
+  it("takes out all colours at once that nothing is of, in whatever colourway", () => {
+    const after = edited(used, removeUnused(used));
+    expect(order(after)).toEqual(
+      ["moss", used.ink.colour].sort((a, b) => used.tin[a].rank - used.tin[b].rank),
+    );
+    expect(edited(after, removeUnused(after))).toBe(after);
+    const shadowed = edited(
+      used,
+      setGroundShadow({ kind: "flat", paint: { colour: "dusk", step: 0 }, opacity: 1 }),
+    );
+    expect(order(edited(shadowed, removeUnused(shadowed)))).toContain("dusk");
   });
 
   it("changes a colour many times as one step, another colour as the next", () => {

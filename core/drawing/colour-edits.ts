@@ -1,5 +1,7 @@
 /** Edits of the tin and of its colourways. */
 import type { Draft } from "immer";
+import { counted } from "../words.ts";
+import { coloursMeant } from "./colours-meant.ts";
 import { type Colour, type Drawing, type Gradient, type Ladder, type Paint, topRank } from "./drawing.ts";
 import type { Edit } from "./history.ts";
 import { FIRST_COLOURWAY } from "./start.ts";
@@ -115,6 +117,21 @@ export const removeColour = (id: string, name: string, by: string | null): Edit 
     delete draft.tin[id];
   },
 });
+
+/** Takes every colour out of the tin that nothing is of. */
+export const removeUnused = (drawing: Drawing): Edit => {
+  const meant = coloursMeant(drawing);
+  const gone = Object.keys(drawing.tin).filter((id) => !meant.has(id));
+  return {
+    label: `Remove ${counted(gone.length, "unused colour", "unused colours")}`,
+    change: (draft) => {
+      for (const id of gone) {
+        delete draft.tin[id];
+        for (const { values } of Object.values(draft.colourways)) delete values[id];
+      }
+    },
+  };
+};
 
 /** Stops of a colour that goes are of another, or gone; with fewer than two left there is no gradient. */
 function dropFrom(item: { gradient?: Draft<Gradient> }, id: string, by: string | null): void {

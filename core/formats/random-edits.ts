@@ -257,6 +257,7 @@ const EDITS: { readonly [K in EditName | WorkedName]: RandomEdit } = {
     );
     return on(one, (id) => colourEdits.removeColour(id, "One", optional(dice, () => by) ?? null));
   },
+  removeUnused: ({ drawing }) => colourEdits.removeUnused(drawing),
   orderTin: ({ drawing }) =>
     colourEdits.orderTin(
       ids(drawing.tin)

@@ -41,6 +41,19 @@ describe("gathering by a drag", () => {
     expect(gathers(left, [crowded], 0.1)).toBe(false);
   });
 
+  it("goes across as a drag however it bends or turns back, as long as it goes round nothing", () => {
+    const corner: Point[] = [
+      [10, 10],
+      [90, 12],
+      [92, 60],
+      [60, 80],
+    ];
+    const scribble = Array.from({ length: 8 }, (_, k): Point => [k % 2 === 0 ? 10 : 90, 20 + 6 * k]);
+    expect(isAcross(corner)).toBe(true);
+    expect(isAcross(scribble)).toBe(true);
+    expect(isAcross(round)).toBe(false);
+  });
+
   it("takes what a drag goes across, and nothing it stops short of", () => {
     const across: Point[] = [
       [50, 10],

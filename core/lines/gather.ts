@@ -2,11 +2,13 @@
 import { arcLengthOf, parameterAt } from "../geometry/arc-length.ts";
 import { flatten, pointAt } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import { regionContains } from "../geometry/polygon.ts";
+import { regionContains, ringArea } from "../geometry/polygon.ts";
 import { segmentsCross } from "../geometry/segment.ts";
 
-/** A drag whose ends lie this part of its length apart went across; one that comes round more is a loop. */
-const ACROSS = 0.7;
+/** A loop comes back: its ends lie less than this part of its length apart. */
+const BACK = 0.35;
+/** It goes round something: what it encloses is more than this part of its length squared (for a circle 0.08); a scribble's is less. */
+const ROUND = 0.01;
 const PLACES = 24;
 
 /** Whether a drag through these points, in page units, gathers a line given by its chains of cubics. */
@@ -19,11 +21,12 @@ export function gathers(
   return isAcross(drag) ? crosses(drag, chains, tolerance) : holds(drag, chains, tolerance);
 }
 
-/** Whether a drag goes across rather than round. */
+/** Whether a drag goes across rather than round, however it bends. */
 export function isAcross(drag: readonly Point[]): boolean {
   let length = 0;
   for (let i = 1; i < drag.length; i++) length += distance(drag[i - 1], drag[i]);
-  return distance(drag[0], drag[drag.length - 1]) >= ACROSS * length;
+  const isBack = distance(drag[0], drag[drag.length - 1]) < BACK * length;
+  return !isBack || Math.abs(ringArea(drag.flat())) < ROUND * length * length;
 }
 
 /** More than half of the line's length lies within the loop. */

@@ -1,8 +1,9 @@
 /** Draws the demo drawings: `npm run demo:draw`. */
-import { writeFileSync } from "node:fs";
+import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { encode } from "fast-png";
+import { DEMOS, pictureFile } from "../../app/drawer/demo.ts";
 import { writeDrawingFile } from "../../core/formats/drawing-file.ts";
 import { scanOf } from "../scan/scanner.ts";
 import { drawBoot } from "./boot.ts";
@@ -11,6 +12,7 @@ import { BOOT_FINISH, KETTLE_FINISH, LANTERN_FINISH, SNAIL_FINISH } from "./fini
 import type { Hand } from "./hand.ts";
 import { drawKettle } from "./kettle.ts";
 import { drawLantern } from "./lantern.ts";
+import { pictureOf } from "./picture.ts";
 import { drawRadishes } from "./radishes.ts";
 import { drawSnail } from "./snail.ts";
 import { drawSprig } from "./sprig.ts";
@@ -46,3 +48,9 @@ const { width, height, data } = scanOf(radishes, SCAN).grey;
 writeFileSync(join(FOLDER, "almanac-radishes.png"), encode({ width, height, data, channels: 1, depth: 8 }));
 
 writeFileSync(join(FOLDER, "almanac-sprig.fern"), writeDrawingFile(drawSprig()));
+
+for (const { file } of DEMOS) {
+  const path = join(FOLDER, pictureFile(file));
+  mkdirSync(dirname(path), { recursive: true });
+  writeFileSync(path, await pictureOf(file, readFileSync(join(FOLDER, file))));
+}

@@ -1,8 +1,10 @@
 import { Sticker as StickerIcon } from "lucide-react";
 import type { Sticker } from "#core/drawing/drawing.ts";
+import { printed } from "#core/drawing/length.ts";
 import { groundsOf, layGround, setSticker } from "#core/drawing/page-edits.ts";
 import { changeShapes, removeShapes } from "#core/drawing/shape-edits.ts";
 import { Button } from "../../ui/button.tsx";
+import { between } from "../../ui/measure.ts";
 import { PopoverButton } from "../../ui/popover-button.tsx";
 import { SliderRow } from "../../ui/slider-row.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
@@ -18,7 +20,8 @@ const PAPER = "seed-paper";
 export function GroundFields() {
   const grounds = useDesk((s) => groundsOf(s.drawing).length);
   const sticker = useDesk((s) => s.drawing.sticker);
-  const pageWidth = useDesk((s) => s.drawing.page.box.width);
+  const page = useDesk((s) => s.drawing.page);
+  const pageWidth = page.box.width;
   const hand = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
   const desk = useDeskStore();
   const { edit, show, keep } = desk.getState();
@@ -67,6 +70,7 @@ export function GroundFields() {
               <div className="grid grid-cols-[auto_1fr] gap-x-2">
                 <SliderRow
                   label="Width of the rim"
+                  measure={between(0, printed(page, MOST_RIM * pageWidth), page.unit, 1)}
                   word="Width"
                   value={sticker.width / pageWidth / MOST_RIM}
                   onChange={(share) =>

@@ -1,8 +1,9 @@
 import { setReach } from "#core/drawing/edits.ts";
-import { showLength } from "#core/drawing/length.ts";
+import { printed } from "#core/drawing/length.ts";
 import { longestReach } from "#core/pockets/reading.ts";
 import { Button } from "../../ui/button.tsx";
-import { Range } from "../../ui/range.tsx";
+import { between } from "../../ui/measure.ts";
+import { MeasuredRange } from "../../ui/slider-row.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
 import { bridgeOpenings, sortOpenings } from "../gaps/openings.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
@@ -48,6 +49,7 @@ function Reach() {
   const tried = useDesk((s) => s.triedReach);
   const openings = useDesk((s) => s.gaps.openings);
   const desk = useDeskStore();
+  const { page } = drawing;
   const longest = longestReach(drawing);
   const width = tried?.width ?? drawing.reach;
   const closes = openings.filter((opening) => opening.width <= width).length;
@@ -58,14 +60,14 @@ function Reach() {
   return (
     <div className="w-60">
       <p className="flex justify-between gap-2 text-xs whitespace-nowrap">
-        <span>Reach {width > 0 ? showLength(drawing.page, width) : "off"}</span>
+        <span>Reach{width > 0 ? ` in ${page.unit}` : " off"}</span>
         <span className="text-quiet tabular-nums" data-testid="reach-count">
           {tried ? `${closes} closed, ${tried.fresh} new` : `${closes} of ${openings.length} closed`}
         </span>
       </p>
-      <Range
+      <MeasuredRange
         label="Reach"
-        className="w-full"
+        measure={between(0, printed(page, longest), page.unit, 2)}
         value={width / longest}
         onChange={choose}
         onDone={(share) => desk.getState().edit(setReach(share * longest))}

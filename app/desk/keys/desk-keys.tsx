@@ -3,6 +3,7 @@ import { ranked } from "#core/drawing/drawing.ts";
 import type { Hand } from "../canvas/hand.ts";
 import { movePart } from "../parts/part-actions.ts";
 import { walk } from "../pockets/walk.ts";
+import { sightBefore } from "../press/sight.ts";
 import { STAGES, stageOf, toolOf } from "../stages/index.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { refusal } from "../store/locks.ts";
@@ -135,9 +136,10 @@ function onStageKey(desk: DeskStore, event: KeyboardEvent): boolean {
 }
 
 function letGo(desk: DeskStore): void {
-  const { set, hover } = desk.getState();
-  hover.setState({ pocket: null, under: null });
-  set({
+  const state = desk.getState();
+  state.hover.setState({ pocket: null, under: null });
+  state.set({
+    ...sightBefore(state),
     leak: null,
     walked: null,
     chosenOpening: null,

@@ -1,7 +1,7 @@
 /** Colour and shade whose pockets have gone: shown where they were, and forgotten when asked to. */
 import { stepWord } from "#core/colour/ladder.ts";
 import { letWaitingGo } from "#core/drawing/edits.ts";
-import { fitView, viewOn } from "../../painting/view.ts";
+import { sightOf } from "../press/sight.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { waitingIn } from "./stats.ts";
 
@@ -13,10 +13,8 @@ export function goToWaiting(desk: DeskStore): void {
   const next = (waiting.findIndex(({ id }) => id === state.shownWaiting) + 1) % waiting.length;
   const { id, anchor, paint } = waiting[next];
   const { page, tin } = state.drawing;
-  const fitScale = fitView(page.box, state.matSize).scale;
-  const view = viewOn(state.view, anchor.seed, state.matSize, page.box.width / 20, fitScale);
   const colour = paint ? `${tin[paint.colour]?.name}, ${stepWord(paint.step)},` : "Colour";
-  state.set({ shownWaiting: id, view });
+  state.set({ shownWaiting: id, ...sightOf(state, anchor.seed, page.box.width / 20) });
   state.tell(`${colour} waits for its pocket: ${next + 1} of ${waiting.length}.`);
 }
 

@@ -4,45 +4,54 @@
  */
 import { showLength } from "#core/drawing/length.ts";
 import { diagonal } from "#core/geometry/point.ts";
-import { fitView, viewOn } from "../../painting/view.ts";
 import { partWords } from "../parts/part-actions.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { describePocket } from "../pockets/walk.ts";
 import type { DeskStore } from "../store/desk-state.ts";
+import { sightBefore, sightOf } from "./sight.ts";
 
 export function nextOpening(desk: DeskStore, by: number): void {
   const { gaps, chosenOpening } = desk.getState();
   const { length } = gaps.openings;
   if (length > 0) goToOpening(desk, ((chosenOpening ?? (by > 0 ? -1 : 0)) + by + length) % length);
+  else isDone(desk, "There are no openings.");
 }
 
 export function nextPocketSnag(desk: DeskStore, by: number): void {
   const state = desk.getState();
   const { bare, specks } = pocketCounts(state);
   const todo = [...bare, ...specks];
-  if (todo.length === 0) return;
   const at = state.walked === null ? -1 : todo.indexOf(state.walked);
-  goToPocket(desk, todo[(at + by + todo.length) % todo.length]);
+  if (todo.length > 0) goToPocket(desk, todo[(at + by + todo.length) % todo.length]);
+  else isDone(desk, "Every pocket has its colour.");
+}
+
+function isDone(desk: DeskStore, word: string): void {
+  const state = desk.getState();
+  state.set(sightBefore(state));
+  state.tell(word);
 }
 
 export function goToOpening(desk: DeskStore, index: number): void {
-  const { gaps, view, matSize, drawing, set } = desk.getState();
+  const state = desk.getState();
+  const { gaps, drawing, set } = state;
   const opening = gaps.openings[index];
   const { page } = drawing;
-  const fitScale = fitView(page.box, matSize).scale;
   const of = partWords({ drawing }, opening.part, " of ");
   const said = `Opening ${index + 1} of ${gaps.openings.length}${of}, ${showLength(page, opening.width)} wide`;
-  const onIt = viewOn(view, opening.at, matSize, opening.width, fitScale);
-  set({ chosenOpening: index, part: opening.part, view: onIt, said });
+  set({ chosenOpening: index, part: opening.part, said, ...sightOf(state, opening.at, opening.width) });
 }
 
 export function goToPocket(desk: DeskStore, index: number): void {
   const state = desk.getState();
   const { page } = state.drawing;
   const pocket = state.derived.pockets[index];
-  const fitScale = fitView(page.box, state.matSize).scale;
   const size = Math.max(Math.sqrt(pocket.area), diagonal(page.box) / 500);
-  const view = viewOn(state.view, pocket.seed, state.matSize, size, fitScale);
   state.hover.setState({ pocket: null });
-  state.set({ walked: index, part: pocket.part, view, said: describePocket(state, index) });
+  state.set({
+    walked: index,
+    part: pocket.part,
+    said: describePocket(state, index),
+    ...sightOf(state, pocket.seed, size),
+  });
 }

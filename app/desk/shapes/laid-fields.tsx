@@ -88,7 +88,7 @@ export function LaidFields({
           }}
         />
       </div>
-      <div className="grid grid-cols-[auto_5rem] items-center gap-x-2 gap-y-1 text-xs">
+      <div className="grid grid-cols-[auto_6.5rem] items-center gap-x-2 gap-y-1 text-xs">
         <SliderRow
           label="Opacity of the shape"
           word="Opacity"

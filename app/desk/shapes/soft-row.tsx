@@ -1,4 +1,5 @@
 import { SliderRow } from "../../ui/slider-row.tsx";
+import { useLengthMeasure } from "./use-length-measure.ts";
 
 interface Props {
   /** The standard deviation of an edge's blur as a share of the page's width; 0 for a sharp edge. */
@@ -12,6 +13,7 @@ const MOST_SOFT = 0.05;
 /** How soft an edge is: fine at the sharp end, where a little is much. */
 export const SoftRow = ({ soft, onChange, onDone }: Props) => (
   <SliderRow
+    measure={useLengthMeasure(MOST_SOFT)}
     label="Softness of the edge"
     word="Soft"
     value={Math.sqrt(soft / MOST_SOFT)}

@@ -3,7 +3,6 @@
 import { removeShapes } from "#core/drawing/shape-edits.ts";
 import { JudgePanel } from "../judge/judge-panel.tsx";
 import { isRemoval } from "../keys/key-names.ts";
-import { pocketMenu } from "../pockets/pocket-menu.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { nextPocketSnag } from "../press/next-snag.ts";
 import { chosenShapes } from "../shapes/chosen-shapes.ts";
@@ -15,6 +14,7 @@ import { patternTool } from "../tools/pattern/pattern.ts";
 import { emptyTool, emptyWalked, pourTool } from "../tools/pour/pour.ts";
 import { PourPanel } from "../tools/pour/pour-panel.tsx";
 import { shapesTool } from "../tools/shapes/shapes.ts";
+import { flatsMenu } from "./flats-menu.ts";
 import type { Stage } from "./stage.ts";
 
 export const flatsStage: Stage = {
@@ -28,7 +28,7 @@ export const flatsStage: Stage = {
   keys: "Arrows walk the pockets, Enter uses the tool, Backspace empties.",
   List: JudgePanel,
   Panel: PourPanel,
-  menu: pocketMenu,
+  menu: flatsMenu,
   nextSnag: nextPocketSnag,
   key: (desk, event) => {
     if (!isRemoval(event)) return false;

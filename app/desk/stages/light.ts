@@ -3,13 +3,13 @@ import { poursWith } from "#core/drawing/light-edits.ts";
 import { counted } from "#core/words.ts";
 import { LightLists } from "../light/light-lists.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
+import { shapeMenu } from "../shapes/shape-menu.ts";
 import { carryTool } from "../tools/carry/carry.ts";
 import { creaseTool } from "../tools/crease/crease.ts";
 import { dipTool } from "../tools/dip/dip.ts";
 import { gradientTool } from "../tools/gradient/gradient.ts";
 import { lampTool } from "../tools/lamp/lamp.ts";
 import { shadeTool } from "../tools/shade/shade.ts";
-import { shadeMenu } from "../tools/shade/shade-menu.ts";
 import { ShadePanel } from "../tools/shade/shade-panel.tsx";
 import { shapesTool } from "../tools/shapes/shapes.ts";
 import type { Stage } from "./stage.ts";
@@ -29,6 +29,6 @@ export const lightStage: Stage = {
   keys: "Arrows walk the pockets, Backspace removes the chosen shade.",
   List: LightLists,
   Panel: ShadePanel,
-  menu: shadeMenu,
+  menu: shapeMenu,
   nextSnag: nextPocketSnag,
 };

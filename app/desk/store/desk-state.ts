@@ -61,6 +61,8 @@ export interface DeskState {
   /** The colour or shade that waits for its pocket and was shown last. */
   readonly shownWaiting: string | null;
   readonly view: View;
+  /** The view from before something was brought into sight, and the one with it. */
+  readonly lookedFrom: { readonly from: View; readonly to: View } | null;
   /** The size of the mat in CSS pixels. */
   readonly matSize: Size;
   /** The pocket walked to by keyboard, by its index. */

@@ -173,6 +173,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       chosenOpening: null,
       shownWaiting: null,
       view: { scale: 1, x: 0, y: 0 },
+      lookedFrom: null,
       matSize: { width: 0, height: 0 },
       walked: null,
       keyPointer: null,

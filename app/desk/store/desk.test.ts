@@ -226,7 +226,15 @@ describe("snags and figures", () => {
     const before = state().view;
     stageOf(state()).nextSnag(desk, 1);
     expect(state().walked).toBe(0);
-    expect(state().view).not.toEqual(before);
+    // It can be seen well from here.
+    expect(state().view).toBe(before);
+    state().set({ view: { scale: 10, x: 2028, y: 28 } });
+    stageOf(state()).nextSnag(desk, 1);
+    expect(state().view.x).toBeLessThan(1000);
+    state().edit(pourInto(state(), state().derived.pockets, paintWish(state().paint))!);
+    stageOf(state()).nextSnag(desk, 1);
+    expect(state().view.x).toBe(2028);
+    expect(state().reason?.text).toBe("Every pocket has its colour.");
   });
 
   it("count pockets, uses of colours and specks; specks take their neighbour's colour", async () => {

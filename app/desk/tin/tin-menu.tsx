@@ -1,11 +1,14 @@
 import { ChevronRight, Ellipsis } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import { useRef } from "react";
+import { removeUnused } from "#core/drawing/colour-edits.ts";
+import { coloursMeant } from "#core/drawing/colours-meant.ts";
 import { PALETTE_FILES, PALETTE_FORMATS, type PaletteFormat } from "#core/formats/palette-write.ts";
 import { downloadFile } from "../../ui/download.ts";
 import { MENU, MENU_ITEM } from "../../ui/menu.ts";
 import { plainFileName } from "../deliver/make-files.ts";
 import { OtherDrawings } from "../other-drawings.tsx";
+import type { DeskStore } from "../store/desk-state.ts";
 import { useDeskStore } from "../store/use-desk.ts";
 import { bringFile, bringFromDrawing } from "./bring-palette.ts";
 
@@ -72,11 +75,22 @@ export function TinMenu({ onPicture, onColourways }: Props) {
                 </DropdownMenu.SubContent>
               </DropdownMenu.Portal>
             </DropdownMenu.Sub>
+            <DropdownMenu.Separator className="my-1 h-px bg-line" />
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => clearUnused(desk)}>
+              Remove unused colours
+            </DropdownMenu.Item>
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
     </>
   );
+}
+
+function clearUnused(desk: DeskStore): void {
+  const { drawing, edit, tell } = desk.getState();
+  const meant = coloursMeant(drawing);
+  if (Object.keys(drawing.tin).every((id) => meant.has(id))) tell("Every colour of the tin is used.");
+  else edit(removeUnused(drawing));
 }
 
 const SubTrigger = ({ word }: { word: string }) => (

@@ -88,7 +88,7 @@ function Strength() {
   const strength = useDesk((s) => s.drawing.gradientStrength);
   const { show, keep } = useDeskStore().getState();
   return (
-    <div className="grid grid-cols-[auto_4rem] gap-x-2">
+    <div className="grid grid-cols-[auto_5.5rem] gap-x-2">
       <SliderRow
         label="All gradients"
         value={strength}
@@ -164,7 +164,7 @@ function Stops({ gradient }: { gradient: Gradient }) {
           </Button>
         </div>
       </div>
-      <div className="grid grid-cols-[auto_4rem] gap-x-2">
+      <div className="grid grid-cols-[auto_5.5rem] gap-x-2">
         <SliderRow
           label="Stop shows"
           value={stop.opacity}

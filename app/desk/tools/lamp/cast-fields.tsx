@@ -5,6 +5,7 @@ import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
+import { useLengthMeasure } from "../../shapes/use-length-measure.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { changeMakes, lampState } from "./lamp-state.ts";
@@ -40,9 +41,10 @@ export function CastFields() {
           onChange={(next) => changeMakes(desk, "cast", { deeper: next })}
         />
       </div>
-      <div className="grid grid-cols-[auto_3.5rem] gap-x-2">
+      <div className="grid grid-cols-[auto_5rem] gap-x-2">
         <SliderRow
           label="How high it stands"
+          measure={useLengthMeasure(MOST_HIGH)}
           word="High"
           value={Math.sqrt(high / MOST_HIGH)}
           onChange={(share) =>
@@ -84,6 +86,7 @@ function GroundFields() {
   const desk = useDeskStore();
   const { edit, show, keep } = desk.getState();
   const { soft = 0, opacity = 0 } = shadow ?? {};
+  const softness = useLengthMeasure(MOST_GROUND_SOFT);
   return (
     <div className="grid gap-1 text-xs">
       <div className="flex items-center gap-1">
@@ -114,7 +117,7 @@ function GroundFields() {
         ) : null}
       </div>
       {shadow ? (
-        <div className="grid grid-cols-[auto_4rem] gap-x-2">
+        <div className="grid grid-cols-[auto_6rem] gap-x-2">
           <SliderRow
             label="Strength of the ground shadow"
             word="Strong"
@@ -124,6 +127,7 @@ function GroundFields() {
           />
           <SliderRow
             label="Softness of the ground shadow"
+            measure={softness}
             word="Soft"
             value={Math.sqrt(soft / pageWidth / MOST_GROUND_SOFT)}
             onChange={(share) => {

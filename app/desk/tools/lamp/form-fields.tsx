@@ -32,7 +32,7 @@ export function FormFields() {
           onChange={(next) => changeMakes(desk, "form", { deeper: next })}
         />
       </div>
-      <div className="grid grid-cols-[auto_4rem] gap-x-2">
+      <div className="grid grid-cols-[auto_5.5rem] gap-x-2">
         <SliderRow
           label="Reach"
           value={reach}
@@ -52,7 +52,7 @@ export function FormFields() {
         />
       </div>
       <div className="grid gap-0.5 text-xs">
-        <div className="grid grid-cols-[auto_4rem] gap-x-2">
+        <div className="grid grid-cols-[auto_5.5rem] gap-x-2">
           <SliderRow
             label="Shine"
             value={shine}

@@ -2,6 +2,7 @@ import { NumberField } from "../../../ui/number-field.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { SoftRow } from "../../shapes/soft-row.tsx";
+import { useLengthMeasure } from "../../shapes/use-length-measure.ts";
 import { useDeskStore } from "../../store/use-desk.ts";
 import { changeMakes } from "./lamp-state.ts";
 import { useMade } from "./use-made.ts";
@@ -32,9 +33,10 @@ export function RimFields() {
           onChange={(next) => changeMakes(desk, "rim", { behind: next })}
         />
       </div>
-      <div className="grid grid-cols-[auto_6rem] gap-x-2">
+      <div className="grid grid-cols-[auto_7rem] gap-x-2">
         <SliderRow
           label="Width of the rim"
+          measure={useLengthMeasure(MOST_WIDTH)}
           word="Width"
           value={Math.sqrt(width / MOST_WIDTH)}
           onChange={(share) =>
@@ -44,6 +46,7 @@ export function RimFields() {
         />
         <SliderRow
           label="How far it stays back"
+          measure={useLengthMeasure(MOST_GAP)}
           word="Back"
           value={Math.sqrt(gap / MOST_GAP)}
           onChange={(share) => changeMakes(desk, "rim", { gap: share ** 2 * MOST_GAP }, "show")}
