@@ -1,6 +1,10 @@
 /** `fern deliver`: a drawing file or an SVG as the files that Deliver makes; pictures are painted by resvg. */
+import { readFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { contactOf } from "#core/deliver/contact-sheet.ts";
 import { type FileKind, filesOf } from "#core/deliver/files.ts";
 import { inkNames } from "#core/deliver/ink-names.ts";
+import { Lettering } from "#core/deliver/lettering.ts";
 import { plainScene } from "#core/deliver/plain-scene.ts";
 import { joined } from "#core/deliver/studio.ts";
 import {
@@ -44,6 +48,8 @@ export interface DeliverWish {
   readonly dark?: string;
   /** Tin colours as named printing inks, in PDF. */
   readonly inks?: boolean;
+  /** All colourways on one sheet, with their names. */
+  readonly contact?: boolean;
 }
 
 export interface Delivery {
@@ -58,14 +64,16 @@ export async function deliver(name: string, text: string, wish: DeliverWish): Pr
   const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
   const derived = derive(drawing, pockets);
   const chosen = chosenOf(drawing, wish);
-  const scene = chosenScene(sceneOf(drawing, derived), chosen);
-  const { page } = drawing;
+  if (wish.contact && as.startsWith("plates")) throw new Error("A contact sheet has no plates.");
+  const { scene, page } = wish.contact
+    ? contactOf(drawing, derived, chosen, printLetters())
+    : { scene: chosenScene(sceneOf(drawing, derived), chosen), page: drawing.page };
   const dark = wish.dark === undefined ? undefined : wayNames(drawing).get(wayNamed(drawing, wish.dark));
   if (as === "svg" || as === "plain-svg") {
     const svg =
       as === "plain-svg"
         ? plainSvg(plainScene(scene).scene, page)
-        : chosen.part || chosen.sheets
+        : chosen.part || chosen.sheets || wish.contact
           ? writeSvg(scene, { page, dark })
           : deliveredSvg(drawing, derived, dark);
     return [{ name: `${name}.svg`, bytes: new TextEncoder().encode(svg) }];
@@ -80,6 +88,14 @@ export async function deliver(name: string, text: string, wish: DeliverWish): Pr
   };
   const files = await filesOf(scene, file, studio, async () => true);
   return files.map((file) => ({ name: file.name, bytes: joined(file.parts) }));
+}
+
+/** The font of names, as the desk has it. */
+function printLetters(): Lettering {
+  const file = createRequire(import.meta.url).resolve(
+    "@fontsource/fraunces/files/fraunces-latin-400-normal.woff",
+  );
+  return new Lettering(new Uint8Array(readFileSync(file)).buffer);
 }
 
 /** Pixels of the largest picture that is painted in one piece. */

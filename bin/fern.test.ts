@@ -156,6 +156,17 @@ describe("a drawing of ours", () => {
   });
 });
 
+describe("a contact sheet", () => {
+  it("has every colourway with its name, as the desk makes it", () => {
+    const out = join(folder, "ways.svg");
+    fern("deliver", "demo/almanac-snail-coloured.fern", "--as", "svg", "--contact", "--out", out, "--json");
+    const sheet = readFileSync(out, "utf8");
+    const { pockets } = fern("pockets", "demo/almanac-snail-coloured.fern", "--json");
+    expect(sheet.match(/id="caption-\d"/g)).toHaveLength(2);
+    expect(sheet.match(/<path/g)!.length).toBeGreaterThan(2 * pockets.length);
+  });
+});
+
 describe("fern convert", () => {
   it("writes what Deliver would, and says what came in as JSON", () => {
     const out = join(folder, "converted.svg");

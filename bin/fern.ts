@@ -21,7 +21,7 @@ const USAGE = `Usage:
   fern bridge FILE.svg --reach N --out OUT.svg [--strict] [--json]
   fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
   fern deliver FILE.fern|FILE.svg --as svg|plain-svg|png|pdf|ora|plates|plates-pdf --out OUT|FOLDER
-    [--ppi N] [--colourway NAME] [--part NAME] [--sheets ground,flats,shade,light,ink,gloss] [--dark NAME] [--inks] [--json]
+    [--ppi N] [--colourway NAME] [--part NAME] [--sheets ground,flats,shade,light,ink,gloss] [--dark NAME] [--inks] [--contact] [--json]
   fern trace SCAN.png --mode lines|shapes --out OUT.svg [--threshold 0-255] [--specks PIXELS] [--breaks PIXELS] [--json]
   fern build FILE.json [--repeat N] [--json]`;
 
@@ -38,6 +38,7 @@ const OPTIONS = {
   sheets: { type: "string" },
   dark: { type: "string" },
   inks: { type: "boolean" },
+  contact: { type: "boolean" },
   mode: { type: "string" },
   threshold: { type: "string" },
   specks: { type: "string" },
@@ -109,9 +110,9 @@ const COMMANDS: Record<
     const { out, colourway } = values;
     if (!as || !out) throw new Error(USAGE);
     const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);
-    const { part, dark, inks } = values;
+    const { part, dark, inks, contact } = values;
     const sheets = values.sheets?.split(",");
-    const wish = { as, ppi, colourway, part, sheets, dark, inks };
+    const wish = { as, ppi, colourway, part, sheets, dark, inks, contact };
     const made = await deliver(basename(file, extname(file)), read(file), wish);
     const several = as === "plates";
     if (several) makeFolder(out);

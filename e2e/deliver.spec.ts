@@ -16,6 +16,7 @@ import {
 } from "../core/formats/pdf/readers.ts";
 import {
   artColour,
+  beforeLoads,
   downloaded,
   hexOf,
   isAccessible,
@@ -38,7 +39,7 @@ test("a newcomer takes the lit boot home as all there is, and every reader shows
   test.slow();
   await openDemo(page, "Boot with ferns, coloured");
   await openHome(page);
-  await isAccessible(page);
+  await isAccessible(page, "[role=dialog]");
   await home(page).getByLabel("Pixels per inch").fill("350");
   await home(page).getByLabel("Pixels per inch").press("Enter");
   for (const kind of ["PDF", "Layered picture", "Plates, PNG", "Plates, PDF", "Plain SVG", "Drawing file"])
@@ -99,6 +100,8 @@ test("parts of it: ink alone, a colourway each, all on one sheet with their name
   const ink = strFromU8((await saved(page)).bytes);
   expect(ink).toMatch(/<g id="ink"/);
   expect(ink).not.toMatch(/<g id="(flats|shade)"/);
+  const taken = home(page).getByRole("region", { name: "Taken home so far" });
+  await expect(taken.getByText("SVG: ink only")).toBeVisible();
   await home(page).getByLabel("Sheets").selectOption("all sheets");
   await home(page)
     .getByLabel("Colourway", { exact: true })
@@ -226,9 +229,11 @@ test("a signature is lettered or drawn, laid above the ink, and here again for t
   const dialog = page.getByRole("dialog", { name: "Sign" });
   await dialog.getByLabel("Name to sign with").fill("M. Moss 木");
   await expect(dialog.getByText(/These letters have no 木/)).toBeVisible();
-  await isAccessible(page);
+  await isAccessible(page, "[role=dialog]");
   await dialog.getByRole("button", { name: "Sign in Frond" }).click();
   await expect(undo(page, "Sign")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Save PDF" })).toBeVisible();
+  await expect(page.getByText("Signed, in the lower right corner.").first()).toBeVisible();
   const svg = (await save(page, "SVG")).bytes.toString();
   expect(svg).toMatch(/<g id="gloss">\s*<path class="f-frond"[^>]*data-name="Signature"/);
   await page.getByRole("button", { name: "Sign", exact: true }).click();
@@ -288,7 +293,7 @@ test("the command line makes the very bytes of SVG and PDF, and the same picture
 
 test("several files go straight into a folder, where the browser has it", async ({ page }) => {
   // The browser's own private folder in place of one that a person chooses.
-  await page.addInitScript(() => {
+  await beforeLoads(page, () => {
     Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
   });
   await openGarden(page, GARDEN_POCKETS.slice(0, 1));

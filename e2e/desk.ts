@@ -10,8 +10,8 @@ import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
 import { linesOf } from "../core/pockets/reading.ts";
 
 /**
- * A page that may ask nothing of the outside and must log no errors. The tests of one worker share a browser's context, so that
- * the application is fetched and compiled once; what is stored in it is cleared before each.
+ * A page that may ask nothing of the outside and must log no errors. The tests of one worker share it, so that the application is
+ * fetched and compiled once; what is stored and what was asked of it is cleared before each.
  */
 export const test = base.extend<{ context: BrowserContext; page: Page }, { shared: BrowserContext }>({
   shared: [
@@ -24,12 +24,15 @@ export const test = base.extend<{ context: BrowserContext; page: Page }, { share
   ],
   context: async ({ shared }, use) => {
     await use(shared);
-    for (const page of shared.pages()) await page.close();
+    for (const page of shared.pages().slice(1)) await page.close();
     await shared.clearPermissions();
     await shared.setOffline(false);
   },
-  page: async ({ context, baseURL }, use) => {
-    const page = await context.newPage();
+  page: async ({ context, baseURL, viewport }, use) => {
+    const page = context.pages()[0] ?? (await context.newPage());
+    // A light page of the same place: the browser goes on in the process that has the application compiled.
+    await page.goto("/fern.svg");
+    await page.setViewportSize(viewport!);
     const cdp = await context.newCDPSession(page);
     await cdp.send("Storage.clearDataForOrigin", { origin: baseURL!, storageTypes: "all" });
     await cdp.detach();
@@ -41,9 +44,19 @@ export const test = base.extend<{ context: BrowserContext; page: Page }, { share
       if (!url.startsWith(baseURL!) && !/^(data|blob):/.test(url)) problems.push(`outside request: ${url}`);
     });
     await use(page);
+    page.removeAllListeners();
+    for (const script of scripts.splice(0)) await script.dispose();
+    if (!page.isClosed()) await page.unrouteAll({ behavior: "ignoreErrors" });
     expect(problems).toEqual([]);
   },
 });
+
+const scripts: { readonly dispose: () => Promise<void> }[] = [];
+
+/** Has a script run before each load of the page in this test. */
+export async function beforeLoads(page: Page, script: () => void): Promise<void> {
+  scripts.push(await page.addInitScript(script));
+}
 
 export const demoFile = (name: string): string => readFileSync(`demo/almanac-${name}.svg`, "utf8");
 
@@ -97,8 +110,11 @@ export const undo = (page: Page, label: string) => page.getByRole("button", { na
 /** All that was done is in storage. */
 export const isKept = (page: Page) => expect(page.locator("[data-keeping=kept]")).toBeVisible();
 
-export async function isAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
+/** Nothing that axe finds wrong, in all of the page or within what a selector names. */
+export async function isAccessible(page: Page, within = "html"): Promise<void> {
+  // All is in one frame: the other mode opens a page of its own each time.
+  const axe = new AxeBuilder({ page }).setLegacyMode(true).include(within);
+  const { violations } = await axe.analyze();
   expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html)])).toEqual([]);
 }
 

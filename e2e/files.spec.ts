@@ -7,7 +7,17 @@ import { crossingsAt } from "../core/geometry/polygon.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
 import type { Line } from "../core/pockets/segments.ts";
-import { deskReady, openDemo, openFile, openPage, save, stage, test, typeNumber } from "./desk.ts";
+import {
+  beforeLoads,
+  deskReady,
+  openDemo,
+  openFile,
+  openPage,
+  save,
+  stage,
+  test,
+  typeNumber,
+} from "./desk.ts";
 
 const svg = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`;
 const LINE = '<path stroke="#000" fill="none" d="M10 10H90V90H10Z"/>';
@@ -64,7 +74,7 @@ test("storage that is full is told, and the drawing can still be saved as a file
 });
 
 test("a browser that keeps nothing still colours and saves", async ({ page }) => {
-  await page.addInitScript(() => {
+  await beforeLoads(page, () => {
     IDBFactory.prototype.open = () => {
       throw new DOMException("denied", "SecurityError");
     };

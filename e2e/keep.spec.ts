@@ -3,6 +3,7 @@ import { gunzipSync } from "node:zlib";
 import { type BrowserContext, expect, type Page, test as plain } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
 import {
+  beforeLoads,
   clickPage,
   demoFile,
   deskReady,
@@ -31,7 +32,7 @@ async function sameIn(context: BrowserContext, page: Page): Promise<Page> {
 
 /** As a browser in which nothing can be kept. */
 const withoutStorage = (page: Page) =>
-  page.addInitScript(() => Object.defineProperty(window, "indexedDB", { value: undefined }));
+  beforeLoads(page, () => Object.defineProperty(window, "indexedDB", { value: undefined }));
 
 test("a second tab is told, both follow one another, and what is done in both at once is all kept", async ({
   page,
@@ -120,7 +121,7 @@ test("storage that fills up is said in time; once it is full nothing is lost, an
   await pour(page, 0);
   await isKept(page);
   // What Chromium tells of its room is no longer what there is.
-  await page.addInitScript(() => {
+  await beforeLoads(page, () => {
     navigator.storage.estimate = async () => ({ usage: 90, quota: 100 });
   });
   await page.reload();

@@ -95,7 +95,7 @@ test("light is laid fitted, mirrored and varied", async ({ page }) => {
   await click(page, b.seed);
   await expect.poll(() => falls(b)).toBeGreaterThan(0.02);
   expect(await coloursAt(page, places)).not.toEqual(plain);
-  await isAccessible(page);
+  await isAccessible(page, "[aria-label=Tray]");
 });
 
 test("a part has one form over all its pockets, each in its own colour", async ({ page }) => {
@@ -140,7 +140,7 @@ test("a part throws its shadow on what lies behind it", async ({ page }) => {
   await expect.poll(fallen).toBeGreaterThan(0);
   // What throws it is not darker for it.
   expect(await colourAt(page, middle)).toBe("#e6a93a");
-  await isAccessible(page);
+  await isAccessible(page, "[aria-label=Tray]");
 });
 
 /** A line between two pockets, the larger first. */

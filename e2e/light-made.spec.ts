@@ -78,7 +78,7 @@ test("the rim that faces the lamp is lit, or the one away from it; its kind is h
   await page.getByRole("button", { name: "Before and after, side by side" }).click();
   const compared = page.getByRole("dialog", { name: "Before and after" });
   await expect(compared.getByRole("img")).toHaveCount(3);
-  await isAccessible(page);
+  await isAccessible(page, "[role=dialog]");
 });
 
 test("a click on a lit pocket chooses it and changes nothing; leaving out has a button and a key", async ({
@@ -153,7 +153,7 @@ test("a pocket throws its shadow on another, and all of it one on the ground", a
   await expect.poll(() => colourAt(page, thrown.at)).toBe(FROND);
   await page.getByLabel("Shadow on the ground").selectOption("Ellipse on the ground");
   await expect(undo(page, "Lay shadow on the ground")).toBeVisible();
-  await isAccessible(page);
+  await isAccessible(page, "[aria-label=Tray]");
   const svg = (await save(page, "SVG")).bytes.toString();
   expect(svg).toMatch(/<g id="ground">\n<path class="f-dark-grey"[^>]*fill-opacity="0.25"/);
 });
@@ -181,7 +181,7 @@ test("light is carried from pocket to pocket, kept as a style that they follow, 
   await click(page, b.seed);
   await expect(undo(page, "Lay style on pocket")).toBeVisible();
   await expect.poll(() => colourAt(page, inRim(b))).toBe(stepOf({ value: FROND }, 2));
-  await isAccessible(page);
+  await isAccessible(page, "[aria-label=Tray]");
   const svg = (await save(page, "SVG")).bytes.toString();
   expect(svg).toMatch(/data-style="[^"]*&quot;fit&quot;:&quot;same&quot;/);
   await stage(page, "Light").click();
@@ -201,7 +201,7 @@ test("lines hold the colour beside them, and a bloom lies on ink alone", async (
   await page.getByRole("menuitem", { name: "These lines take the darker colour beside them" }).click();
   await expect.poll(() => colourAt(page, on)).toBe(stepOf({ value: FROND }, -3));
   await expect(page.getByLabel("Steps deeper")).toHaveValue("3");
-  await isAccessible(page);
+  await isAccessible(page, "[aria-label=Tray]");
   await stage(page, "Flats").click();
   await page
     .getByRole("region", { name: "Tin" })

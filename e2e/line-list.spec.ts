@@ -1,8 +1,7 @@
 /** Lines by their list, by the menu at the pointer, and by a pointer that keys move. */
-import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
-import { artColour, deskReady, onScreen, openFile, said, save, stage, test } from "./desk.ts";
+import { artColour, deskReady, isAccessible, onScreen, openFile, said, save, stage, test } from "./desk.ts";
 
 /** A pot with a stem in a group of its own, a lid that stands off it, and a wall between its halves. */
 const POT = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><g fill="none" stroke="#000" stroke-width="12">
@@ -67,8 +66,7 @@ test("a group is chosen, folded up and hidden as one, by pointer and by keys", a
   await page.keyboard.type("Rib");
   await page.keyboard.press("Enter");
   await expect(row(page, "Rib")).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => [id, nodes.length])).toEqual([]);
+  await isAccessible(page);
 });
 
 test("the menu at the pointer is for what lies there, on every stage that has one", async ({ page }) => {
@@ -82,8 +80,7 @@ test("the menu at the pointer is for what lies there, on every stage that has on
   await expect(said(page)).toContainText("3 lines chosen");
   await page.locator("#paper").press("Shift+F10");
   await expect(item(page, /^Remove/)).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).include("[role=menu]").analyze();
-  expect(violations.map(({ id }) => id)).toEqual([]);
+  await isAccessible(page, "[role=menu]");
   await page.keyboard.press("Escape");
   await stage(page, "Flats").click();
   await rightClick(page, [300, 700]);

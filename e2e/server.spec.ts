@@ -90,6 +90,7 @@ test("every answer has the headers of a public host, files and errors too", asyn
     "/",
     asset,
     "/fern.svg",
+    "/favicon.ico",
     "/nothing",
     "/assets/nothing.js",
     "/%E0%A4%A",

@@ -24,7 +24,7 @@ test("a version is named, returned to as a step, and opened as a drawing of its 
   await expect(kept).toBeVisible();
   await expect(versions(page).getByRole("img", { name: "The drawing as One colour" })).toBeVisible();
   await expect(versions(page).getByRole("img", { name: "The drawing now" })).toBeVisible();
-  await isAccessible(page);
+  await isAccessible(page, "[role=dialog]");
   await page.keyboard.press("Escape");
   await pour(page, 1);
   await pour(page, 2);

@@ -29,6 +29,8 @@ const packed = (folder: string, serveStatic: ServeStaticOptions) =>
   staticPacked(folder, { enableBrotli: false, index: false, serveStatic });
 app.use("/assets", packed(`${FILES}/assets`, { immutable: true, maxAge: "1y" }));
 app.use(packed(FILES, { maxAge: "1h" }));
+// What browsers ask for beside a file that names no icon.
+app.get("/favicon.ico", (_, response) => response.redirect(301, "/fern.svg"));
 app.use(compression());
 app.all("*", createRequestHandler({ build, mode: "production" }));
 app.use(onProblem);

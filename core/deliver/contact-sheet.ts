@@ -1,12 +1,31 @@
 /** All colourways side by side on one page, each with its name beneath it. */
+import { type Drawing, type Page, ranked } from "../drawing/drawing.ts";
 import { type Matrix, mapped } from "../geometry/matrix.ts";
 import type { Box } from "../geometry/point.ts";
 import { rectangle } from "../lines/figures.ts";
+import { type Chosen, chosenScene } from "../scene/chosen-scene.ts";
 import type { Item, RegionArea, ScenePart } from "../scene/items.ts";
 import type { Tone } from "../scene/palette.ts";
 import { placedParts } from "../scene/placed-items.ts";
-import { type Scene, usedTones } from "../scene/scene.ts";
+import { type Derived, type Scene, sceneOf, usedTones } from "../scene/scene.ts";
 import type { Lettering } from "./lettering.ts";
+
+/** All colourways of a drawing, each as large as on its page, and the page they make together. */
+export function contactOf(
+  drawing: Drawing,
+  derived: Derived,
+  chosen: Chosen,
+  lettering: Lettering,
+): { readonly scene: Scene; readonly page: Page } {
+  const shown = ranked(drawing.colourways).map(({ id, name }) => ({
+    name,
+    scene: chosenScene(sceneOf({ ...drawing, shown: id }, derived), chosen),
+  }));
+  const scene = contactSheet(drawing.name, shown, lettering);
+  const { bleed: _, ...page } = drawing.page;
+  const width = (page.width * scene.box.width) / page.box.width;
+  return { scene, page: { ...page, box: scene.box, width } };
+}
 
 export interface Shown {
   readonly name: string;

@@ -1,11 +1,12 @@
 import { useLiveQuery } from "dexie-react-hooks";
 import { RotateCw, Trash2 } from "lucide-react";
+import type { Drawing } from "#core/drawing/drawing.ts";
 import { deliveriesOf, forgetDelivery } from "../../keep/deliveries.ts";
 import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk } from "../store/use-desk.ts";
 import { bytesWord } from "./hand-over.ts";
-import { KIND_WORDS, type TakeHome } from "./wish.ts";
+import { CONTACT, EVERY, KIND_WORDS, SEEN, SHARE_WORDS, type TakeHome } from "./wish.ts";
 
 interface Props {
   /** Makes the same files again, of the drawing as it is now. */
@@ -16,6 +17,7 @@ interface Props {
 /** What was taken home of this drawing: when, which files, how large. */
 export function DeliveriesList({ onAgain, busy }: Props) {
   const id = useDesk((s) => s.id);
+  const drawing = useDesk((s) => s.drawing);
   const rows = useLiveQuery(() => deliveriesOf(id), [id]);
   return (
     <section aria-label="Taken home so far">
@@ -26,7 +28,7 @@ export function DeliveriesList({ onAgain, busy }: Props) {
         <ol className="grid gap-0.5">
           {rows.map(({ id: row, at, wish, files }) => {
             const past = wish as TakeHome;
-            const what = past.kinds.map((kind) => KIND_WORDS[kind]?.word ?? kind).join(", ");
+            const what = wordsOf(past, drawing);
             const bytes = files.reduce((sum, file) => sum + file.bytes, 0);
             const when = new Date(at).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" });
             return (
@@ -59,4 +61,16 @@ export function DeliveriesList({ onAgain, busy }: Props) {
       )}
     </section>
   );
+}
+
+/** Which files of what: the sheets, the part and the colourway where it was not all of them, or as it is seen. */
+function wordsOf({ kinds, share, part, way }: TakeHome, { parts, colourways }: Drawing): string {
+  const files = kinds.map((kind) => KIND_WORDS[kind]?.word ?? kind).join(", ");
+  const ways: Readonly<Record<string, string>> = { [EVERY]: "each colourway", [CONTACT]: "on one sheet" };
+  const of = [
+    share === "all" ? "" : (SHARE_WORDS[share] ?? share),
+    part === "" ? "" : (parts[part]?.name ?? "a part that is gone"),
+    way === SEEN ? "" : (ways[way] ?? colourways[way]?.name ?? "a colourway that is gone"),
+  ].filter(Boolean);
+  return of.length > 0 ? `${files}: ${of.join(", ")}` : files;
 }

@@ -1,12 +1,12 @@
 /** Makes the files that are asked for, each from the one scene. */
-import { contactSheet } from "#core/deliver/contact-sheet.ts";
+import { contactOf } from "#core/deliver/contact-sheet.ts";
 import type { FileKind } from "#core/deliver/files.ts";
 import { inkNames } from "#core/deliver/ink-names.ts";
 import { plainScene, unitedScene } from "#core/deliver/plain-scene.ts";
 import { bleedOf, type Drawing, type Page, ranked, widthInInches } from "#core/drawing/drawing.ts";
 import { packedDrawingFile } from "#core/formats/drawing-file.ts";
 import { deliveredSvg, plainSvg, writeSvg } from "#core/formats/svg-write.ts";
-import { chosenScene } from "#core/scene/chosen-scene.ts";
+import { type Chosen, chosenScene } from "#core/scene/chosen-scene.ts";
 import { wayNames } from "#core/scene/palette.ts";
 import { type Scene, sceneOf } from "#core/scene/scene.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
@@ -84,10 +84,15 @@ async function jobsFor(state: Desk, wish: TakeHome): Promise<Job[]> {
 const inWay = (drawing: Drawing, way: string): Drawing =>
   way === SEEN ? drawing : { ...drawing, shown: way };
 
-function sceneIn({ drawing, derived, scene }: Desk, way: string, { part, share }: TakeHome): Scene {
+function sceneIn({ drawing, derived, scene }: Desk, way: string, wish: TakeHome): Scene {
   const whole = way === SEEN ? scene : sceneOf(inWay(drawing, way), derived);
-  return chosenScene(whole, { part: part || undefined, sheets: SHEETS_OF[share] });
+  return chosenScene(whole, chosenBy(wish));
 }
+
+const chosenBy = ({ part, share }: TakeHome): Chosen => ({
+  part: part || undefined,
+  sheets: SHEETS_OF[share],
+});
 
 function sourceIn(state: Desk, wish: TakeHome, way: string, more: string): Source {
   return {
@@ -106,12 +111,9 @@ const pieceOf = ({ drawing }: Desk, { part, share }: TakeHome): string =>
   [drawing.parts[part]?.name ?? "", share === "all" ? "" : SHARE_WORDS[share]].filter(Boolean).join(" ");
 
 async function contactSource(state: Desk, wish: TakeHome): Promise<Source> {
-  const { drawing } = state;
-  const shown = ranked(drawing.colourways).map(({ id, name }) => ({ name, scene: sceneIn(state, id, wish) }));
-  const scene = contactSheet(drawing.name, shown, await letteringIn("print"));
-  const width = (drawing.page.width * scene.box.width) / drawing.page.box.width;
-  const { bleed: _, ...page } = drawing.page;
-  return { more: "contact sheet", drawing, scene, page: { ...page, box: scene.box, width } };
+  const { drawing, derived } = state;
+  const sheet = contactOf(drawing, derived, chosenBy(wish), await letteringIn("print"));
+  return { more: "contact sheet", drawing, ...sheet };
 }
 
 type Maker = (

@@ -41,8 +41,15 @@ export function SignWindow({ onClose }: { onClose: () => void }) {
     });
   }, []);
   const signature: Signature = way === "drawn" ? drawn : { chains: lettered.chains, words, hand: font };
+  /** Chosen in the shapes of the light, where it is moved, turned and made larger by its frame. */
+  const move = (id: string) => {
+    const { set, chooseStage, chooseTool } = desk.getState();
+    chooseStage("Light");
+    chooseTool("shapes");
+    set({ selected: [id], said: "Move, turn and size it by its frame." });
+  };
   const sign = () => {
-    const { drawing, paint, edit, set, chooseStage, chooseTool } = desk.getState();
+    const { drawing, paint, edit } = desk.getState();
     const made = signed(drawing, signature, paint, strength);
     if (!made) {
       tell("There is nothing to sign with yet: type a name, or draw one.");
@@ -50,11 +57,8 @@ export function SignWindow({ onClose }: { onClose: () => void }) {
     }
     void keepValue(KEY, signature);
     onClose();
-    // Chosen in the shapes of the light, where it is moved, turned and made larger by its frame.
-    chooseStage("Light");
-    chooseTool("shapes");
     edit(made.edit);
-    set({ selected: [made.id], said: "Signed. Move, turn and size it by its frame." });
+    tell("Signed, in the lower right corner.", { action: { label: "Move it", run: () => move(made.id) } });
   };
   return (
     <Window
