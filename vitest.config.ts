@@ -6,6 +6,8 @@ const KEEP = ["app/keep/**/*.test.ts"];
 
 export default defineConfig({
   test: {
+    // All processors: vitest would leave one for itself.
+    maxWorkers: "100%",
     projects: [
       {
         // What the files of one worker share is read once; none of them leaves anything behind.

@@ -120,7 +120,7 @@ test.describe("flats", () => {
     for (const { seed } of kettle.slice(0, 2))
       await expect.poll(async () => hexOf(await artColour(page, seed))).toBe("#112233");
     await page.getByRole("button", { name: "Change Frond", exact: true }).click();
-    const shown = (await page.getByRole("slider", { name: "Color" }).boundingBox())!;
+    const shown = (await page.getByRole("slider", { name: "Colour", exact: true }).boundingBox())!;
     await page.mouse.move(shown.x + 20, shown.y + 20);
     await page.mouse.down();
     await page.mouse.move(shown.x + 60, shown.y + 30, { steps: 4 });

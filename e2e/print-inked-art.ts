@@ -21,12 +21,12 @@ const viewsOf = (art: InkedArt) =>
   });
 
 const art = [
-  ...outlinedArt().slice(0, SOAK ? 12 : 2),
+  ...outlinedArt().slice(0, SOAK ? 12 : 1),
   ...scannedArt(),
-  ...clothedArt().slice(0, 2),
-  ...glazedArt().slice(0, 2),
+  ...clothedArt().slice(0, SOAK ? 2 : 1),
+  ...glazedArt().slice(0, SOAK ? 2 : 1),
   ...litArt().slice(0, 1),
-  ...partedArt().slice(0, 2),
+  ...partedArt().slice(0, SOAK ? 2 : 1),
 ];
 
 process.stdout.write(JSON.stringify(art.map(viewsOf)));

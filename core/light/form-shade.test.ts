@@ -4,6 +4,7 @@ import { curveCount, enclosedArea, flatten, reversed } from "../geometry/cubic.t
 import { boundsOf, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { ellipse } from "../lines/figures.ts";
+import { SOAK } from "../testing.ts";
 import { type Formed, formShade, formShine } from "./form-shade.ts";
 import { inflate } from "./inflate.ts";
 import type { PlacedLamp } from "./lamp.ts";
@@ -112,7 +113,7 @@ describe("form shade", () => {
             for (const n of tone.flat()) expect(n >= -side && n <= 60 + side).toBe(true);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: SOAK ? 300 : 75 },
     );
   });
 

@@ -4,6 +4,7 @@ import { Resvg } from "@resvg/resvg-js";
 import { expect, it } from "vitest";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { readSvg } from "../formats/svg-read.ts";
+import { sampleOf } from "../testing.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { linesOf } from "./reading.ts";
@@ -12,8 +13,9 @@ const ICONS = "node_modules/lucide-static/icons";
 const PIXELS = 960;
 
 it("finds the white areas of a rendering, joined", () => {
-  const files = readdirSync(ICONS).filter((file, i) => file.endsWith(".svg") && i % 19 === 0);
-  expect(files.length).toBeGreaterThan(100);
+  const all = readdirSync(ICONS).filter((file, i) => file.endsWith(".svg") && i % 19 === 0);
+  expect(all.length).toBeGreaterThan(100);
+  const files = sampleOf(all, 40);
   const unlike = files.filter((file) => {
     const svg = readFileSync(`${ICONS}/${file}`, "utf8");
     const { page, strokes, inkShapes } = readSvg(svg);

@@ -1,7 +1,8 @@
 import { showLength } from "#core/drawing/length.ts";
+import { plural } from "#core/words.ts";
 import { toScreen } from "../../painting/view.ts";
 import { Button } from "../../ui/button.tsx";
-import { widthsOf } from "../gaps/say-leak.ts";
+import { openingsWord, widthsOf } from "../gaps/say-leak.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
 const CARD = { width: 268, height: 130 };
@@ -31,8 +32,7 @@ export function LeakCard() {
         <>
           <p className="font-display text-base leading-tight">Colour would run out here</p>
           <p className="mt-1">
-            through {openings.length === 1 ? "an opening" : `${openings.length} openings,`}{" "}
-            {widthsOf(openings, page)} wide. Nothing was poured.
+            through {openingsWord(openings)} {widthsOf(openings, page)} wide. Nothing was poured.
           </p>
         </>
       ) : (
@@ -50,7 +50,7 @@ export function LeakCard() {
             onClick={() => bridgeLeak(openings)}
             className="h-8 rounded-md bg-ember px-3 font-medium whitespace-nowrap text-white"
           >
-            {openings.length === 1 ? "Bridge it" : `Bridge all ${openings.length}`}
+            {plural(openings.length, "Bridge it", `Bridge all ${openings.length}`)}
             {afterwards}
           </button>
         )}

@@ -1,6 +1,7 @@
 import { setReach } from "#core/drawing/edits.ts";
 import { printed } from "#core/drawing/length.ts";
 import { longestReach } from "#core/pockets/reading.ts";
+import { plural } from "#core/words.ts";
 import { Button } from "../../ui/button.tsx";
 import { between } from "../../ui/measure.ts";
 import { MeasuredRange } from "../../ui/slider-row.tsx";
@@ -24,12 +25,8 @@ export function GapsPanel() {
       <Reach />
       <Button disabled={chosen.length === 0} onClick={() => bridgeOpenings(desk.getState(), chosen)}>
         {closed.length > 0
-          ? closed.length === 1
-            ? "Bridge this one for good"
-            : `Bridge these ${closed.length} for good`
-          : open.length === 1
-            ? "Bridge the opening"
-            : `Bridge all ${open.length || ""} openings`}
+          ? `Bridge ${plural(closed.length, "this one", `these ${closed.length}`)} for good`
+          : `Bridge ${plural(open.length, "the opening", `all ${open.length || ""} openings`)}`}
       </Button>
       <div className="grid gap-1 text-xs">
         <Toggle

@@ -3,7 +3,9 @@
 import { useEffect } from "react";
 import { carriedBy } from "#core/drawing/carried.ts";
 import { pickedDrawing, removeCarried } from "#core/drawing/picked.ts";
+import { readPath } from "#core/formats/svg-path.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";
+import { boundsOf } from "#core/geometry/point.ts";
 import { derive } from "#core/scene/scene.ts";
 import { counted } from "#core/words.ts";
 import { placeFile } from "../parts/place-art.ts";
@@ -11,6 +13,8 @@ import type { DeskStore } from "../store/desk-state.ts";
 import { isTyping } from "./key-names.ts";
 
 const SVG = /^\s*(<\?xml|<!--|<!doctype svg|<svg)/i;
+/** Path data by itself, as it is copied out of files. */
+const PATH = /^\s*m[\s\d.,+-]+[mzlhvcsqtae\s\d.,+-]*$/i;
 
 export function useClipboard(desk: DeskStore): void {
   useEffect(() => {
@@ -84,6 +88,16 @@ function put(desk: DeskStore, event: ClipboardEvent): void {
 
 function putText(desk: DeskStore, text: string): void {
   const { part, tell } = desk.getState();
-  if (SVG.test(text)) void placeFile(desk, new File([text], "What was copied.svg"), part);
+  const svg = SVG.test(text) ? text : PATH.test(text) ? svgAround(text) : undefined;
+  if (svg) void placeFile(desk, new File([svg], "What was copied.svg"), part);
   else if (text) tell("The clipboard holds words. Lines are pasted as SVG.");
+}
+
+/** An SVG of one line as large as the path is; undefined where the data makes no line. */
+function svgAround(data: string): string | undefined {
+  const box = boundsOf(readPath(data).chains.map(({ points }) => points));
+  if (!box) return undefined;
+  const { x, y, width, height } = box;
+  const view = [x, y, Math.max(width, 1e-3), Math.max(height, 1e-3)].join(" ");
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${view}"><path d="${data.trim()}" fill="none" stroke="#000"/></svg>`;
 }

@@ -1,10 +1,12 @@
 /** Pouring into pockets of the desk, by whatever is wished for: a colour, nothing, a step from what is there, or ink. */
+
 import { stepBeside } from "#core/colour/ladder.ts";
 import type { Paint, Pour } from "#core/drawing/drawing.ts";
 import { countPockets, type OnePour, pourEach, pourLabel } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
+import { plural } from "#core/words.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { shownTin } from "../tin/shown-tin.ts";
 import { pourIn } from "./pour-in.ts";
@@ -62,6 +64,6 @@ const samePaint = (a: Paint | null, b: Paint | null): boolean =>
 
 function labelOf(wish: PourWish, count: number): string {
   if (wish.kind === "paint") return pourLabel(wish.paint, count);
-  if (wish.kind === "ink") return count === 1 ? "Spot black" : `${count} spot blacks`;
+  if (wish.kind === "ink") return plural(count, "Spot black", `${count} spot blacks`);
   return `${wish.by > 0 ? "Lighten" : "Darken"} ${countPockets(count)}`;
 }

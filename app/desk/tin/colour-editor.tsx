@@ -57,13 +57,15 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
             />
             <GroupField colour={colour} />
           </div>
-          <HexColorPicker
-            color={value}
-            onChange={(next) => show(becoming(next))}
-            onPointerDown={keepWhenLetGo}
-            onKeyUp={keep}
-            className="!h-36 !w-full"
-          />
+          <div ref={nameInBritish}>
+            <HexColorPicker
+              color={value}
+              onChange={(next) => show(becoming(next))}
+              onPointerDown={keepWhenLetGo}
+              onKeyUp={keep}
+              className="!h-36 !w-full"
+            />
+          </div>
           <div className="flex items-center gap-2">
             <HexColorInput
               prefixed
@@ -92,6 +94,11 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
       </Popover.Portal>
     </Popover.Root>
   );
+}
+
+/** The library names its plane in American. */
+function nameInBritish(picker: HTMLElement | null): void {
+  picker?.querySelector("[aria-label=Color]")?.setAttribute("aria-label", "Colour");
 }
 
 const Word = ({ children }: { children: ReactNode }) => (

@@ -2,6 +2,7 @@ import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { removeColour } from "#core/drawing/colour-edits.ts";
 import { type Colour, ranked } from "#core/drawing/drawing.ts";
+import { plural } from "#core/words.ts";
 import { Button } from "../../ui/button.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 
@@ -24,7 +25,7 @@ export function Removal({ colour, uses }: { colour: Colour; uses: number }) {
     <div className="grid grid-cols-1 gap-2 border-t border-line pt-3">
       {uses > 0 && (
         <label className="grid gap-1 text-xs text-quiet">
-          {uses === 1 ? "Its place is" : `Its ${uses} places are`} then
+          {plural(uses, "Its place is", `Its ${uses} places are`)} then
           <select
             value={fate ?? EMPTY}
             onChange={(event) => setBy(event.target.value)}

@@ -1,4 +1,5 @@
 /** The lines or colour shapes that are arranged, and how they are moved as one. */
+
 import { carriedBy } from "#core/drawing/carried.ts";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
@@ -7,6 +8,7 @@ import { duplicateCarried } from "#core/drawing/picked.ts";
 import { type AnyShape, duplicateShapes, moveShapes } from "#core/drawing/shape-edits.ts";
 import { aboutPoint, type Matrix, translation } from "#core/geometry/matrix.ts";
 import { type Box, boundsOf, type Point } from "#core/geometry/point.ts";
+import { plural } from "#core/words.ts";
 import { chainsOf } from "../../lines/lines-near.ts";
 import { chosenShapes } from "../../shapes/chosen-shapes.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
@@ -37,7 +39,7 @@ export const chosenThings = (desk: Pick<Desk, "drawing" | "selected">): readonly
 export const countThings = (things: readonly Arranged[], one?: string): string => {
   const [first] = things;
   const word = first && "paint" in first && "opacity" in first ? "shape" : "line";
-  return things.length === 1 ? (one ?? word) : `${things.length} ${word}s`;
+  return plural(things.length, one ?? word, `${things.length} ${word}s`);
 };
 
 export const frameOf = (desk: Pick<Desk, "drawing" | "selected">): Box | undefined =>

@@ -1,4 +1,5 @@
 /** What can be done with the points of the bent line, by pointer, key or button. */
+
 import type { Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import { reshapeLines } from "#core/drawing/line-edits.ts";
@@ -16,6 +17,7 @@ import {
   withSmoothPoint,
 } from "#core/lines/bend.ts";
 import { followed, meetsOn } from "#core/lines/meets.ts";
+import { plural } from "#core/words.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { bend, bentLine, heldPoints, holdPoints } from "./bend-state.ts";
 
@@ -93,5 +95,5 @@ export function removePoints(desk: DeskStore): void {
   );
   holdPoints(desk, []);
   if (points !== line.points)
-    bendNow(desk, held.length === 1 ? "Remove point" : `Remove ${held.length} points`, () => points);
+    bendNow(desk, `Remove ${plural(held.length, "point", `${held.length} points`)}`, () => points);
 }

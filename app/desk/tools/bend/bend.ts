@@ -1,4 +1,5 @@
 /** Bend: drags points, handles and the line itself; ends that meet it follow, and so do the colours. */
+
 import { Spline } from "lucide-react";
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { type Ring, ringsOf } from "#core/drawing/rings.ts";
@@ -14,6 +15,7 @@ import {
   withHandleMoved,
   withPointsMoved,
 } from "#core/lines/bend.ts";
+import { plural } from "#core/words.ts";
 import { isRemoval, nudgeOf } from "../../keys/key-names.ts";
 import { strokeNear } from "../../lines/lines-near.ts";
 import { pickable } from "../../parts/pickable.ts";
@@ -147,7 +149,7 @@ function pointGesture({ desk, at }: Press, line: Stroke | Ring, point: number, s
   const before = heldPoints(desk.getState());
   const held = before.includes(point) ? before : shift ? [...before, point] : [point];
   holdPoints(desk, held);
-  const bent = bending(desk, line, held.length === 1 ? "Bend line" : `Move ${held.length} points`);
+  const bent = bending(desk, line, plural(held.length, "Bend line", `Move ${held.length} points`));
   return {
     move: ({ at: to }) =>
       desk

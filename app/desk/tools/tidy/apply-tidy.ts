@@ -1,15 +1,15 @@
 import { reshapeLines } from "#core/drawing/line-edits.ts";
+import { plural } from "#core/words.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { previewTidy, tidy, tidyPreview } from "./tidy-state.ts";
 
 /** Tidies as it is shown. */
 export function applyTidy(desk: DeskStore): void {
-  const { selected, edit } = desk.getState();
+  const { edit } = desk.getState();
   const preview = tidyPreview(desk.getState());
   if (!preview || preview.shapes.size === 0) return;
-  edit(
-    reshapeLines(preview.shapes, selected.length === 1 ? "Tidy line" : `Tidy ${preview.shapes.size} lines`),
-  );
+  const { size } = preview.shapes;
+  edit(reshapeLines(preview.shapes, `Tidy ${plural(size, "line", `${size} lines`)}`));
   tidy.hold(desk, { pins: {} });
   void previewTidy(desk);
 }

@@ -1,5 +1,6 @@
 import { useEffect } from "react";
 import { printed, showLength } from "#core/drawing/length.ts";
+import { plural } from "#core/words.ts";
 import { Button } from "../../../ui/button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
@@ -58,7 +59,7 @@ export function TidyPanel() {
         </p>
       </div>
       <Button main disabled={nothing} onClick={() => applyTidy(desk)}>
-        {selected === 0 ? "Tidy all lines" : selected === 1 ? "Tidy this line" : `Tidy ${selected} lines`}
+        {selected === 0 ? "Tidy all lines" : `Tidy ${plural(selected, "this line", `${selected} lines`)}`}
       </Button>
     </div>
   );

@@ -4,6 +4,7 @@ import { ringNamed } from "#core/drawing/rings.ts";
 import { trimmedLines } from "#core/lines/trim.ts";
 import { type InkTail, ringWithout } from "#core/pockets/ink-tails.ts";
 import type { Tail } from "#core/pockets/tails.ts";
+import { plural } from "#core/words.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { type AnyTail, trim } from "./trim-state.ts";
 
@@ -16,7 +17,7 @@ export function trimTails(desk: DeskStore, tails: readonly AnyTail[]): void {
   const shapes = new Map([...trimmedLines(lines, ofStrokes), ...trimmedRings(drawing, ofInk)]);
   trim.find(desk, null);
   if (shapes.size > 0)
-    edit(reshapeLines(shapes, tails.length === 1 ? "Trim tail" : `Trim ${tails.length} tails`));
+    edit(reshapeLines(shapes, `Trim ${plural(tails.length, "tail", `${tails.length} tails`)}`));
 }
 
 /** Rings without some of their tails, by their names. */
