@@ -103,15 +103,23 @@ export function insets(region: Region, distances: readonly number[], fit = FIT):
   if (!box) return distances.map(() => []);
   const size = diagonal(box) || 1;
   const scale = LATTICE / size;
-  const paths = pathsOf(region, size * FLAT, scale);
+  const flat = size * Math.max(FLAT, fit / 2);
+  const paths = pathsOf(region, flat, scale);
   return distances.map((by) => {
-    const offset = new ClipperLib.ClipperOffset(2, size * FLAT * scale);
+    const offset = new ClipperLib.ClipperOffset(2, flat * scale);
     offset.AddPaths(paths, ClipperLib.JoinType.jtMiter, ClipperLib.EndType.etClosedPolygon);
     const found: ClipperLib.Paths = [];
     offset.Execute(found, -by * scale);
     return found.map((path) => fitted(path, size * fit, scale));
   });
 }
+
+/** What lies within a region at even steps to so deep, but the first: for steps of a gradient, which hardly differ. */
+export const ringsWithin = (region: Region, deep: number, count: number): number[][][] =>
+  insets(
+    region,
+    Array.from({ length: count - 1 }, (_, k) => (deep * (k + 1)) / count),
+  );
 
 /** The same for one distance, as exactly as it is computed. */
 export const inset = (region: Region, by: number): number[][] => insets(region, [by], FLAT)[0];

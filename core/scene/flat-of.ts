@@ -1,10 +1,11 @@
 /** What the items of the flats are made of, and what their lists share. */
 import type { Drawing, Form } from "../drawing/drawing.ts";
 import type { FormTone } from "../light/form-tones.ts";
+import type { Region as Outlined } from "../lines/booleans.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { KeyedForm } from "./formed.ts";
-import type { Effects, Item, Region } from "./items.ts";
+import type { Chain, Effects, Item, Region } from "./items.ts";
 
 export interface Ranked {
   readonly rank: number;
@@ -21,8 +22,8 @@ export interface FlatsOf {
 
 export type PocketsDerived = Matches & {
   readonly pockets: readonly Pocket[];
-  /** Where soft forms are worked out elsewhere; here where left out. */
-  readonly forms?: FormSource;
+  /** Where soft forms and rings are worked out elsewhere; here where left out. */
+  readonly light?: LightSource;
 };
 
 /** Asked by the key of the pocket that they are for. Gives what it knows at once, which may be of the lamp a moment ago. */
@@ -34,6 +35,16 @@ export interface FormSource {
     drawing: Pick<Drawing, "lamp" | "page">,
   ): readonly FormTone[];
 }
+
+/** Chains of regions within one another, from the outermost. */
+export type Rings = readonly (readonly Chain[])[];
+
+/** What lies within a region at so many even steps inward, but the first. Gives what it knows at once: it may be of the step before. */
+export interface RingSource {
+  ringsOf(region: Outlined, deep: number, count: number): Rings;
+}
+
+export type LightSource = FormSource & RingSource;
 
 export const NO_EFFECTS: Effects = {};
 

@@ -26,10 +26,10 @@ export const formItems = (
 ): Ranked[] =>
   litPockets(drawing, part, derived).flatMap(({ pocket, pour }) => {
     if (!pour.form) return [];
-    const { pockets, forms } = derived;
+    const { pockets, light } = derived;
     const formed = formedBy(pocket, pour.form, pockets, drawing);
-    const tones = forms
-      ? forms.tonesOf(pocket.key, formed, pour.form, drawing)
+    const tones = light
+      ? light.tonesOf(pocket.key, formed, pour.form, drawing)
       : formTones(formed, pour.form, drawing);
     const items = itemsOf(pocket, { ...pour, form: pour.form }, tones, palette);
     return tones.flatMap(({ deeper, shines }, k): Ranked[] =>

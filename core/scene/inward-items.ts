@@ -2,9 +2,9 @@
 import type { ColourShape, Drawing, Gradient } from "../drawing/drawing.ts";
 import type { Region } from "../lines/booleans.ts";
 import { tonePaint } from "./colour-item.ts";
-import type { Ranked } from "./flat-of.ts";
+import type { Ranked, RingSource, Rings } from "./flat-of.ts";
 import { isPainted } from "./gradient-paint.ts";
-import { inwardSteps } from "./inward-steps.ts";
+import { inwardRings, inwardSteps } from "./inward-steps.ts";
 import type { Effects, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette } from "./palette.ts";
@@ -17,13 +17,15 @@ interface Owner {
   readonly effects?: Effects;
 }
 
+/** `within` as inwardRings gives them. */
 export const inwardItems = (
   region: Region,
+  within: Rings,
   gradient: Gradient,
   palette: Palette,
   { id, strength, effects = {} }: Owner,
 ): Item[] =>
-  inwardSteps(region, gradient, palette, effects.blend !== undefined).map(
+  inwardSteps(region, within, gradient, palette, effects.blend !== undefined).map(
     ({ chains, evenOdd, tone, opacity }, k): Item => {
       const seen = strength * opacity * (tone.opacity ?? 1);
       return {
@@ -38,22 +40,25 @@ export const inwardItems = (
 
 const kept = keeper<Item, Omit<Ranked, "rank">>();
 
+interface Around {
+  readonly drawing: Pick<Drawing, "gradientStrength">;
+  readonly palette: Palette;
+  readonly rings?: RingSource;
+}
+
 /** A shape with the steps of its gradient, if that runs along its outline: they are seen in its place, trimmed and mixed as it is. */
 export function withInward(
   { id, gradient, outline, evenOdd, opacity }: ColourShape,
   item: Item,
-  { gradientStrength }: Pick<Drawing, "gradientStrength">,
-  palette: Palette,
+  { drawing: { gradientStrength }, palette, rings }: Around,
 ): Omit<Ranked, "rank"> {
   if (!gradient || isPainted(gradient)) return { item };
-  return kept(item, [palette, gradientStrength], () => {
+  const region = { outline, evenOdd };
+  const within = inwardRings(region, gradient, palette, { rings });
+  return kept(item, [palette, gradientStrength, within], () => {
     const { opacity: _, ...effects } = item.effects;
-    const strength = gradientStrength * opacity;
-    const over = inwardItems({ outline, evenOdd }, gradient, palette, {
-      id: `${id}-gradient`,
-      strength,
-      effects,
-    });
+    const own = { id: `${id}-gradient`, strength: gradientStrength * opacity, effects };
+    const over = inwardItems(region, within, gradient, palette, own);
     return { item: { ...item, effects: { ...effects, opacity: 0 } }, over };
   });
 }

@@ -2,14 +2,19 @@
 import type { Drawing, Pour } from "../drawing/drawing.ts";
 import { stretchOf } from "../lines/stretch.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import type { RingSource, Rings } from "./flat-of.ts";
 import { gradientPaint, isPainted } from "./gradient-paint.ts";
 import { inwardItems } from "./inward-items.ts";
+import { inwardRings } from "./inward-steps.ts";
 import type { Effects, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
 import { figuresIn } from "./pattern-figures.ts";
 
-type Over = Pick<Drawing, "strokes" | "tiles" | "gradientStrength"> & { readonly palette: Palette };
+type Over = Pick<Drawing, "strokes" | "tiles" | "gradientStrength"> & {
+  readonly palette: Palette;
+  readonly rings?: RingSource;
+};
 
 export const overItems = (pour: Pour, pocket: Pocket, over: Over): readonly Item[] => [
   ...gradientItems(pour, pocket, over),
@@ -26,24 +31,30 @@ const keptGradient = keeper<Pocket, readonly Item[]>();
 
 /** It covers just what the pocket's colour does, and so needs no clip. */
 function gradientItems({ id, gradient, paint }: Pour, pocket: Pocket, over: Over): readonly Item[] {
-  const { gradientStrength, palette } = over;
+  const { gradientStrength, palette, rings } = over;
   if (!gradient || !paint || gradientStrength === 0) return [];
   const own = { id: `${id}-gradient`, strength: gradientStrength };
-  return keptGradient(pocket, [id, gradient, gradientStrength, palette], () =>
+  const base = palette.toneOf(paint);
+  const region = { outline: pocket.cover, evenOdd: false };
+  const within = isPainted(gradient)
+    ? NONE
+    : inwardRings(region, gradient, palette, { beneath: base, rings });
+  return keptGradient(pocket, [id, gradient, gradientStrength, palette, within], () =>
     isPainted(gradient)
       ? [
           {
             id: own.id,
             says: { is: "over" },
             area: { kind: "region", chains: pocket.cover, evenOdd: false },
-            paint: gradientPaint(gradient, palette.toneOf(paint), palette),
+            paint: gradientPaint(gradient, base, palette),
             effects: gradientStrength < 1 ? { opacity: gradientStrength } : {},
           },
         ]
-      : inwardItems({ outline: pocket.cover, evenOdd: false }, gradient, palette, own),
+      : inwardItems(region, within, gradient, palette, own),
   );
 }
 
+const NONE: Rings = [];
 const keptPattern = keeper<Pocket, readonly Item[]>();
 
 function patternItems({ id, pattern }: Pour, pocket: Pocket, { palette, tiles }: Over): readonly Item[] {

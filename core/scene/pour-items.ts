@@ -34,7 +34,7 @@ const laid = new WeakMap<readonly Pocket[], Map<string, Laid>>();
 export function pourItems(
   { pours, strokes, tiles, styles, page, gradientStrength }: Drawing,
   { part }: FlatsOf,
-  { pockets, pourOf }: PocketsDerived,
+  { pockets, pourOf, light }: PocketsDerived,
   palette: Palette,
 ): Ranked[] {
   const { toneOf } = palette;
@@ -57,7 +57,8 @@ export function pourItems(
     const laid = now.items[index];
     const pour = laid && litPour(pourIn[index]!, pockets[index], styles);
     if (!laid || !pour || !(pour.gradient || pour.pattern || pour.bands)) return laid ?? [];
-    return { ...laid, over: overItems(pour, pockets[index], { strokes, tiles, gradientStrength, palette }) };
+    const over = { strokes, tiles, gradientStrength, palette, rings: light };
+    return { ...laid, over: overItems(pour, pockets[index], over) };
   });
 }
 

@@ -19,7 +19,7 @@ import type { Pocket } from "../pockets/pockets.ts";
 import { castItems } from "./cast-items.ts";
 import { creaseItems } from "./crease-items.ts";
 import { flatItems } from "./flat-items.ts";
-import type { FormSource, PocketsDerived, Ranked } from "./flat-of.ts";
+import type { LightSource, PocketsDerived, Ranked } from "./flat-of.ts";
 import { formItems } from "./form-items.ts";
 import { groundShadowItem } from "./ground-shadow-item.ts";
 import { heldTones } from "./holds.ts";
@@ -65,20 +65,20 @@ export interface Derived extends Matches {
 interface DeriveOptions {
   readonly before?: Derived;
   readonly only?: string | null;
-  readonly forms?: FormSource;
+  readonly light?: LightSource;
 }
 
 /**
- * `before` only makes it faster: what was derived from a drawing that differs little. `only` leaves other parts out, `forms`
- * works out soft forms elsewhere.
+ * `before` only makes it faster: what was derived from a drawing that differs little. `only` leaves other parts out, `light`
+ * works out soft forms and rings elsewhere.
  */
 export function derive(
   drawing: Drawing,
   all: readonly Pocket[],
-  { before, only, forms }: DeriveOptions = {},
+  { before, only, light }: DeriveOptions = {},
 ): Derived {
   const matches = matchAnchors(all, drawing.pours, drawing.shades, before?.whole);
-  const whole: PocketsDerived = { ...matches, pockets: all, ...(forms && { forms }) };
+  const whole: PocketsDerived = { ...matches, pockets: all, ...(light && { light }) };
   const through = poursThrough(drawing.pours);
   const open = new Set(
     Object.values(drawing.parts).flatMap(({ id, visible }) =>

@@ -1,11 +1,10 @@
 /** The shade sheet. Each kind of shade is a derivation of its own, from facts and pockets to an item. */
 import { type Drawing, entitiesOf, type Pour, type Shade } from "../drawing/drawing.ts";
 import { partOf } from "../drawing/parts.ts";
-import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { colourItem, laidAs, type Painted, paintOfShape } from "./colour-item.ts";
 import { deeperPaint } from "./deeper-paint.ts";
-import type { Ranked } from "./flat-of.ts";
+import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import { withInward } from "./inward-items.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
@@ -21,7 +20,7 @@ const SHADES: {
 export const shadeItems = (
   drawing: Drawing,
   part: string,
-  { pockets, pocketsOf, pourOf }: Matches & { readonly pockets: readonly Pocket[] },
+  { pockets, pocketsOf, pourOf, light }: PocketsDerived,
   palette: Palette,
 ): Ranked[] =>
   entitiesOf(drawing.shades).flatMap((shade): Ranked[] => {
@@ -33,7 +32,7 @@ export const shadeItems = (
         places.map((index) => pockets[index]),
         painted,
       );
-      return { rank: shade.rank, ...withInward(shade, item, drawing, palette) };
+      return { rank: shade.rank, ...withInward(shade, item, { drawing, palette, rings: light }) };
     };
     if (indices.length === 0) return [];
     if (shade.deeper === undefined || shade.gradient)

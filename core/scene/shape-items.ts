@@ -39,7 +39,7 @@ export const shapeItems = (
       says: { is: "flat", echo, trim, ...laidAs(shape) },
       name,
     }));
-    return [{ rank, ...withInward(shape, item, drawing, palette) }];
+    return [{ rank, ...withInward(shape, item, { drawing, palette, rings: derived.light }) }];
   });
 
 const blooms = keeper<FlatShape, readonly Chain[]>();

@@ -37,7 +37,7 @@ export async function makeFiles(
   onProgress: Progress,
 ): Promise<MadeFile[] | undefined> {
   // All that the lamp makes is there first.
-  await desk.getState().forms.settled();
+  await desk.getState().light.settled();
   const state = desk.getState();
   const jobs = await jobsFor(state, wish);
   const made: MadeFile[] = [];

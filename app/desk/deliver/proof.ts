@@ -6,7 +6,7 @@ const PROOF_PIXELS = 800;
 
 /** The proof as a picture. Throws an Error that says why there is none. */
 export async function proof(desk: DeskStore): Promise<Blob> {
-  await desk.getState().forms.settled();
+  await desk.getState().light.settled();
   const { drawing, derived } = desk.getState();
   const body = new Blob([deliveredSvg(drawing, derived)], { type: "image/svg+xml" });
   const response = await fetch(`/proof?width=${PROOF_PIXELS}`, { method: "POST", body }).catch(() => {

@@ -20,7 +20,7 @@ export function useTakenPicture(wish: TakeHome): TakenPicture | null {
     let open = true;
     const make = async () => {
       const state = desk.getState();
-      await state.forms.settled();
+      await state.light.settled();
       const { scene, page } = await firstSource(desk.getState(), wish);
       const svg = await state.pictures.svg(scene);
       if (open) setTaken({ svg, ...sizeOf(page), pixels: pixelsOf(page, wish.ppi) });

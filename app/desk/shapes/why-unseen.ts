@@ -7,13 +7,13 @@ import type { Desk } from "../store/desk-state.ts";
 
 /** A sentence with what to do, or undefined where it is seen. `drawing` is that of the desk with the shape. */
 export function whyUnseen(
-  { derived, alone, forms }: Desk,
+  { derived, alone, light }: Desk,
   drawing: Drawing,
   shape: AnyShape,
 ): string | undefined {
   const scene = sceneOf(
     drawing,
-    derive(drawing, derived.whole.pockets, { before: derived, only: alone, forms }),
+    derive(drawing, derived.whole.pockets, { before: derived, only: alone, light }),
   );
   const items = scene.parts.flatMap(({ sheets }) => sheets.flatMap((sheet) => sheet.items));
   const item = items.find(({ id }) => id === shape.id);

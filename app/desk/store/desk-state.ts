@@ -13,7 +13,7 @@ import type { KeepState } from "../../keep/keeper.ts";
 import type { ArtLink } from "../../painting/art-link.ts";
 import type { View } from "../../painting/view.ts";
 import type { Client } from "../../work/clients.ts";
-import type { FormLink } from "../../work/form-link.ts";
+import type { LightLink } from "../../work/light-link.ts";
 import type { Pictures } from "../../work/pictures.ts";
 import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
 import type { Compared } from "../canvas/compared.ts";
@@ -158,7 +158,7 @@ export interface DeskActions {
   readonly pictures: Pictures;
   /** The art on its canvases. */
   readonly art: ArtLink;
-  readonly forms: FormLink;
+  readonly light: LightLink;
   readonly close: () => void;
 }
 

@@ -13,7 +13,7 @@ import { Keeper } from "../../keep/keeper.ts";
 import type { Opened } from "../../keep/shelf.ts";
 import { ArtLink } from "../../painting/art-link.ts";
 import { artWorker, lightClient, pocketClient } from "../../work/clients.ts";
-import { FormLink } from "../../work/form-link.ts";
+import { LightLink } from "../../work/light-link.ts";
 import { Pictures } from "../../work/pictures.ts";
 import type { PocketReading } from "../../work/pockets.worker.ts";
 import { Restarting } from "../../work/restarting.ts";
@@ -40,11 +40,11 @@ const NO_GAPS: StampedGaps = {
 function shownState(
   drawing: Drawing,
   pockets: readonly Pocket[],
-  forms: FormLink,
+  light: LightLink,
   only: string | null = null,
   before?: Derived,
 ) {
-  const derived = derive(drawing, pockets, { before, only, forms });
+  const derived = derive(drawing, pockets, { before, only, light });
   return { drawing, derived, scene: sceneOf(drawing, derived) };
 }
 
@@ -54,8 +54,8 @@ export function createDesk(id: string, opened: Opened): DeskStore {
     const lines = new Restarting(pocketClient);
     const pictures = new Pictures();
     const art = new ArtLink(artWorker());
-    const light = lightClient();
-    const forms = new FormLink(light.work, () => {
+    const lightWork = lightClient();
+    const light = new LightLink(lightWork.work, () => {
       const { drawing: shown, derived } = get();
       set({ scene: sceneOf(shown, derived) });
     });
@@ -75,7 +75,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       known = new Map(keys.map((key) => [key, known.get(key)!]));
       const { drawing: shown, derived, alone } = get();
       set({
-        ...shownState(shown, [...known.values()], forms, alone, derived),
+        ...shownState(shown, [...known.values()], light, alone, derived),
         reading: !upToDate,
         trouble: trouble ?? null,
         walked: null,
@@ -120,7 +120,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         return;
       }
       const { derived, alone } = get();
-      set({ ...shownState(next, derived.whole.pockets, forms, alone, derived), ...more });
+      set({ ...shownState(next, derived.whole.pockets, light, alone, derived), ...more });
       const read = follower.follow(next);
       if (!read.pockets) return;
       tried++;
@@ -155,7 +155,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       id,
       history: opened.history,
       underway: null,
-      ...shownState(drawing, [], forms),
+      ...shownState(drawing, [], light),
       stamp: 0,
       gaps: NO_GAPS,
       reading: true,
@@ -194,7 +194,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       lines,
       pictures,
       art,
-      forms,
+      light,
       edit: (edit) => {
         const { history, tell } = get();
         const move = applyEdit(history, edit);
@@ -243,7 +243,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
           alone,
           part: alone ?? part,
           walked: null,
-          ...shownState(shown, derived.whole.pockets, forms, alone, derived),
+          ...shownState(shown, derived.whole.pockets, light, alone, derived),
         });
         hover.setState({ pocket: null, under: null });
       },
@@ -275,7 +275,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       close: () => {
         follower.stop();
         lines.stop();
-        light.stop();
+        lightWork.stop();
         pictures.close();
         art.stop();
         keeper.close();

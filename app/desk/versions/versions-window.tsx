@@ -77,7 +77,7 @@ function NewVersion() {
     const given = name.trim();
     if (!given) return;
     try {
-      await desk.getState().forms.settled();
+      await desk.getState().light.settled();
       await makeVersion(desk.getState(), given);
       setName("");
       desk.getState().set({ said: `Version ${given} kept` });
