@@ -1,7 +1,18 @@
 /** Gaps and lines that move, with real pointer events. */
 import { expect, type Page } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
-import { artColour, deskReady, dragPage, hexOf, onScreen, openFile, said, stage, test } from "./desk.ts";
+import {
+  artColour,
+  deskReady,
+  dragPage,
+  hexOf,
+  onScreen,
+  openFile,
+  said,
+  stage,
+  test,
+  typeNumber,
+} from "./desk.ts";
 
 /** A room with a door left ajar (a gap of 20), a window with a gap of 8, and a line that stops short of the wall. */
 const ROOM = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><g fill="none" stroke="#000" stroke-width="4">
@@ -37,6 +48,12 @@ test("reach lights up what it closes, closes it when let go, and is undone", asy
   await page.keyboard.press("Control+z");
   await page.keyboard.press("Control+z");
   await expect(stage(page, "Flats")).toContainText("of 1 pockets");
+  // The figure beside it is typed.
+  const figure = page.getByRole("spinbutton", { name: /^Reach in/ });
+  await expect(figure).toHaveValue("0");
+  await typeNumber(figure, "9");
+  await expect(stage(page, "Flats")).toContainText("of 4 pockets");
+  await expect(figure).toHaveValue(/^[1-9]/);
 });
 
 test("openings are accepted, left open and reconsidered one by one", async ({ page }) => {

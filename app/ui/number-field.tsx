@@ -77,7 +77,7 @@ export function NumberField({
       className={clsx(
         "rounded-md border tabular-nums",
         bare
-          ? "h-5 w-8 shrink-0 border-transparent bg-transparent px-0.5 text-right text-xs text-quiet hover:border-edge focus:bg-white focus:text-text"
+          ? "h-5 w-9 shrink-0 border-transparent bg-transparent px-0.5 text-right text-xs text-quiet hover:border-edge focus:bg-white focus:text-text"
           : "border-edge bg-white",
         !bare && (above ? "h-9 w-full px-3" : clsx("h-7 px-1.5", className)),
       )}

@@ -43,9 +43,12 @@ export function GatherPanel() {
     <div className="flex min-w-0 items-center gap-3">
       <div className="grid gap-1">
         <Taking />
-        <p className="text-xs text-quiet tabular-nums">
-          {count === 0 ? "Shift adds, Alt takes away" : `${count} gathered`}
-        </p>
+        <div className="flex items-center gap-1">
+          <p className="grow text-xs whitespace-nowrap text-quiet tabular-nums">
+            {count === 0 ? "Shift adds, Alt takes" : `${count} gathered`}
+          </p>
+          <More />
+        </div>
       </div>
       <Doing count={count} />
     </div>
@@ -77,6 +80,14 @@ function Taking() {
           className="w-20"
         />
       )}
+    </div>
+  );
+}
+
+function More() {
+  const desk = useDeskStore();
+  return (
+    <>
       <IconButton small label="Gather all bare ones (B)" onClick={() => gatherBare(desk)}>
         <SquareDashed size={15} aria-hidden />
       </IconButton>
@@ -93,7 +104,7 @@ function Taking() {
       >
         <Hand size={15} aria-hidden />
       </IconButton>
-    </div>
+    </>
   );
 }
 

@@ -88,9 +88,10 @@ function Strength() {
   const strength = useDesk((s) => s.drawing.gradientStrength);
   const { show, keep } = useDeskStore().getState();
   return (
-    <div className="grid grid-cols-[auto_5.5rem] gap-x-2">
+    <div className="grid grid-cols-[auto_5rem] gap-x-2">
       <SliderRow
         label="All gradients"
+        word="All"
         value={strength}
         onChange={(next) => show(setGradientStrength(next))}
         onDone={keep}
@@ -164,9 +165,10 @@ function Stops({ gradient }: { gradient: Gradient }) {
           </Button>
         </div>
       </div>
-      <div className="grid grid-cols-[auto_5.5rem] gap-x-2">
+      <div className="grid grid-cols-[auto_5rem] gap-x-2">
         <SliderRow
           label="Stop shows"
+          word="Shows"
           value={stop.opacity}
           onChange={(opacity) => changeStop(desk, index, { opacity }, "show")}
           onDone={desk.getState().keep}

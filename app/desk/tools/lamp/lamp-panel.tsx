@@ -1,7 +1,9 @@
+import { Layers } from "lucide-react";
 import { poursWith, setLamp } from "#core/drawing/light-edits.ts";
 import { counted, plural } from "#core/words.ts";
 import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
+import { IconButton } from "../../../ui/icon-button.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { LampOfDrawing } from "../../light/lamp-of-drawing.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
@@ -79,9 +81,9 @@ function Doing() {
           ]}
         />
         {chosen !== null && !ofPart && (
-          <Button size="small" onClick={() => lampState.hold(desk, { pour: null })}>
-            Change all
-          </Button>
+          <IconButton small label="Change all" onClick={() => lampState.hold(desk, { pour: null })}>
+            <Layers size={15} aria-hidden />
+          </IconButton>
         )}
       </div>
       {chosen === null || ofPart ? (
