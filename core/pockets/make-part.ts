@@ -289,6 +289,16 @@ function homesOf(
   return homes;
 }
 
+/** For each pocket that is now the largest of those it was before. */
+function largestIn(homes: ReadonlyMap<Pocket, Pocket>): Map<Pocket, Pocket> {
+  const largest = new Map<Pocket, Pocket>();
+  for (const [pocket, home] of homes) {
+    const other = largest.get(home);
+    if (!other || pocket.area > other.area) largest.set(home, pocket);
+  }
+  return largest;
+}
+
 /** Pours and shades with the pockets they live in; one that lives in both parts becomes two. */
 function withColour(
   before: Drawing,
@@ -299,10 +309,16 @@ function withColour(
   const { pourOf, pocketsOf } = matchAnchors(pockets, before.pours, before.shades);
   const pours: Record<string, Pour> = { ...before.pours };
   const placed = new Set<string>();
+  const largest = largestIn(homes);
   pockets.forEach((pocket, index) => {
     const id = pourOf[index];
     const home = homes.get(pocket);
     if (id === undefined || !home) return;
+    // A window that has become some of a larger pocket is none any more.
+    if (before.pours[id].through && largest.get(home) !== pocket) {
+      delete pours[id];
+      return;
+    }
     const own = placed.has(id) ? newId() : id;
     placed.add(id);
     pours[own] = { ...before.pours[id], id: own, anchor: anchorOf(home) };

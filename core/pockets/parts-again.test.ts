@@ -18,12 +18,15 @@ const ICONS = "node_modules/lucide-static/icons";
 const COUNT = SOAK ? 40 : 5;
 const PARTS = 3;
 
-const published = readdirSync(ICONS).filter((file, i) => file.endsWith(".svg") && i % 5 === 3);
+const published = [
+  // What its first part leaves behind holds a crumb that the second joins to a neighbour.
+  "bug-off.svg",
+  ...readdirSync(ICONS).filter((file, i) => file.endsWith(".svg") && i % 5 === 3),
+];
 
-/** With the largest pocket that is left as a part of its own. */
-function parted(history: History): History {
+/** With the largest pocket that is left as a part of its own; the reader has followed all before, as the desk's does. */
+function parted(history: History, reader: DrawingReader): History {
   const { drawing } = history;
-  const reader = new DrawingReader();
   const pockets = reader.read(drawing).pockets.filter(({ part }) => part === MAIN);
   const [largest] = pockets.filter(({ hidden }) => !hidden);
   if (!largest) return history;
@@ -47,8 +50,9 @@ it(`makes ${PARTS} of each, and nothing is gone`, () => {
     if (Object.keys(first.pours).length < PARTS) continue;
     made++;
     let history = beginHistory(first);
+    const reader = new DrawingReader();
     for (let k = 0; k < PARTS; k++) {
-      history = parted(history);
+      history = parted(history, reader);
       const { drawing, ...repairs } = openDrawingFile(writeDrawingFile(history.drawing));
       expect(mendedBy(repairs), file).toEqual({ brought: [], lost: [] });
       expect(drawing, file).toEqual(JSON.parse(JSON.stringify(history.drawing)));
