@@ -1,7 +1,7 @@
 /** The lantern, every pocket shaded by the lamp: a step of the lamp, and the forms from nothing beside a plain raster solve. */
 import { readFileSync } from "node:fs";
-import { FormLink } from "../app/work/form-link.ts";
 import { FormWork } from "../app/work/form-work.ts";
+import { LightLink } from "../app/work/light-link.ts";
 import { poursWith } from "../core/drawing/light-edits.ts";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { readDrawingFile } from "../core/formats/drawing-file.ts";
@@ -56,7 +56,7 @@ async function draggedLamp(): Promise<{ worker: number; page: number; pours: num
   const forms = new FormWork();
   let drawing = coloured;
   let inWorker = 0;
-  const link: FormLink = new FormLink(
+  const link = new LightLink(
     {
       tones: async (request) => {
         const begun = performance.now();
@@ -64,15 +64,17 @@ async function draggedLamp(): Promise<{ worker: number; page: number; pours: num
         inWorker = performance.now() - begun;
         return answer;
       },
+      // The lantern has no gradient inward.
+      rings: () => Promise.reject(new Error("no rings")),
     },
     () => sceneOf(drawing, derived),
   );
-  let derived = derive(drawing, pockets, { forms: link });
+  let derived = derive(drawing, pockets, { light: link });
   const times: { worker: number; page: number }[] = [];
   for (let k = 0; k < ROUNDS + 5; k++) {
     const begun = performance.now();
     drawing = { ...coloured, lamp: { ...coloured.lamp, at: [0.2 + k / 40, 0.4] } };
-    derived = derive(drawing, pockets, { before: derived, forms: link });
+    derived = derive(drawing, pockets, { before: derived, light: link });
     sceneOf(drawing, derived);
     await link.settled();
     times.push({ worker: inWorker, page: performance.now() - begun - inWorker });
