@@ -55,7 +55,7 @@ it("shows no ground under gradients, rims, shadows and soft shade", () => {
   expect(
     litArt()
       .slice(0, SOAK ? 5 : 1)
-      .flatMap((art) => shownIn(art)),
+      .flatMap((art) => shownIn(art, LAYERED)),
   ).toEqual([]);
 });
 
