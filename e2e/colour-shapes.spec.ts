@@ -14,6 +14,7 @@ import {
   save,
   stage,
   test,
+  tool,
   typeNumber,
 } from "./desk.ts";
 
@@ -23,7 +24,6 @@ const LOOSE = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1000 1000"><
 const FROND = "#6f9a4a";
 const RADISH = "#c23f5a";
 
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const tin = (page: Page, name: RegExp) =>
   page.getByRole("region", { name: "Tin" }).getByRole("button", { name });
 const colourAt = async (page: Page, at: Point) => hexOf(await artColour(page, at));

@@ -40,10 +40,6 @@ const inTinMenu = async (page: Page, ...words: string[]) => {
   await page.getByRole("button", { name: "More of the tin" }).click();
   for (const word of words) await page.getByRole("menuitem", { name: word }).click();
 };
-const accessible = async (page: Page, within: string) => {
-  await isAccessible(page, within);
-};
-
 test("a new colour is named at once, and its name is no key for the paper", async ({ page }) => {
   await open(page);
   await page.getByRole("button", { name: "Add a colour" }).click();
@@ -60,7 +56,7 @@ test("colours stand in groups, are named in place, and go as is said", async ({ 
   await page.getByRole("button", { name: "Change Frond" }).click();
   await page.getByLabel("Group").fill("Leaves");
   await page.keyboard.press("Enter");
-  await accessible(page, "[role=dialog]");
+  await isAccessible(page, "[role=dialog]");
   await page.keyboard.press("Escape");
   await expect(tin(page).getByRole("listitem").nth(-2)).toContainText("Leaves");
   await expect(tin(page).getByRole("listitem").last()).toContainText("Frond");
@@ -97,7 +93,7 @@ test("a ladder has as many steps as are asked for, and one set by hand follows i
   await expect(hex).toHaveValue(stepOf({ value: FROND, ladder: { ...LADDER, steps: 5 } }, -1));
   await hex.fill("#204060");
   await expect.poll(async () => apart(await colourIn(page, first), "#204060")).toBeLessThan(1.5);
-  await accessible(page, "[role=dialog]");
+  await isAccessible(page, "[role=dialog]");
   await page.keyboard.press("Escape");
   await expect(page.getByRole("radio", { name: "Frond 1 darker, set by hand" })).toBeChecked();
 });
@@ -120,7 +116,7 @@ test("colourways lie side by side, a key steps through them, and a file has them
       return [...context.getImageData(200 * at[0], 200 * at[1], 1, 1).data].join();
     }, shareOf(first));
   await expect.poll(() => pixel(1)).not.toBe(await pixel(0));
-  await accessible(page, "[role=dialog]");
+  await isAccessible(page, "[role=dialog]");
   await page.keyboard.press("Escape");
   await expect.poll(() => colourIn(page, first)).not.toBe(FROND);
   const turned = await colourIn(page, first);
@@ -175,7 +171,7 @@ test("a picture gives its colours, to the tin or as a colourway", async ({ page 
   await page.keyboard.press("Home");
   await page.keyboard.press("PageUp");
   await expect(dialog.getByRole("checkbox")).not.toHaveCount(0);
-  await accessible(page, "[role=dialog]");
+  await isAccessible(page, "[role=dialog]");
   await dialog.getByLabel("How many colours").focus();
   await page.keyboard.press("Home");
   await page.keyboard.press("ArrowRight");

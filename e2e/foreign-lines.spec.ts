@@ -3,13 +3,22 @@ import { expect, type Page } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { curveCount, pointAt } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
-import { artColour, deskReady, hexOf, onScreen, openFile, save, stage, test, typeNumber } from "./desk.ts";
+import {
+  artColour,
+  deskReady,
+  hexOf,
+  onScreen,
+  openFile,
+  save,
+  stage,
+  test,
+  tool,
+  typeNumber,
+} from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
 const PAGE = GARDEN_PAGE;
 const POCKETS = GARDEN_POCKETS.length;
-
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 
 const click = async (page: Page, at: Point) => page.mouse.click(...(await onScreen(page, at, PAGE)));
 

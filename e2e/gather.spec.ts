@@ -1,5 +1,4 @@
 /** Gathering pockets and pouring into them, on art from elsewhere. */
-
 import { expect, type Page } from "@playwright/test";
 import { stepOf } from "../core/colour/ladder.ts";
 import {
@@ -13,6 +12,7 @@ import {
   save,
   stage,
   test,
+  tool,
 } from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
@@ -21,7 +21,6 @@ const ALL = GARDEN_POCKETS.length;
 const FROND = { value: "#6f9a4a" };
 const RADISH = { value: "#c23f5a" };
 
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const at = (page: Page, { seed }: typeof a) => onScreen(page, seed, GARDEN_PAGE);
 const click = async (page: Page, pocket: typeof a) => page.mouse.click(...(await at(page, pocket)));
 const colourIn = async (page: Page, { seed }: typeof a) => hexOf(await artColour(page, seed, GARDEN_PAGE));

@@ -7,7 +7,18 @@ import { defaultPage } from "../core/drawing/new-drawing.ts";
 import { startingLamp } from "../core/drawing/start.ts";
 import type { Point } from "../core/geometry/point.ts";
 import { lampOn } from "../core/light/lamp.ts";
-import { artColour, deskReady, hexOf, isAccessible, onScreen, openFile, save, stage, test } from "./desk.ts";
+import {
+  artColour,
+  deskReady,
+  hexOf,
+  isAccessible,
+  onScreen,
+  openFile,
+  save,
+  stage,
+  test,
+  tool,
+} from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
 const [a, b, c] = GARDEN_POCKETS;
@@ -15,7 +26,6 @@ const FROND = "#6f9a4a";
 const DARKER = stepOf({ value: FROND }, -1);
 const PAGE = defaultPage(GARDEN_PAGE);
 
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const spot = (page: Page, at: Point) => onScreen(page, at, GARDEN_PAGE);
 const colourAt = async (page: Page, at: Point) => hexOf(await artColour(page, at, GARDEN_PAGE));
 

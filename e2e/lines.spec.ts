@@ -23,10 +23,9 @@ import {
   save,
   stage,
   test,
+  tool,
   typeNumber,
 } from "./desk.ts";
-
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 
 async function blankPage(page: Page): Promise<void> {
   await openDrawer(page);

@@ -18,9 +18,9 @@ import {
   save,
   stage,
   test,
+  tool,
 } from "./desk.ts";
 
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const parts = (page: Page) => page.getByRole("list", { name: "Parts, front to back" }).locator("li");
 
 /** Remembers the art as it is shown, within the page, once it is painted and stands still. */

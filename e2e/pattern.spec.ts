@@ -16,6 +16,7 @@ import {
   save,
   stage,
   test,
+  tool,
   typeNumber,
 } from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
@@ -25,7 +26,6 @@ const FROND = "#6f9a4a";
 const RADISH = "#c23f5a";
 
 const tin = (page: Page) => page.getByRole("region", { name: "Tin" });
-const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 const click = async (page: Page, at: Point) => page.mouse.click(...(await onScreen(page, at, GARDEN_PAGE)));
 
 /** The line that bands follow when they are laid at the pocket's inner point. */

@@ -1,5 +1,4 @@
 /** Prints the drawings of the fringe test as JSON: what each shows at every scale, and what of it has to be covered. */
-
 import {
   clothedArt,
   glazedArt,

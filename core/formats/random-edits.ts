@@ -2,7 +2,6 @@
  * Edits at random, for tests: every one that there is, on whatever a drawing holds just then. A new edit in core/drawing does not
  * compile until it stands here; numbers are now and then as hands would never set them.
  */
-
 import { carriedBy } from "../drawing/carried.ts";
 import * as colourEdits from "../drawing/colour-edits.ts";
 import { difference } from "../drawing/difference.ts";

@@ -1,5 +1,4 @@
 /** A leak in words. */
-
 import type { Page } from "#core/drawing/drawing.ts";
 import { showLength } from "#core/drawing/length.ts";
 import type { Opening } from "#core/pockets/free-space.ts";

@@ -1,5 +1,4 @@
 /** Copy, cut and paste of lines with what goes along with them: the clipboard holds them as SVG. */
-
 import { useEffect } from "react";
 import { carriedBy } from "#core/drawing/carried.ts";
 import { pickedDrawing, removeCarried } from "#core/drawing/picked.ts";

@@ -1,5 +1,4 @@
 /** Pouring into pockets of the desk, by whatever is wished for: a colour, nothing, a step from what is there, or ink. */
-
 import { stepBeside } from "#core/colour/ladder.ts";
 import type { Paint, Pour } from "#core/drawing/drawing.ts";
 import { countPockets, type OnePour, pourEach, pourLabel } from "#core/drawing/edits.ts";

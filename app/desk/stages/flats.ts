@@ -1,5 +1,4 @@
 /** Flats: pouring colour into pockets. */
-
 import { removeShapes } from "#core/drawing/shape-edits.ts";
 import { JudgePanel } from "../judge/judge-panel.tsx";
 import { isRemoval } from "../keys/key-names.ts";

@@ -1,5 +1,4 @@
 /** The lines or colour shapes that are arranged, and how they are moved as one. */
-
 import { carriedBy } from "#core/drawing/carried.ts";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";

@@ -1,5 +1,4 @@
 /** What can be done with the points of the bent line, by pointer, key or button. */
-
 import type { Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
 import { reshapeLines } from "#core/drawing/line-edits.ts";

@@ -1,5 +1,4 @@
 /** Bend: drags points, handles and the line itself; ends that meet it follow, and so do the colours. */
-
 import { Spline } from "lucide-react";
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { type Ring, ringsOf } from "#core/drawing/rings.ts";
