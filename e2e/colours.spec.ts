@@ -4,32 +4,18 @@ import { encode } from "fast-png";
 import { unzipSync } from "fflate";
 import { LADDER, stepOf } from "../core/colour/ladder.ts";
 import { apart } from "../core/colour/oklch.ts";
-import {
-  artColour,
-  deskReady,
-  hexOf,
-  isAccessible,
-  onScreen,
-  openFile,
-  save,
-  stage,
-  test,
-  typeNumber,
-} from "./desk.ts";
-import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
+import { artColour, deskReady, isAccessible, openFile, save, stage, test, typeNumber } from "./desk.ts";
+import { colourAt, FROND, GARDEN, GARDEN_PAGE, GARDEN_POCKETS, spot } from "./garden.ts";
 
 const [first, second] = GARDEN_POCKETS;
-const FROND = "#6f9a4a";
 
 const open = async (page: Page) => {
   await openFile(page, "garden.svg", GARDEN);
   await deskReady(page);
   await stage(page, "Flats").click();
 };
-const pourInto = async (page: Page, { seed }: typeof first) =>
-  page.mouse.click(...(await onScreen(page, seed, GARDEN_PAGE)));
-const colourIn = async (page: Page, { seed }: typeof first) =>
-  hexOf(await artColour(page, seed, GARDEN_PAGE));
+const pourInto = async (page: Page, { seed }: typeof first) => page.mouse.click(...(await spot(page, seed)));
+const colourIn = (page: Page, { seed }: typeof first) => colourAt(page, seed);
 /** Where a pocket is, as shares of the page. */
 const shareOf = ({ seed: [x, y] }: typeof first) => [
   (x - GARDEN_PAGE.x) / GARDEN_PAGE.width,

@@ -1,29 +1,17 @@
 /** Gathering pockets and pouring into them, on art from elsewhere. */
 import { expect, type Page } from "@playwright/test";
 import { stepOf } from "../core/colour/ladder.ts";
-import {
-  artColour,
-  deskReady,
-  hexOf,
-  isAccessible,
-  onScreen,
-  openFile,
-  said,
-  save,
-  stage,
-  test,
-  tool,
-} from "./desk.ts";
-import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
+import { artColour, deskReady, isAccessible, openFile, said, save, stage, test, tool } from "./desk.ts";
+import { colourAt, GARDEN, GARDEN_PAGE, GARDEN_POCKETS, spot } from "./garden.ts";
 
 const [a, b, c, d] = GARDEN_POCKETS;
 const ALL = GARDEN_POCKETS.length;
 const FROND = { value: "#6f9a4a" };
 const RADISH = { value: "#c23f5a" };
 
-const at = (page: Page, { seed }: typeof a) => onScreen(page, seed, GARDEN_PAGE);
+const at = (page: Page, { seed }: typeof a) => spot(page, seed);
 const click = async (page: Page, pocket: typeof a) => page.mouse.click(...(await at(page, pocket)));
-const colourIn = async (page: Page, { seed }: typeof a) => hexOf(await artColour(page, seed, GARDEN_PAGE));
+const colourIn = (page: Page, { seed }: typeof a) => colourAt(page, seed);
 const gathered = (page: Page) => page.getByText(/^\d+ gathered$/);
 
 async function open(page: Page): Promise<void> {

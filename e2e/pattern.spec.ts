@@ -4,29 +4,15 @@ import { encode } from "fast-png";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { pointAt } from "../core/geometry/cubic.ts";
 import { nearestPlace } from "../core/geometry/nearest.ts";
-import { distance, type Point } from "../core/geometry/point.ts";
+import { distance } from "../core/geometry/point.ts";
 import { pointAtShare } from "../core/lines/stretch.ts";
-import {
-  artColour,
-  deskReady,
-  hexOf,
-  isAccessible,
-  onScreen,
-  openFile,
-  save,
-  stage,
-  test,
-  tool,
-  typeNumber,
-} from "./desk.ts";
-import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
+import { deskReady, isAccessible, openFile, save, stage, test, tool, typeNumber } from "./desk.ts";
+import { click, colourAt, FROND, GARDEN, GARDEN_POCKETS, spot } from "./garden.ts";
 
 const [a, b] = GARDEN_POCKETS;
-const FROND = "#6f9a4a";
 const RADISH = "#c23f5a";
 
 const tin = (page: Page) => page.getByRole("region", { name: "Tin" });
-const click = async (page: Page, at: Point) => page.mouse.click(...(await onScreen(page, at, GARDEN_PAGE)));
 
 /** The line that bands follow when they are laid at the pocket's inner point. */
 const followed = (() => {
@@ -53,8 +39,7 @@ const CLOVER = (() => {
 /** The colours at many places of a pocket. */
 async function coloursIn(page: Page, { box, seed }: typeof a): Promise<Set<string>> {
   const found = new Set<string>();
-  for (let k = -8; k <= 8; k++)
-    found.add(hexOf(await artColour(page, [seed[0], seed[1] + (k * box.height) / 60], GARDEN_PAGE)));
+  for (let k = -8; k <= 8; k++) found.add(await colourAt(page, [seed[0], seed[1] + (k * box.height) / 60]));
   return found;
 }
 
@@ -81,7 +66,7 @@ test("one cloth lies over two pockets, is moved and turned by hand, and comes ba
     await expect
       .poll(async () => [...(await coloursIn(page, pocket))])
       .toEqual(expect.arrayContaining([FROND, RADISH]));
-  const [x, y] = await onScreen(page, a.seed, GARDEN_PAGE);
+  const [x, y] = await spot(page, a.seed);
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x, y + 4, { steps: 4 });
@@ -107,9 +92,9 @@ test("a pattern is turned and scaled by its handle on the drawing", async ({ pag
   await expect(page.getByRole("button", { name: "Undo: Lay pattern" })).toBeVisible();
   // Half a page unit a millimetre; the handle stands four figures off.
   const [x, y] = a.seed;
-  await page.mouse.move(...(await onScreen(page, [x + 2.4, y], GARDEN_PAGE)));
+  await page.mouse.move(...(await spot(page, [x + 2.4, y])));
   await page.mouse.down();
-  await page.mouse.move(...(await onScreen(page, [x, y + 4.8], GARDEN_PAGE)), { steps: 6 });
+  await page.mouse.move(...(await spot(page, [x, y + 4.8])), { steps: 6 });
   await page.mouse.up();
   await expect(page.getByRole("button", { name: "Undo: Change pattern" })).toBeVisible();
   expect(Math.abs(Number(await page.getByLabel("Turn").inputValue()) - 90)).toBeLessThan(3);
@@ -127,10 +112,10 @@ test("bands follow a line of the pocket inward, each in a colour of its own", as
     .click();
   await page.getByRole("button", { name: /^Band 1: Radish/ }).click();
   await expect(page.getByRole("button", { name: /^Band 1: Marigold/ })).toBeVisible();
-  const end = await onScreen(page, pointAtShare(followed, 1), GARDEN_PAGE);
+  const end = await spot(page, pointAtShare(followed, 1));
   await page.mouse.move(...end);
   await page.mouse.down();
-  await page.mouse.move(...(await onScreen(page, pointAtShare(followed, 0.5), GARDEN_PAGE)), { steps: 4 });
+  await page.mouse.move(...(await spot(page, pointAtShare(followed, 0.5))), { steps: 4 });
   await page.mouse.up();
   await page.getByRole("button", { name: "Take the chosen pattern away" }).click();
   await expect.poll(async () => [...(await coloursIn(page, a))]).toEqual([FROND]);
