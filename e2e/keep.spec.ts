@@ -143,16 +143,25 @@ test("storage that fills up is said in time; once it is full nothing is lost, an
 const asksOnClosing = (page: Page): Promise<boolean> =>
   page.evaluate(() => !window.dispatchEvent(new Event("beforeunload", { cancelable: true })));
 
-test("saving needs no server: everything the desk can do is loaded with it", async ({ page, context }) => {
+test("saving needs no server: everything the desk can do is loaded with it, and the drawer asks nothing of it", async ({
+  page,
+  context,
+}) => {
   await openDemo(page, KETTLE);
   await pour(page, 0);
   await page.waitForLoadState("networkidle");
   await context.setOffline(true);
-  await page.route("**/*", (route) => route.abort());
+  // The pictures of the demo drawings are the drawer's only wish.
+  await page.route("**/*", (route) =>
+    route.request().resourceType() === "image" ? route.fulfill({ path: "public/fern.svg" }) : route.abort(),
+  );
   await pour(page, 1);
   expect((await save(page, "SVG")).bytes.toString()).toContain('data-is="pour"');
   expect((await save(page, "PNG")).bytes.subarray(1, 4).toString()).toBe("PNG");
   expect(gunzipSync((await save(page, "Drawing file")).bytes).toString()).toContain("fern-pocket-drawing");
+  await page.getByRole("link", { name: "Back to the drawer" }).click();
+  await page.getByRole("button", { name: `Duplicate ${KETTLE}` }).click();
+  await expect(page.getByRole("heading", { name: `${KETTLE} copy` })).toBeVisible();
 });
 
 // The browser itself logs the failed answer as an error.

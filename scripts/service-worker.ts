@@ -4,7 +4,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { build } from "esbuild";
 import { injectManifest } from "workbox-build";
-import { DEMOS } from "../app/drawer/demo.ts";
+import { DEMOS, pictureFile } from "../app/drawer/demo.ts";
 
 const CLIENT = "build/client";
 const BUNDLED = "build/service-worker.js";
@@ -15,11 +15,12 @@ function buildId(): string {
   for (const name of readdirSync(join(CLIENT, "assets")).sort()) hash.update(name);
   hash.update(readFileSync("build/server/index.js"));
   for (const { file } of DEMOS) hash.update(readFileSync(join("demo", file)));
+  for (const { file } of DEMOS) hash.update(readFileSync(join("demo", pictureFile(file))));
   return hash.digest("hex").slice(0, 16);
 }
 
 const revision = buildId();
-const pages = ["/", "/scan", "/desk/any", "/_.data"];
+const pages = ["/", "/scan", "/desk/any"];
 const demos = DEMOS.flatMap(({ file }) => [`/demo/${file}`, `/demo/${file}?picture`]);
 
 await build({

@@ -9,7 +9,7 @@ import { useNotice } from "../ui/notices.tsx";
 import { readyWorkers } from "../work/clients.ts";
 import { BlankDialog } from "./blank-dialog.tsx";
 import type { Card } from "./card.ts";
-import type { Demo } from "./demo.ts";
+import { DEMOS, type Demo } from "./demo.ts";
 import { DrawerFoot } from "./drawer-foot.tsx";
 import { ImportDialog } from "./import-dialog.tsx";
 import { NameDialog } from "./name-dialog.tsx";
@@ -17,14 +17,13 @@ import { ReadingSign } from "./reading-sign.tsx";
 import { useOpenFile } from "./use-open-file.ts";
 
 interface Props {
-  readonly demos: readonly Demo[];
   readonly cards: readonly Card[];
   readonly storage: Kept;
   readonly waiting?: boolean;
 }
 
 /** All drawings kept in this browser, and those that ship with it. */
-export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
+export function DrawerPage({ cards, storage, waiting = false }: Props) {
   const file = useOpenFile();
   const { take } = file;
   const [over, setOver] = useState(false);
@@ -100,7 +99,7 @@ export function DrawerPage({ demos, cards, storage, waiting = false }: Props) {
             Drawings to try things on. Opening one puts a copy in your drawer.
           </p>
           <ul className="mt-4 grid grid-cols-[repeat(auto-fill,minmax(170px,1fr))] gap-x-5 gap-y-6">
-            {demos.map((demo) => (
+            {DEMOS.map((demo) => (
               <DemoCard key={demo.file} demo={demo} />
             ))}
           </ul>

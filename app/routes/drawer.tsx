@@ -1,7 +1,6 @@
 import { useLiveQuery } from "dexie-react-hooks";
 import { redirect } from "react-router";
 import type { Card } from "../drawer/card.ts";
-import { DEMOS } from "../drawer/demo.ts";
 import { DrawerPage } from "../drawer/drawer-page.tsx";
 import { openDemo } from "../drawer/open-demo.ts";
 import type { DrawingRow } from "../keep/database.ts";
@@ -10,7 +9,6 @@ import {
   clearDeleted,
   deleteDrawing,
   duplicateDrawing,
-  type Kept,
   listDrawings,
   renameDrawing,
   restoreDrawing,
@@ -22,16 +20,11 @@ export const meta: Route.MetaFunction = () => [
   { name: "description", content: "Colours vector line art for spot illustrations." },
 ];
 
-export function loader() {
-  return { demos: DEMOS, cards: [] as Card[], storage: "browser" as Kept };
-}
-
-export async function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
-  const { demos } = await serverLoader();
+export async function clientLoader() {
   await clearDeleted().catch(() => {});
   await mendDrawer().catch(() => {});
   const { rows, storage } = await listDrawings();
-  return { demos, cards: rows.map(cardOf), storage };
+  return { cards: rows.map(cardOf), storage };
 }
 clientLoader.hydrate = true as const;
 
@@ -66,13 +59,13 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
   return { done: true };
 }
 
-export function HydrateFallback({ loaderData }: Route.HydrateFallbackProps) {
-  return <DrawerPage demos={loaderData?.demos ?? []} cards={[]} storage="browser" waiting />;
+export function HydrateFallback() {
+  return <DrawerPage cards={[]} storage="browser" waiting />;
 }
 
 export default function Drawer({ loaderData }: Route.ComponentProps) {
   // What comes in while the drawer is open, the picture of the drawing just left above all.
   const rows = useLiveQuery(async () => (await listDrawings()).rows);
   const cards = rows?.map(cardOf) ?? loaderData.cards;
-  return <DrawerPage demos={loaderData.demos} cards={cards} storage={loaderData.storage} />;
+  return <DrawerPage cards={cards} storage={loaderData.storage} />;
 }
