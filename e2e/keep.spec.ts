@@ -151,9 +151,11 @@ test("saving needs no server: everything the desk can do is loaded with it, and 
   await pour(page, 0);
   await page.waitForLoadState("networkidle");
   await context.setOffline(true);
-  // The pictures of the demo drawings are the drawer's only wish.
+  // Pictures of the demo drawings and the page's icon are the drawer's only wishes.
   await page.route("**/*", (route) =>
-    route.request().resourceType() === "image" ? route.fulfill({ path: "public/fern.svg" }) : route.abort(),
+    /\.svg$|\?picture$/.test(route.request().url())
+      ? route.fulfill({ path: "public/fern.svg" })
+      : route.abort(),
   );
   await pour(page, 1);
   expect((await save(page, "SVG")).bytes.toString()).toContain('data-is="pour"');
