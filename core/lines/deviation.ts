@@ -5,18 +5,22 @@ import { type Coords, distance, type Point } from "../geometry/point.ts";
 /** Places are taken at least this many to a cubic, and no further apart than the tolerance asks. */
 const FEWEST = 8;
 
-/** Largest distance in page units from any place of either chain to the other; exact to about `tolerance` / 50. */
-export function deviation(a: Coords, b: Coords, tolerance: number): number {
-  return Math.max(farthest(a, b, tolerance), farthest(b, a, tolerance));
+/**
+ * Largest distance in page units from any place of either chain to the other; exact to about `tolerance` / 50. Past
+ * `limit` it is only known to be more.
+ */
+export function deviation(a: Coords, b: Coords, tolerance: number, limit = Infinity): number {
+  const there = farthest(a, b, tolerance, limit);
+  return there > limit ? there : Math.max(there, farthest(b, a, tolerance, limit));
 }
 
-function farthest(from: Coords, to: Coords, tolerance: number): number {
+function farthest(from: Coords, to: Coords, tolerance: number, limit: number): number {
   const us = parametersAlong(to, tolerance);
   const places = us.map((u) => pointAt(to, u));
   let worst = 0;
   for (const u of parametersAlong(from, tolerance)) {
-    const at = pointAt(from, u);
-    worst = Math.max(worst, distanceTo(to, us, places, at));
+    worst = Math.max(worst, distanceTo(to, us, places, pointAt(from, u), worst));
+    if (worst > limit) break;
   }
   return worst;
 }
@@ -30,7 +34,14 @@ function parametersAlong(chain: Coords, tolerance: number): number[] {
   return us;
 }
 
-function distanceTo(chain: Coords, us: readonly number[], places: readonly Point[], at: Point): number {
+/** The distance of a place from a chain, or no more than `enough` where it is no more. */
+function distanceTo(
+  chain: Coords,
+  us: readonly number[],
+  places: readonly Point[],
+  at: Point,
+  enough: number,
+): number {
   let best = 0;
   let least = Infinity;
   places.forEach((place, k) => {
@@ -40,6 +51,7 @@ function distanceTo(chain: Coords, us: readonly number[], places: readonly Point
       best = k;
     }
   });
+  if (least <= enough * enough) return enough;
   // The nearest place may lie on either side of the nearest one taken, and across a joint of cubics.
   let nearest = Math.sqrt(least);
   for (const guess of [

@@ -1,5 +1,7 @@
+import { readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { readSvg } from "../formats/svg-read.ts";
 import { arcLengthOf, lengthAt, parameterAt } from "../geometry/arc-length.ts";
 import { curveCount, flatten, pointAt, polyline } from "../geometry/cubic.ts";
 import { nearestPlace } from "../geometry/nearest.ts";
@@ -81,6 +83,19 @@ describe("tidy", () => {
       ),
       { numRuns: 80, seed: 5 },
     );
+  });
+
+  it("never gives more points where it may go further off", () => {
+    const { page, strokes } = readSvg(readFileSync("demo/almanac-boot.svg", "utf8"));
+    const size = Math.hypot(page.box.width, page.box.height);
+    for (const straight of [false, true]) {
+      for (const { id, points, closed } of strokes) {
+        const counts = [2400, 1600, 800, 600, 400, 200, 100, 50].map(
+          (parts) => tidied(points, closed, { tolerance: size / parts, corner: quarter, straight }).after,
+        );
+        expect(counts, id).toEqual(counts.toSorted((a, b) => b - a));
+      }
+    }
   });
 
   it("stays where other lines end on it", () => {

@@ -1,7 +1,7 @@
 /**
  * Tidies a line: fewer points within a tolerance, with corners kept. Its ends and its pins stay exactly where they
- * are, and no place of the line moves further than the tolerance: what a fit promises is measured, and the fit made
- * anew where it promised too much.
+ * are, and no place of the line moves further than the tolerance: what a fit promises is measured, and a fit that promised
+ * too much is not taken.
  */
 import { curveCount, pointAt, polyline, stepsFor } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
@@ -26,11 +26,13 @@ export interface Tidied {
   readonly deviation: number;
 }
 
-const ROUNDS = 7;
+/** Fits are tried at this many tolerances, each half the one before. */
+const TRIES = 5;
 
 /**
  * `pins` are places of the line that stay, by their parameter: its own points, which then stay corners, and places
- * where other lines end on it.
+ * where other lines end on it. The fit with the fewest points is taken of all that keep to the tolerance; they are made
+ * at the same steps for any tolerance asked for, so that a larger one does not give more points.
  */
 export function tidied(
   points: readonly number[],
@@ -39,20 +41,29 @@ export function tidied(
   pins: readonly number[] = [],
 ): Tidied {
   const before = pointCount(points, closed);
-  const same: Tidied = { points, before, after: before, deviation: 0 };
-  if (curveCount(points) < 1) return same;
-  const { samples, fixed } = samplesAlong(points, closed, settings.tolerance, pins);
-  let tolerance = settings.tolerance * 0.9;
-  for (let round = 0; round < ROUNDS; round++, tolerance *= 0.6) {
-    const fitted = settings.straight
-      ? straightened(samples, fixed, closed, tolerance)
-      : smoothed(samples, fixed, closed, { ...settings, tolerance });
-    if (pointCount(fitted, closed) >= before) return same;
-    const off = deviation(points, fitted, settings.tolerance);
-    if (off <= settings.tolerance)
-      return { points: fitted, before, after: pointCount(fitted, closed), deviation: off };
+  let best: Tidied = { points, before, after: before, deviation: 0 };
+  if (curveCount(points) < 1) return best;
+  let step = 2 ** Math.ceil(Math.log2(settings.tolerance));
+  for (let k = 0; k < TRIES; k++, step /= 2) {
+    const fitted = fittedAt(points, closed, { ...settings, tolerance: step }, pins);
+    const after = pointCount(fitted, closed);
+    if (after >= best.after) continue;
+    const off = deviation(points, fitted, settings.tolerance, settings.tolerance);
+    if (off <= settings.tolerance) best = { points: fitted, before, after, deviation: off };
   }
-  return same;
+  return best;
+}
+
+function fittedAt(
+  points: readonly number[],
+  closed: boolean,
+  settings: TidySettings,
+  pins: readonly number[],
+): number[] {
+  const { samples, fixed } = samplesAlong(points, closed, settings.tolerance, pins);
+  return settings.straight
+    ? straightened(samples, fixed, closed, settings.tolerance)
+    : smoothed(samples, fixed, closed, settings);
 }
 
 export const pointCount = (points: readonly number[], closed: boolean): number =>
