@@ -102,6 +102,33 @@ describe("openings", () => {
   });
 });
 
+describe("openings under ink", () => {
+  /** Circles that all but touch under bold lines, and leaves that run up to a line and on beside it. */
+  const bold = ["ice-cream-2", "apple", "baggage-claim", "beer-off", "book-user"].map((icon) => {
+    const body = readFileSync(`node_modules/lucide-static/icons/${icon}.svg`, "utf8").replace(
+      /<\/?svg[^>]*>|<!--.*?-->/gs,
+      "",
+    );
+    const { page, strokes, inkShapes } = readSvg(
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 400"><g fill="none" stroke="#000" stroke-width="2" transform="translate(197 3) rotate(37.3) scale(11.17)">${body}</g></svg>`,
+    );
+    return [icon, linesOf(newDrawing("", page, strokes, inkShapes))] as const;
+  });
+  const ink = 2 * 11.17;
+  const seen = (lines: Line[]) => pocketsOf(buildMap(lines)).filter(({ hidden }) => !hidden).length;
+
+  it.each(bold)("are none: closing them changes no pocket that shows (%s)", (_, lines) => {
+    const listed = gapsOf(buildMap(lines), ink).openings;
+    expect(listed.filter(({ width }) => width < ink)).toEqual([]);
+    const centre = gapsOf(buildMap(lines, { strict: true }), ink).openings;
+    const bridges = centre.map(
+      ({ bridge }, i): Line => ({ id: `b${i}`, points: bridge, closed: false, width: 0, bridge: true }),
+    );
+    expect(bridges.length).toBeGreaterThan(0);
+    expect(seen([...lines, ...bridges])).toBe(seen(lines));
+  });
+});
+
 describe("proposed bridges", () => {
   const demo = (name: string) => {
     const { page, strokes, inkShapes } = readSvg(readFileSync(`demo/almanac-${name}.svg`, "utf8"));

@@ -10,6 +10,7 @@ import { ENDS } from "./free-vertices.ts";
 import { degreeAt, lastHalfEdge, originOf, targetOf } from "./half-edges.ts";
 import { buildMap, type MapOptions, type PlanarMap } from "./planar-map.ts";
 import type { Line } from "./segments.ts";
+import { isUnderInk } from "./under-ink.ts";
 
 /** Openings wider than this part of the page's diagonal are not looked for. */
 const LONGEST_REACH = 0.05;
@@ -173,7 +174,9 @@ export function gapsOf(map: PlanarMap, reach: number): Gaps {
     bridge: smoothBridge(ends[a].end, ends[b].end),
   }));
   const space = freeSpaceOf(map, { ends: kinds, facing });
-  const openings = openingGates(space, reach).map((e) => openingOf(space, e));
+  const openings = openingGates(space, reach)
+    .map((e) => openingOf(space, e))
+    .filter((opening) => !isUnderInk(map, opening));
   return { looseEnds: loose.map(({ at, line, start }) => ({ at, line, start })), openings, space };
 }
 
