@@ -6,6 +6,7 @@ import { parseArgs } from "node:util";
 import { drawingFileText } from "#core/formats/drawing-file.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
 import { cameIn } from "#core/formats/import-report.ts";
+import { TooFine } from "#core/lines/trace/too-fine.ts";
 import { TRACE_SETTINGS } from "#core/lines/trace/trace.ts";
 import { READINGS } from "#core/lines/trace/traced-drawing.ts";
 import { TooDense } from "#core/pockets/too-dense.ts";
@@ -56,7 +57,7 @@ interface Answer {
 }
 
 const isOfTheFile = (error: unknown): error is Error =>
-  error instanceof FileProblem || error instanceof TooDense;
+  error instanceof FileProblem || error instanceof TooDense || error instanceof TooFine;
 
 const COMMANDS: Record<
   string,

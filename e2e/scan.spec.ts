@@ -1,6 +1,7 @@
 /** Inked paper: brought in, laid straight, read, and put on the desk. */
 import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
+import { encode } from "fast-png";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { deskReady, isAccessible, openDrawer, openFile, save, stage, test, typeNumber } from "./desk.ts";
 
@@ -101,6 +102,18 @@ test("takes a chosen, dropped or pasted picture, and says what it cannot read", 
     await page.waitForURL(/\/scan/);
     await expect(page.getByRole("heading", { name: "paper" })).toBeVisible();
   }
+});
+
+test("a picture that is all grain is not read, and says what would leave fewer lines", async ({ page }) => {
+  const side = 2400;
+  const data = Uint8Array.from({ length: side * side }, (_, i) =>
+    (((i % side) >> 2) + (Math.floor(i / side) >> 2)) % 2 ? 255 : 0,
+  );
+  const buffer = Buffer.from(encode({ width: side, height: side, data, channels: 1 }));
+  await openDrawer(page);
+  await page.getByLabel("Choose a scan").setInputFiles({ name: "grain.png", mimeType: "image/png", buffer });
+  await expect(page.getByText(/^There are more than 150,000 lines in this picture/)).toBeVisible(LONG);
+  await expect(page.getByRole("button", { name: "Put it on the desk" })).toBeDisabled();
 });
 
 /** EXIF's note that a picture is to be turned a quarter to the right, as a JPEG segment (EXIF 2.32, 4.6.4). */

@@ -65,7 +65,7 @@ function Header() {
   const name = useScan((s) => s.name);
   const traced = useScan((s) => s.traced);
   const reading = useScan((s) => s.progress !== null || s.preview === null);
-  const stopped = useScan((s) => s.stopped);
+  const unread = useScan((s) => s.unread);
   const scan = useScanStore();
   const navigate = useNavigate();
   const [busy, setBusy] = useState(false);
@@ -86,7 +86,7 @@ function Header() {
       </Link>
       <h1 className="truncate font-display text-lg">{name}</h1>
       <p role="status" className="flex-1 text-quiet tabular-nums">
-        {traced ? figures(traced) : stopped ? "Stopped. Change a setting to read on." : "Reading the ink…"}
+        {traced ? figures(traced) : (unread ?? "Reading the ink…")}
       </p>
       <button
         type="button"

@@ -37,6 +37,8 @@ const file = new File(["x"], "paper.bunch.png", { type: "image/png" });
 const preview = { grey: { width: 100, height: 80 }, scale: 4 };
 const traced = (lines: number) => ({ lines: new Array(lines).fill({}), shapes: [] });
 
+const read = (lines: number) => ({ ok: true, traced: traced(lines) });
+
 const calls = (name: string, worker = workers.at(-1)!) => worker.calls.filter((call) => call.name === name);
 
 async function answer(name: string, value: unknown, worker = workers.at(-1)!): Promise<void> {
@@ -50,7 +52,7 @@ async function readScan() {
   await answer("load", { ok: true, width: 400, height: 320 });
   await answer("lay", preview);
   await vi.advanceTimersByTimeAsync(REST);
-  await answer("read", traced(3));
+  await answer("read", read(3));
   return scan;
 }
 
@@ -74,7 +76,7 @@ describe("a scan on its page", () => {
     expect(calls("read")).toHaveLength(0);
     await vi.advanceTimersByTimeAsync(REST);
     expect(scan.getState().progress).toBe(0);
-    await answer("read", traced(3));
+    await answer("read", read(3));
     expect(scan.getState().traced!.lines).toHaveLength(3);
     expect(scan.getState().progress).toBeNull();
   });
@@ -97,6 +99,23 @@ describe("a scan on its page", () => {
     expect(workers[0].calls).toHaveLength(1);
   });
 
+  it("says why the ink is not read, and reads on once a setting changes", async () => {
+    const scan = await readScan();
+    scan.getState().adjust({ settings: { specks: 0, breaks: 4 } });
+    await vi.advanceTimersByTimeAsync(REST);
+    await answer("read", { ok: false, message: "There are too many lines." });
+    expect(scan.getState()).toMatchObject({
+      traced: null,
+      progress: null,
+      unread: "There are too many lines.",
+    });
+    scan.getState().adjust({ settings: { specks: 24, breaks: 4 } });
+    await vi.advanceTimersByTimeAsync(REST);
+    expect(scan.getState().unread).toBeNull();
+    await answer("read", read(2));
+    expect(scan.getState().traced!.lines).toHaveLength(2);
+  });
+
   it("shows how far the reading is, and no share that comes after the answer", async () => {
     const scan = await readScan();
     scan.getState().adjust({ reading: "shapes" });
@@ -104,7 +123,7 @@ describe("a scan on its page", () => {
     const onProgress = calls("read").at(-1)!.args[2] as (share: number) => void;
     onProgress(0.4);
     expect(scan.getState().progress).toBe(0.4);
-    await answer("read", traced(1));
+    await answer("read", read(1));
     onProgress(0.9);
     expect(scan.getState().progress).toBeNull();
   });
@@ -138,8 +157,8 @@ describe("a scan on its page", () => {
     scan.getState().adjust({ reading: "lines" });
     await vi.advanceTimersByTimeAsync(REST);
     const [, shapes, lines] = calls("read");
-    lines.answer(traced(7));
-    shapes.answer(traced(1));
+    lines.answer(read(7));
+    shapes.answer(read(1));
     await vi.advanceTimersByTimeAsync(0);
     expect(scan.getState().traced!.lines).toHaveLength(7);
   });
@@ -169,7 +188,7 @@ describe("a scan on its page", () => {
     expect(scan.getState().size).toEqual({ width: 200, height: 160 });
     expect(scan.getState().traced).toBeNull();
     await vi.advanceTimersByTimeAsync(REST);
-    await answer("read", traced(2));
+    await answer("read", read(2));
     expect(scan.getState().traced!.lines).toHaveLength(2);
   });
 
@@ -181,14 +200,14 @@ describe("a scan on its page", () => {
     scan.getState().stop();
     expect(old.stopped).toBe(true);
     expect(scan.getState()).toMatchObject({ progress: null, traced: null });
-    await answer("read", traced(5), old);
+    await answer("read", read(5), old);
     expect(scan.getState().traced).toBeNull();
     expect(workers).toHaveLength(2);
     await answer("load", { ok: true, width: 400, height: 320 });
     await answer("lay", preview);
     scan.getState().adjust({ reading: "lines" });
     await vi.advanceTimersByTimeAsync(REST);
-    await answer("read", traced(4));
+    await answer("read", read(4));
     expect(scan.getState().traced!.lines).toHaveLength(4);
   });
 

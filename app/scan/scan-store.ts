@@ -31,8 +31,8 @@ export interface ScanState {
   readonly traced: Traced | null;
   /** How much of the reading is done; null when nothing is under way. */
   readonly progress: number | null;
-  /** Whether someone stopped the reading. */
-  readonly stopped: boolean;
+  /** Why nothing is read, until a setting changes; null while there is no reason. */
+  readonly unread: string | null;
   readonly shows: { readonly scan: boolean; readonly ink: boolean; readonly result: boolean };
 }
 
@@ -97,7 +97,7 @@ export function createScan(file: File): ScanStore {
     const read = async (again: boolean) => {
       const now = ++turn;
       const { settings, reading, regions } = get();
-      set({ progress: 0, stopped: false });
+      set({ progress: 0, unread: null });
       await ready;
       if (now !== turn) return;
       // A share can arrive after the answer.
@@ -105,9 +105,11 @@ export function createScan(file: File): ScanStore {
       const onProgress = Comlink.proxy((share: number) => {
         if (now === turn && !answered) set({ progress: share });
       });
-      const traced = await client.work.read({ settings, reading, regions }, again, onProgress);
+      const answer = await client.work.read({ settings, reading, regions }, again, onProgress);
       answered = true;
-      if (now === turn) set({ traced, progress: null });
+      if (now !== turn) return;
+      if (answer.ok) set({ traced: answer.traced, progress: null });
+      else set({ traced: null, progress: null, unread: answer.message });
     };
 
     void load();
@@ -127,7 +129,7 @@ export function createScan(file: File): ScanStore {
       preview: null,
       traced: null,
       progress: null,
-      stopped: false,
+      unread: null,
       shows: { scan: true, ink: false, result: true },
       set,
       lay: (change) => {
@@ -143,7 +145,7 @@ export function createScan(file: File): ScanStore {
         turn++;
         client.stop();
         clearTimeout(resting);
-        set({ progress: null, traced: null, stopped: true });
+        set({ progress: null, traced: null, unread: "Stopped. Change a setting to read on." });
         client = traceClient();
         // The pixels went with the worker.
         const own = client;

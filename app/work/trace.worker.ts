@@ -5,6 +5,7 @@ import { type Grey, greyOf, type Placing, placed } from "#core/lines/trace/grey.
 import { onEvenPaper } from "#core/lines/trace/paper.ts";
 import { automaticThreshold } from "#core/lines/trace/threshold.ts";
 import { tileOf } from "#core/lines/trace/tile.ts";
+import { TooFine } from "#core/lines/trace/too-fine.ts";
 import { type FoundInk, findInk, type TraceSettings } from "#core/lines/trace/trace.ts";
 import {
   type Reading,
@@ -97,17 +98,27 @@ export interface ReadOptions {
   readonly regions: readonly ReadRegion[];
 }
 
+export type Read =
+  | { readonly ok: true; readonly traced: Traced }
+  | { readonly ok: false; readonly message: string };
+
 /** Reads the ink; what was found before is kept for as long as its settings are the same. */
 function read(
   { settings, reading, regions }: ReadOptions,
   again: boolean,
   onProgress: (share: number) => void,
-): Traced {
-  if (again || !ink) ink = findInk(laid!, settings, (share) => onProgress(share * 0.8));
-  onProgress(0.8);
-  traced = readInk(ink, reading, regions);
-  onProgress(1);
-  return traced;
+): Read {
+  try {
+    if (again || !ink) ink = findInk(laid!, settings, (share) => onProgress(share * 0.8));
+    onProgress(0.8);
+    traced = readInk(ink, reading, regions);
+    onProgress(1);
+    return { ok: true, traced };
+  } catch (error) {
+    ink = undefined;
+    if (error instanceof TooFine) return { ok: false, message: error.message };
+    return { ok: false, message: "The ink could not be read. Another threshold or crop may help." };
+  }
 }
 
 /** Pixels along the longer side of a picture that is to repeat. */

@@ -4,6 +4,7 @@
  */
 import { distance, type Point } from "../../geometry/point.ts";
 import type { Mask } from "./mask.ts";
+import { TooFine } from "./too-fine.ts";
 
 /** Where branches end or meet. */
 export interface GraphNode {
@@ -33,6 +34,10 @@ export interface Graph {
 export const radiusAt = (squared: Int32Array, i: number): number =>
   Math.max(0.5, Math.sqrt(squared[i]) - 0.5);
 
+/** A drawing of hatches as large as scans may be has some tens of thousands. */
+const MOST_BRANCHES = 150_000;
+
+/** Throws TooFine. */
 export function graphOf(skeleton: Mask, squared: Int32Array): Graph {
   return new Walker(skeleton, squared).walk();
 }
@@ -113,13 +118,18 @@ class Walker {
     return [(i % width) + 0.5, Math.floor(i / width) + 0.5];
   }
 
+  private addBranch(branch: Branch): void {
+    if (this.branches.length === MOST_BRANCHES) throw new TooFine(MOST_BRANCHES);
+    this.branches.push(branch);
+  }
+
   private walkFrom(i: number): void {
     const from = this.nodeOf[i];
     for (const j of this.neighbours(i)) {
       if (this.nodeOf[j] >= 0 || this.walked[j]) continue;
       const pixels: number[] = [];
       const to = this.follow(j, i, from, pixels);
-      this.branches.push({ from, to: to ?? this.endNode(pixels), pixels });
+      this.addBranch({ from, to: to ?? this.endNode(pixels), pixels });
     }
   }
 
@@ -153,7 +163,7 @@ class Walker {
   private walkRing(i: number): void {
     const pixels: number[] = [];
     this.follow(i, -1, -1, pixels);
-    this.branches.push({ from: -1, to: -1, pixels });
+    this.addBranch({ from: -1, to: -1, pixels });
   }
 }
 

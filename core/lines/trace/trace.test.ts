@@ -155,6 +155,19 @@ function partsOf({ width, height, data }: Mask, value: number): number {
   return parts;
 }
 
+describe("a picture that is all grain", () => {
+  it("is refused by a sentence, before most of the work", () => {
+    const [width, height] = [1200, 1040];
+    const data = Uint8Array.from({ length: width * height }, (_, i) =>
+      i % 4 < 3 && Math.floor(i / width) % 2 === 0 ? 1 : 0,
+    );
+    const skeleton = { width, height, data };
+    expect(() => graphOf(skeleton, squaredDistances(skeleton))).toThrow(
+      /^There are more than 150,000 lines in this picture/,
+    );
+  });
+});
+
 describe("centre lines", () => {
   it("go on through a crossing along the straightest pair, finer than pixels", () => {
     const lines = linesIn(painted(cross));

@@ -36,6 +36,7 @@ type Progress = (share: number) => void;
 
 const silent: Progress = () => {};
 
+/** Throws TooFine. */
 export function findInk(grey: Grey, settings: TraceSettings, onProgress: Progress = silent): FoundInk {
   const even = onEvenPaper(grey);
   onProgress(0.1);
