@@ -1,6 +1,7 @@
 /** Where the browser makes pictures: painted on a canvas band by band, compressed by the browser's own stream. */
 import type { Bands, Deflater, Studio } from "#core/deliver/studio.ts";
 import type { Size } from "#core/geometry/point.ts";
+import { BLUR_REACH } from "#core/scene/item-box.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { paintParts } from "../painting/canvas-painter.ts";
 
@@ -10,18 +11,20 @@ export const canvasStudio: Studio = { bands, deflater };
 const BAND = 4_000_000;
 /** No canvas is wider. */
 export const WIDEST = 32_767;
-/** Beyond so many standard deviations a blur leaves nothing. */
-const BLUR_REACH = 3;
-const MOST_MARGIN = 600;
+/** Pixels of a canvas, with what is painted beyond the band because it is soft. */
+const MOST_PIXELS = 32_000_000;
+/** Browsers dither gradients by where a pixel lies on its canvas, in squares of so many pixels. */
+const DITHER = 8;
 
 /** What is soft is painted some way beyond a band too. */
 function bands(scene: Scene, size: Size): Bands {
   const { width, height } = size;
   if (width > WIDEST)
     throw new Error(`The picture would be ${width} pixels wide; browsers paint up to ${WIDEST}.`);
-  const rows = Math.max(1, Math.min(height, Math.floor(BAND / width)));
   const scale = width / scene.box.width;
-  const margin = Math.min(MOST_MARGIN, Math.ceil(BLUR_REACH * mostBlur(scene) * scale));
+  const soft = Math.min(BLUR_REACH * mostBlur(scene) * scale, MOST_PIXELS / 3 / width);
+  const margin = DITHER * Math.ceil(soft / DITHER);
+  const rows = DITHER * Math.max(1, Math.floor(Math.max(BAND / width, margin) / DITHER));
   const canvas = new OffscreenCanvas(width, rows + 2 * margin);
   const context = canvas.getContext("2d", { willReadFrequently: true });
   if (!context) throw new Error("This browser cannot paint a picture that large.");
