@@ -1,13 +1,14 @@
 /** Patterns and bands over poured colour, on art from elsewhere. */
 import { expect, type Page } from "@playwright/test";
 import { encode } from "fast-png";
+import { stepOf } from "../core/colour/ladder.ts";
 import { readSvg } from "../core/formats/svg-read.ts";
 import { pointAt } from "../core/geometry/cubic.ts";
 import { nearestPlace } from "../core/geometry/nearest.ts";
-import { distance } from "../core/geometry/point.ts";
+import { distance, type Point } from "../core/geometry/point.ts";
 import { pointAtShare } from "../core/lines/stretch.ts";
-import { deskReady, isAccessible, openFile, save, stage, test, tool, typeNumber } from "./desk.ts";
-import { click, colourAt, FROND, GARDEN, GARDEN_POCKETS, spot } from "./garden.ts";
+import { deskReady, isAccessible, openFile, said, save, stage, test, tool, typeNumber } from "./desk.ts";
+import { click, colourAt, FROND, GARDEN, GARDEN_PAGE, GARDEN_POCKETS, spot } from "./garden.ts";
 
 const [a, b] = GARDEN_POCKETS;
 const RADISH = "#c23f5a";
@@ -155,6 +156,34 @@ test("a picture repeats in steps of a tin colour, follows the tin, and comes bac
   await click(page, a.seed);
   await expect(page.getByLabel("Picture that repeats")).toHaveText("clover");
   await isAccessible(page, "[aria-label=Tray]");
+});
+
+test("dots lie on the ground too, and come back from the drawing file", async ({ page }) => {
+  await open(page);
+  const { x, y, width, height } = GARDEN_PAGE;
+  const beside: Point = [x + 0.02 * width, y + 0.015 * height];
+  await click(page, beside);
+  await expect(said(page)).toContainText("a pocket, a shape or the ground");
+  await stage(page, "Deliver").click();
+  await page.getByRole("button", { name: "Ground", exact: true }).click();
+  await page.getByRole("button", { name: "Cover the page in Radish" }).click();
+  await page.keyboard.press("Escape");
+  await stage(page, "Flats").click();
+  await tool(page, "Pattern").click();
+  await page.getByLabel("Pattern", { exact: true }).selectOption("dots");
+  await typeNumber(page.getByLabel("Size"), "1.2");
+  await click(page, beside);
+  await expect(page.getByRole("button", { name: "Undo: Lay pattern" })).toBeVisible();
+  const darker = stepOf({ value: RADISH }, -1);
+  await expect.poll(() => colourAt(page, beside)).toBe(darker);
+  expect(await colourAt(page, [beside[0] + 0.3, beside[1] + 0.3])).toBe(RADISH);
+  const svg = (await save(page, "SVG")).bytes.toString();
+  expect(svg).toMatch(/data-is="flat"[^>]* data-pattern="/);
+  const { bytes } = await save(page, "Drawing file");
+  await openFile(page, "again.fern", bytes);
+  await deskReady(page);
+  await expect.poll(() => colourAt(page, beside)).toBe(darker);
+  expect((await save(page, "SVG")).bytes.toString()).toBe(svg);
 });
 
 test("a pattern needs a colour to lie over", async ({ page }) => {

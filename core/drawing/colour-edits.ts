@@ -102,9 +102,11 @@ export const removeColour = (id: string, name: string, by: string | null): Edit 
     for (const table of [pours, shades, flatShapes])
       for (const [key, item] of Object.entries<Painted>(table))
         if (item.paint?.colour === id && !replaced(item, by)) delete table[key];
-    for (const pour of Object.values(draft.pours)) {
-      const { pattern, bands } = pour;
-      if (pattern?.paint.colour === id && !replaced(pattern, by)) delete pour.pattern;
+    for (const holder of [...Object.values(draft.pours), ...Object.values(draft.flatShapes)]) {
+      const { pattern } = holder;
+      if (pattern?.paint.colour === id && !replaced(pattern, by)) delete holder.pattern;
+    }
+    for (const { bands } of Object.values(draft.pours)) {
       const gone = bands?.bands.filter((band) => band.paint.colour === id && !replaced(band, by)) ?? [];
       if (bands && gone.length > 0) bands.bands = bands.bands.filter((band) => !gone.includes(band));
     }

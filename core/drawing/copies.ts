@@ -1,9 +1,18 @@
 /** Copies of what belongs to a part, under new ids: within a drawing, or from one drawing to another. */
 import { type Matrix, mapped, meanScale } from "../geometry/matrix.ts";
 import { movedAnchor } from "./anchor.ts";
-import { type Drawing, type Gradient, type Paint, type Pour, type Shade, topRank } from "./drawing.ts";
+import {
+  type Drawing,
+  type Gradient,
+  type Paint,
+  type Pattern,
+  type Pour,
+  type Shade,
+  topRank,
+} from "./drawing.ts";
 import { movedSide } from "./moved-crease.ts";
 import { movedGradient } from "./moved-gradient.ts";
+import { movedPattern } from "./moved-pattern.ts";
 import { newId } from "./new-id.ts";
 import { movedOver, type Over } from "./over.ts";
 import { inPart, PARTED, partOf } from "./parts.ts";
@@ -59,6 +68,7 @@ export function withCopies(target: Drawing, source: Drawing, copying: Copying): 
     ...(entity.at ? { at: chain(entity.at) } : {}),
     ...(entity.cut ? { cut: { ...entity.cut, of: idOf(entity.cut.of) } } : {}),
     ...(entity.gradient ? { gradient: gradientPlaced(entity.gradient, copying) } : {}),
+    ...(entity.pattern ? { pattern: patternPlaced(entity.pattern, copying) } : {}),
     ...(entity.soft === undefined ? {} : { soft: entity.soft * scale }),
     ...(entity.side === undefined ? {} : { side: movedSide(entity.side, matrix) }),
     ...(entity.width === undefined ? {} : { width: entity.width * scale }),
@@ -92,15 +102,16 @@ const gradientPlaced = (gradient: Gradient, { matrix, idOf, paintOf }: Copying):
   stops: gradient.stops.map((stop) => ({ ...stop, paint: paintOf(stop.paint) })),
 });
 
-/** What lies over a pour's colour, where it is put; its gradient is placed already. */
-function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf, styleOf }: Copying): Partial<Over> {
-  const { gradient: _, pattern, bands, style, ...over } = movedOver(pour, matrix);
-  const placedPattern = pattern && {
-    ...pattern,
-    cloth: idOf(pattern.cloth),
-    paint: paintOf(pattern.paint),
-    ...(pattern.tile === undefined ? {} : { tile: tileOf(pattern.tile) }),
-  };
+const patternPlaced = (pattern: Pattern, { matrix, idOf, paintOf, tileOf }: Copying): Pattern => ({
+  ...movedPattern(pattern, matrix),
+  cloth: idOf(pattern.cloth),
+  paint: paintOf(pattern.paint),
+  ...(pattern.tile === undefined ? {} : { tile: tileOf(pattern.tile) }),
+});
+
+/** What lies over a pour's colour, where it is put; its gradient and pattern are placed already. */
+function overPlaced(pour: Pour, { matrix, idOf, paintOf, styleOf }: Copying): Partial<Over> {
+  const { gradient: _, pattern: __, bands, style, ...over } = movedOver(pour, matrix);
   const placedBands = bands && {
     ...bands,
     line: idOf(bands.line),
@@ -108,7 +119,6 @@ function overPlaced(pour: Pour, { matrix, idOf, paintOf, tileOf, styleOf }: Copy
   };
   return {
     ...over,
-    ...(pattern ? { pattern: placedPattern } : {}),
     ...(bands ? { bands: placedBands } : {}),
     ...(style ? { style: { ...style, style: styleOf(style.style) } } : {}),
   };
@@ -130,6 +140,7 @@ interface Placed {
   readonly soft?: number;
   readonly side?: 1 | -1;
   readonly gradient?: Gradient;
+  readonly pattern?: Pattern;
   readonly width?: number;
   readonly dash?: readonly number[];
   readonly dashOffset?: number;

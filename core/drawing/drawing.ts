@@ -186,6 +186,8 @@ export interface FlatShape extends ColourShape, InPart {
   readonly sheet?: (typeof SHAPE_SHEETS)[number];
   /** Seen only on what is coloured, or only within its part; everywhere where left out. */
   readonly trim?: (typeof TRIMS)[number];
+  /** Over its colour, as over that of a pocket. */
+  readonly pattern?: Pattern;
 }
 
 /** An invisible line that closes a gap. */
@@ -282,9 +284,9 @@ export interface Tile {
   readonly tones: readonly (readonly (readonly number[])[])[];
 }
 
-/** Figures that repeat over the colour of a pocket, in page coordinates: what is of one cloth lies alike. */
+/** Figures that repeat over the colour of a pocket or a shape, in page coordinates: what is of one cloth lies alike. */
 export interface Pattern {
-  /** Pockets with the same one are changed together. */
+  /** Whatever has the same one is changed together. */
   readonly cloth: string;
   readonly kind: (typeof PATTERNS)[number];
   /** Where a figure stands. */

@@ -2,7 +2,7 @@
 import type { Draft } from "immer";
 import type { Drawing, Gradient } from "./drawing.ts";
 import type { Edit } from "./history.ts";
-import { type AnyShape, shapeNamed, sheetOf } from "./shape-edits.ts";
+import { shapeNamed, sheetsHolding } from "./shape-edits.ts";
 
 type Holding = Pick<Drawing, "pours" | "flatShapes" | "shades">;
 
@@ -21,7 +21,7 @@ export const gradientOf = (drawing: Holding, id: string): Gradient | undefined =
 
 /** Lays a gradient on pours or shapes, or takes theirs away. */
 export const setGradient = (drawing: Holding, ids: readonly string[], gradient: Gradient | null): Edit => ({
-  sheet: sheetsOf(drawing, ids),
+  sheet: sheetsHolding(drawing, ids),
   label: gradient ? "Lay gradient" : "Take gradient away",
   change: (draft) => {
     for (const id of ids) {
@@ -40,7 +40,7 @@ export const changeGradient = (
 ): Edit => {
   const ids = holdersOf(drawing, cloth);
   return {
-    sheet: sheetsOf(drawing, ids),
+    sheet: sheetsHolding(drawing, ids),
     label: "Change gradient",
     merge: `gradient-${cloth}-${Object.keys(change).join()}`,
     change: (draft) => {
@@ -54,12 +54,6 @@ export const changeGradient = (
     },
   };
 };
-
-function sheetsOf(drawing: Holding, ids: readonly string[]) {
-  const shapes = ids.flatMap((id): AnyShape | [] => shapeNamed(drawing, id) ?? []);
-  const flats = ids.some((id) => drawing.pours[id]) ? (["flats"] as const) : [];
-  return [...new Set([...flats, ...shapes.map(sheetOf)])];
-}
 
 /** How strongly all gradients show, 0 to 1. */
 export const setGradientStrength = (gradientStrength: number): Edit => ({

@@ -11,10 +11,10 @@ export function withMissingColours(drawing: Drawing): Drawing {
   const gradients = [pours, flatShapes, shades].flatMap((table) =>
     Object.values<{ readonly gradient?: Gradient }>(table).flatMap(({ gradient }) => gradient?.stops ?? []),
   );
-  const over = Object.values(pours).flatMap(({ pattern, bands }) => [
-    ...(pattern ? [pattern] : []),
-    ...(bands?.bands ?? []),
-  ]);
+  const over = [
+    ...[...Object.values(pours), ...Object.values(flatShapes)].flatMap(({ pattern }) => pattern ?? []),
+    ...Object.values(pours).flatMap(({ bands }) => bands?.bands ?? []),
+  ];
   const styled = Object.values(drawing.styles).flatMap(({ shapes, gradient }) => [
     ...shapes,
     ...(gradient?.stops ?? []),

@@ -2,7 +2,7 @@
 import { type Matrix, meanScale } from "../geometry/matrix.ts";
 import type { Pour } from "./drawing.ts";
 import { movedGradient } from "./moved-gradient.ts";
-import { movedPattern } from "./patterns.ts";
+import { movedPattern } from "./moved-pattern.ts";
 
 export const OVERS = ["gradient", "pattern", "bands", "form", "rim", "cast", "style"] as const;
 export type OverName = (typeof OVERS)[number];

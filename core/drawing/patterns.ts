@@ -1,26 +1,25 @@
-/** Edits of what lies over a pour's colour: patterns and bands. */
+/** Edits of what lies over colour: patterns, and bands in pockets. */
 import type { Draft } from "immer";
-import { type Matrix, mappedPoint, meanScale } from "../geometry/matrix.ts";
-import { type Bands, type Drawing, type Pattern, type Pour, type Tile, topRank } from "./drawing.ts";
+import {
+  type Bands,
+  type Drawing,
+  type FlatShape,
+  type Pattern,
+  type Pour,
+  type Tile,
+  topRank,
+} from "./drawing.ts";
 import type { Edit } from "./history.ts";
+import { sheetsHolding } from "./shape-edits.ts";
 
-/** A pattern that goes along with its pocket. */
-export function movedPattern(pattern: Pattern, matrix: Matrix): Pattern {
-  const [a, b, c, d] = matrix;
-  const turned = (Math.atan2(b, a) * 180) / Math.PI;
-  // A mirror image turns the other way.
-  const turn = a * d - b * c < 0 ? turned - pattern.turn : turned + pattern.turn;
-  return {
-    ...pattern,
-    at: mappedPoint(pattern.at, matrix),
-    size: pattern.size * meanScale(matrix),
-    turn: ((turn + 540) % 360) - 180,
-  };
-}
+type Holding = Pick<Drawing, "pours" | "flatShapes" | "shades">;
 
-/** The pours of one cloth. */
-export const clothOf = ({ pours }: Pick<Drawing, "pours">, cloth: string): Pour[] =>
-  Object.values(pours).filter(({ pattern }) => pattern?.cloth === cloth);
+/** The pours and shapes that a pattern lies on. */
+export const patternedWith = (
+  { pours, flatShapes }: Pick<Holding, "pours" | "flatShapes">,
+  cloth: string,
+): (Pour | FlatShape)[] =>
+  [...Object.values(pours), ...Object.values(flatShapes)].filter(({ pattern }) => pattern?.cloth === cloth);
 
 export const addTile = (tile: Omit<Tile, "rank">): Edit => ({
   label: "Bring in a picture to repeat",
@@ -29,31 +28,35 @@ export const addTile = (tile: Omit<Tile, "rank">): Edit => ({
   },
 });
 
-/** Lays a pattern over some pours, or takes theirs away. */
-export const setPattern = (ids: readonly string[], pattern: Pattern | null): Edit => ({
-  sheet: "flats",
+/** Lays a pattern over some pours or shapes, or takes theirs away. */
+export const setPattern = (drawing: Holding, ids: readonly string[], pattern: Pattern | null): Edit => ({
+  sheet: sheetsHolding(drawing, ids),
   label: pattern ? "Lay pattern" : "Take pattern away",
   change: (draft) => {
     for (const id of ids) {
-      if (pattern) draft.pours[id].pattern = pattern as Draft<Pattern>;
-      else delete draft.pours[id].pattern;
+      const holder = draft.pours[id] ?? draft.flatShapes[id];
+      if (pattern) holder.pattern = pattern as Draft<Pattern>;
+      else delete holder.pattern;
     }
   },
 });
 
 /** Changes a cloth wherever it lies. */
 export const changePattern = (
-  drawing: Pick<Drawing, "pours">,
+  drawing: Holding,
   cloth: string,
   change: Partial<Omit<Pattern, "cloth">>,
-): Edit => ({
-  sheet: "flats",
-  label: "Change pattern",
-  merge: `pattern-${cloth}-${Object.keys(change).join()}`,
-  change: (draft) => {
-    for (const { id } of clothOf(drawing, cloth)) Object.assign(draft.pours[id].pattern!, change);
-  },
-});
+): Edit => {
+  const ids = patternedWith(drawing, cloth).map(({ id }) => id);
+  return {
+    sheet: sheetsHolding(drawing, ids),
+    label: "Change pattern",
+    merge: `pattern-${cloth}-${Object.keys(change).join()}`,
+    change: (draft) => {
+      for (const id of ids) Object.assign((draft.pours[id] ?? draft.flatShapes[id]).pattern!, change);
+    },
+  };
+};
 
 export const setBands = (id: string, bands: Bands | null): Edit => ({
   sheet: "flats",

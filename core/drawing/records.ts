@@ -727,6 +727,7 @@ export class FlatShapeRecord extends ColourShapeRecord {
   name?: string;
   sheet?: (typeof SHAPE_SHEETS)[number];
   trim?: (typeof TRIMS)[number];
+  pattern?: PatternRecord;
 }
 rules(FlatShapeRecord, ColourShapeRecord, {
   part: [IsOptional(), IsId()],
@@ -734,6 +735,7 @@ rules(FlatShapeRecord, ColourShapeRecord, {
   name: [IsOptional(), IsString(), MaxLength(LONGEST_TITLE)],
   sheet: [IsOptional(), IsIn(SHAPE_SHEETS)],
   trim: [IsOptional(), IsIn(TRIMS)],
+  pattern: [IsOptional(), Nested(() => PatternRecord)],
 });
 
 export class ShadeRecord extends ColourShapeRecord {

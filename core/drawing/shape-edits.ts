@@ -29,6 +29,16 @@ export const shapeNamed = (
   id: string,
 ): AnyShape | undefined => flatShapes[id] ?? shades[id];
 
+/** The sheets that pours and shapes of these ids lie on. */
+export function sheetsHolding(
+  drawing: Pick<Drawing, "pours" | "flatShapes" | "shades">,
+  ids: readonly string[],
+): SheetName[] {
+  const shapes = ids.flatMap((id): AnyShape | [] => shapeNamed(drawing, id) ?? []);
+  const flats = ids.some((id) => drawing.pours[id]) ? (["flats"] as const) : [];
+  return [...new Set([...flats, ...sheetsOf(shapes)])];
+}
+
 export const partOfShape = (shape: AnyShape): string => partOf(isShade(shape) ? shape.anchor : shape);
 
 const RANKED = ["flatShapes", "pours", "shades", "creases"] as const;

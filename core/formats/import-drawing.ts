@@ -40,7 +40,14 @@ import {
 } from "./import-report.ts";
 import { flattened, pocketsFilledBy } from "./poured-pockets.ts";
 import { unseenNames } from "./svg-facts.ts";
-import { checkedGradient, checkedOver, checkedPaint, type ReadFacts, readFacts } from "./svg-facts-read.ts";
+import {
+  checkedGradient,
+  checkedOver,
+  checkedPaint,
+  checkedPattern,
+  type ReadFacts,
+  readFacts,
+} from "./svg-facts-read.ts";
 import { type OurReading, type ReadFlat, readSvg, type SvgReading } from "./svg-read.ts";
 import { rankOf } from "./told-ranks.ts";
 
@@ -244,10 +251,11 @@ function ourDrawing(name: string, reading: SvgReading, ours: OurReading, read: R
       ...newDrawing(name, facts.page, reading.strokes.map(inked), reading.inkShapes.map(inked)),
       ...facts,
       flatShapes: byId([
-        ...reading.flats.map(({ value: _, toldGradient, toldPaint, toldRank, ...flat }) => ({
+        ...reading.flats.map(({ value: _, toldGradient, toldPattern, toldPaint, toldRank, ...flat }) => ({
           ...flat,
           rank: ranked({ ...flat, toldRank }),
           ...checkedGradient(toldGradient),
+          ...checkedPattern(toldPattern),
           paint: paintOfId(flat.id),
           ...checkedPaint(toldPaint),
         })),

@@ -99,7 +99,7 @@ export const clothedArt = (): InkedArt[] =>
               { width: drawing.page.box.width / 60, paint: { colour: "seed-paper", step: 0 } },
             ],
           }),
-          setPattern([id], {
+          setPattern(now, [id], {
             tile: TILE.id,
             cloth: id,
             kind: PATTERNS[i % PATTERNS.length],

@@ -492,8 +492,9 @@ const EDITS: { readonly [K in EditName | WorkedName]: RandomEdit } = {
     const { drawing, dice } = hand;
     const tile = dice.one(ids(drawing.tiles));
     const kind = dice.of(PATTERNS.filter((one) => one !== "picture" || tile));
-    return onSome(dice.some(painted(hand).map(({ id }) => id)), (all) =>
-      patterns.setPattern(all, {
+    const holders = [...painted(hand), ...Object.values(drawing.flatShapes)];
+    return onSome(dice.some(holders.map(({ id }) => id)), (all) =>
+      patterns.setPattern(drawing, all, {
         cloth: newId(),
         kind,
         at: place(hand),
@@ -506,11 +507,17 @@ const EDITS: { readonly [K in EditName | WorkedName]: RandomEdit } = {
     );
   },
   changePattern: (hand) =>
-    on(hand.dice.one(painted(hand).flatMap(({ pattern }) => pattern?.cloth ?? [])), (cloth) =>
-      patterns.changePattern(hand.drawing, cloth, {
-        size: hand.dice.length(sizeOf(hand.drawing)),
-        turn: 400,
-      }),
+    on(
+      hand.dice.one(
+        [...painted(hand), ...Object.values(hand.drawing.flatShapes)].flatMap(
+          ({ pattern }) => pattern?.cloth ?? [],
+        ),
+      ),
+      (cloth) =>
+        patterns.changePattern(hand.drawing, cloth, {
+          size: hand.dice.length(sizeOf(hand.drawing)),
+          turn: 400,
+        }),
     ),
   setBands: (hand) =>
     on(hand.dice.one(painted(hand)), ({ id, anchor }) =>

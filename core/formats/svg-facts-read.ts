@@ -70,6 +70,9 @@ export const checkedOver = ({ over, ...told }: ToldOver): Pick<Pour, "spot" | "c
 export const checkedGradient = (gradient: string | undefined): Pick<Pour, "gradient"> =>
   checkedText("gradient", GradientRecord, gradient);
 
+export const checkedPattern = (pattern: string | undefined): Pick<FlatShape, "pattern"> =>
+  checkedText("pattern", PatternRecord, pattern);
+
 export const checkedPaint = (paint: string | undefined): { readonly paint?: Paint } =>
   checkedText("paint", PaintRecord, paint);
 

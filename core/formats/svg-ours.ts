@@ -81,11 +81,21 @@ export function overIn({ element: { attributes } }: Mark): ToldOver {
   };
 }
 
-/** Where a colour shape lies, and what it is trimmed to. */
-export function lyingIn(mark: Mark): Pick<FlatShape, "sheet" | "trim"> {
+export interface ToldLying extends Pick<FlatShape, "sheet" | "trim"> {
+  /** Not checked. */
+  readonly toldPattern?: string;
+}
+
+/** Where a colour shape lies, what it is trimmed to, and what lies over it. */
+export function lyingIn(mark: Mark): ToldLying {
   const sheet = SHAPE_SHEETS.find((name) => name === sheetOf(mark));
   const trim = TRIMS.find((name) => name === mark.element.attributes["data-trim"]);
-  return { ...(sheet && sheet !== "flats" ? { sheet } : {}), ...(trim ? { trim } : {}) };
+  const toldPattern = mark.element.attributes["data-pattern"];
+  return {
+    ...(sheet && sheet !== "flats" ? { sheet } : {}),
+    ...(trim ? { trim } : {}),
+    ...(toldPattern ? { toldPattern } : {}),
+  };
 }
 
 /** The id a line had in its drawing: what lies along it names it so. */

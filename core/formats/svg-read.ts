@@ -38,6 +38,7 @@ import {
   type ReadShade,
   shadeOf,
   type ToldLaid,
+  type ToldLying,
   type ToldOver,
 } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
@@ -47,7 +48,7 @@ import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
 /** A coloured fill as it was found. */
-export interface ReadFlat extends Omit<FlatShape, "paint" | "gradient">, ToldLaid {
+export interface ReadFlat extends Omit<FlatShape, "paint" | "gradient" | "pattern">, ToldLaid, ToldLying {
   readonly value: string;
 }
 

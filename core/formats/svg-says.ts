@@ -36,9 +36,10 @@ const WORDS: {
   }),
   over: () => ({ "data-is": "over" }),
   undercoat: () => ({ "data-is": "undercoat" }),
-  flat: ({ trim, ...says }, item) => ({
+  flat: ({ trim, pattern, ...says }, item) => ({
     "data-is": "flat",
     "data-trim": trim,
+    "data-pattern": pattern && JSON.stringify(pattern),
     ...laidWords(says, item),
     ...echoWords(says),
   }),

@@ -96,11 +96,11 @@ export type Laid = Pick<ColourShape, "rank" | "opacity" | "soft" | "gradient"> &
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
   | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "rank" | "spot" | "cuts"> & Over)
-  /** Over a pour's colour, made of what it says itself: a pattern's figures, a band, light. */
+  /** Over the colour of a pour or a shape, made of what that says itself: a pattern's figures, a band, light. */
   | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
-  | ({ readonly is: "flat" } & Laid & Pick<FlatShape, "echo" | "trim">)
+  | ({ readonly is: "flat" } & Laid & Pick<FlatShape, "echo" | "trim" | "pattern">)
   /** A point of each of its pockets, and its own opacity. */
   | ({ readonly is: "shade"; readonly at: readonly Point[] } & Laid & Pick<Shade, "deeper">)
   | ({ readonly is: "stroke" } & Pick<Stroke, "nib" | "cut" | "echo" | "locked" | "hold">)

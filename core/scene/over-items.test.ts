@@ -1,15 +1,22 @@
 import { describe, expect, it } from "vitest";
+import { removeColour } from "../drawing/colour-edits.ts";
 import { type Bands, type Drawing, PATTERNS, type Pattern, type Tile } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
+import { withMissingColours } from "../drawing/missing-colours.ts";
+import { movedPattern } from "../drawing/moved-pattern.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { changePattern, movedPattern, setBands, setPattern } from "../drawing/patterns.ts";
+import { groundsOf, layGround } from "../drawing/page-edits.ts";
+import { copyPart } from "../drawing/part-edits.ts";
+import { MAIN } from "../drawing/parts.ts";
+import { changePattern, setBands, setPattern } from "../drawing/patterns.ts";
+import { addShape, moveShapes } from "../drawing/shape-edits.ts";
 import { edited, strokeOf } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
 import { arcLengthOf } from "../geometry/arc-length.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { aboutPoint } from "../geometry/matrix.ts";
-import { ellipse } from "../lines/figures.ts";
+import { ellipse, rectangle } from "../lines/figures.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { tonesIn } from "./items.ts";
@@ -83,7 +90,7 @@ describe("patterns", () => {
   });
 
   it("lie over the colour of their pocket, trimmed to it, and stay when another is poured", () => {
-    const laid = edited(poured, setPattern(["p"], pattern));
+    const laid = edited(poured, setPattern(poured, ["p"], pattern));
     const [base, over] = itemsOf(laid);
     expect(tonesIn(base.paint)[0].variable).toBe("frond");
     expect([over.says.is, tonesIn(over.paint)[0].variable, over.effects.clip]).toEqual([
@@ -94,16 +101,62 @@ describe("patterns", () => {
     const again = edited(
       laid,
       pour([{ anchor: anchorOf(pockets[0]), pourId: "p" }], { colour: "dusk", step: 0 }, ["q"]),
-      changePattern({ pours: { q: { ...laid.pours.p, id: "q" } } }, "c", { size: 20 }),
+      changePattern({ ...laid, pours: { q: { ...laid.pours.p, id: "q" } } }, "c", { size: 20 }),
     );
     expect(again.pours.q.pattern).toEqual({ ...pattern, size: 20 });
-    expect(itemsOf(edited(again, setPattern(["q"], null)))).toHaveLength(1);
+    expect(itemsOf(edited(again, setPattern(again, ["q"], null)))).toHaveLength(1);
   });
 
   it("go along with their pocket: turned, scaled and mirrored", () => {
     const moved = movedPattern(pattern, aboutPoint([0, 0], 2, 2, Math.PI / 2));
     expect([moved.size, Math.round(moved.turn)]).toEqual([16, 120]);
     expect(Math.round(movedPattern(pattern, [-1, 0, 0, 1, 0, 0]).turn)).toBe(150);
+  });
+});
+
+describe("a pattern on a shape", () => {
+  const ring = { outline: [rectangle([0, 0], [100, 100]), rectangle([20, 20], [80, 80])], evenOdd: true };
+  const shape = { id: "s", ...ring, paint: { colour: "frond", step: 0 }, opacity: 0.5 };
+  const grounded = edited(
+    bare,
+    layGround(bare.page, { colour: "frond", step: 0 }),
+    addShape({ ...shape, sheet: "ground" }),
+  );
+  const [ground] = groundsOf(grounded);
+  const laid = edited(grounded, setPattern(grounded, [ground, "s"], pattern));
+
+  it("lies over the ground and over holes of none, as faint as the shape is", () => {
+    const [base, over, ringed, onRing] = itemsOf(laid);
+    expect([base.says.is, over.says.is, ringed.says.is, onRing.says.is]).toEqual([
+      "flat",
+      "over",
+      "flat",
+      "over",
+    ]);
+    expect(over.effects).toEqual({ clip: laid.flatShapes[ground].outline });
+    expect(onRing.effects.opacity).toBe(0.5);
+    const area = onRing.effects.clip!.reduce((sum, chain) => sum + enclosedArea(chain), 0);
+    expect(Math.abs(area)).toBeCloseTo(100 * 100 - 60 * 60, -1);
+  });
+
+  it("comes back from an SVG, goes along, is copied with its part, and goes with its colour", () => {
+    const back = importSvg("", deliveredSvg(laid, derive(laid, pockets))).drawing;
+    expect(Object.values(back.flatShapes).map((one) => one.pattern)).toEqual([pattern, pattern]);
+    const moved = edited(laid, moveShapes([laid.flatShapes.s], [1, 0, 0, 1, 7, 0], "Move"));
+    expect(moved.flatShapes.s.pattern!.at).toEqual([57, 50]);
+    const { edit } = copyPart(laid, MAIN, [1, 0, 0, 1, 0, 9]);
+    const copies = Object.values(edited(laid, edit).flatShapes).filter(({ id }) => !laid.flatShapes[id]);
+    expect(copies.map((copy) => copy.pattern?.at)).toEqual([
+      [50, 59],
+      [50, 59],
+    ]);
+    expect(new Set(copies.map((copy) => copy.pattern?.cloth)).size).toBe(1);
+    expect(edited(laid, removeColour("radish", "Radish", null)).flatShapes.s.pattern).toBeUndefined();
+    expect(withMissingColours({ ...laid, tin: {} }).tin.radish).toBeDefined();
+  });
+
+  it("is refused where its sheet is locked", () => {
+    expect([setPattern(laid, [ground], null).sheet].flat()).toEqual(["ground"]);
   });
 });
 
@@ -136,7 +189,7 @@ describe("bands", () => {
 
   it("come back from SVG with their pattern", () => {
     const stretched = { ...bands, along: { from: 0.5, to: 1.25 } };
-    const laid = edited(poured, setPattern(["p"], pattern), setBands("p", stretched));
+    const laid = edited(poured, setPattern(poured, ["p"], pattern), setBands("p", stretched));
     const { drawing } = importSvg("Jumper", deliveredSvg(laid, derive(laid, pockets)));
     expect(Object.values(drawing.pours)).toMatchObject([{ pattern, bands: stretched }]);
     expect(drawing.strokes[bands.line].points).toHaveLength(square.points.length);

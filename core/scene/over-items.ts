@@ -9,7 +9,7 @@ import { inwardRings } from "./inward-steps.ts";
 import type { Effects, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette, Tone } from "./palette.ts";
-import { figuresIn } from "./pattern-figures.ts";
+import { patternItems } from "./pattern-items.ts";
 
 type Over = Pick<Drawing, "strokes" | "tiles" | "gradientStrength"> & {
   readonly palette: Palette;
@@ -18,7 +18,7 @@ type Over = Pick<Drawing, "strokes" | "tiles" | "gradientStrength"> & {
 
 export const overItems = (pour: Pour, pocket: Pocket, over: Over): readonly Item[] => [
   ...gradientItems(pour, pocket, over),
-  ...patternItems(pour, pocket, over),
+  ...figureItems(pour, pocket, over),
   ...bandItems(pour, pocket, over),
 ];
 
@@ -57,20 +57,11 @@ function gradientItems({ id, gradient, paint }: Pour, pocket: Pocket, over: Over
 const NONE: Rings = [];
 const keptPattern = keeper<Pocket, readonly Item[]>();
 
-function patternItems({ id, pattern }: Pour, pocket: Pocket, { palette, tiles }: Over): readonly Item[] {
+function figureItems({ id, pattern }: Pour, pocket: Pocket, over: Over): readonly Item[] {
   if (!pattern) return [];
-  const { paint, tile } = pattern;
-  return keptPattern(pocket, [id, pattern, tiles[tile ?? ""], palette], () =>
-    figuresIn(pattern, pocket.box, tiles[tile ?? ""]).map((chains, darker): Item => {
-      const tone = palette.toneOf({ colour: paint.colour, step: paint.step - darker });
-      return {
-        id: darker === 0 ? `${id}-pattern` : `${id}-pattern-${darker + 1}`,
-        says: { is: "over" },
-        area: { kind: "region", chains, evenOdd: false },
-        paint: { kind: "tone", tone },
-        effects: trimmed(pocket, tone),
-      };
-    }),
+  const { palette, tiles } = over;
+  return keptPattern(pocket, [id, pattern, tiles[pattern.tile ?? ""], palette], () =>
+    patternItems(pattern, { id, box: pocket.box, region: pocket.cover }, over),
   );
 }
 

@@ -1,16 +1,18 @@
 /** Colour shapes: on any sheet but ink, free or trimmed. */
 import { type Drawing, entitiesOf, type FlatShape } from "../drawing/drawing.ts";
 import { boundsOf, grow } from "../geometry/point.ts";
+import { combined, united } from "../lines/booleans.ts";
 import { inkAround } from "./bloom-clip.ts";
 import { colourItem, laidAs, paintOfShape } from "./colour-item.ts";
 import { colouredBelow } from "./coloured.ts";
 import { seenBeside } from "./cut-out.ts";
 import type { FlatsOf, PocketsDerived, Ranked } from "./flat-of.ts";
 import { withInward } from "./inward-items.ts";
-import { BLUR_REACH } from "./item-box.ts";
+import { BLUR_REACH, boxOfItem } from "./item-box.ts";
 import type { Chain, Item } from "./items.ts";
 import { keeper } from "./kept.ts";
 import type { Palette } from "./palette.ts";
+import { patternItems } from "./pattern-items.ts";
 
 const keptShape = keeper<FlatShape, Item>();
 
@@ -23,7 +25,7 @@ export const shapeItems = (
   on: NonNullable<FlatShape["sheet"]>,
 ): Ranked[] =>
   entitiesOf(drawing.flatShapes).flatMap((shape) => {
-    const { rank, name, echo, sheet = "flats", trim } = shape;
+    const { rank, name, echo, sheet = "flats", trim, pattern } = shape;
     if (sheet !== on) return [];
     if (on === "ink") return [{ rank, item: bloomItem(shape, drawing, part, { derived, palette }) }];
     const isWithin = echo === "within" || trim === "part";
@@ -36,11 +38,35 @@ export const shapeItems = (
     const painted = paintOfShape(shape, drawing, palette);
     const item = keptShape(shape, [painted.paint, painted.strength, seen], () => ({
       ...colourItem(shape, painted, seen),
-      says: { is: "flat", echo, trim, ...laidAs(shape) },
+      says: { is: "flat", echo, trim, ...laidAs(shape), ...(pattern ? { pattern } : {}) },
       name,
     }));
-    return [{ rank, ...withInward(shape, item, { drawing, palette, rings: derived.light }) }];
+    const { over = [], ...laid } = withInward(shape, item, { drawing, palette, rings: derived.light });
+    return [{ rank, ...laid, over: [...over, ...figureItems(shape, item, drawing, palette)] }];
   });
+
+const keptFigures = keeper<Item, readonly Item[]>();
+
+/** The figures of a shape's pattern, seen where the shape is and mixed as it is. */
+function figureItems(
+  { id, outline, evenOdd, opacity, pattern }: FlatShape,
+  item: Item,
+  { tiles }: Drawing,
+  palette: Palette,
+): readonly Item[] {
+  const box = pattern && boxOfItem(item);
+  if (!box) return NONE;
+  return keptFigures(item, [palette, tiles[pattern.tile ?? ""]], () => {
+    const { clip, blend } = item.effects;
+    const own = { outline, evenOdd };
+    const whole = evenOdd ? united([own]) : outline;
+    const region = clip ? combined(own, { outline: clip, evenOdd: false }, "intersect").outline : whole;
+    const effects = { ...(blend ? { blend } : {}), opacity };
+    return patternItems(pattern, { id, box, region, effects }, { palette, tiles });
+  });
+}
+
+const NONE: readonly Item[] = [];
 
 const blooms = keeper<FlatShape, readonly Chain[]>();
 

@@ -43,10 +43,8 @@ export const usesOf = createSelector(
     };
     count(undercoat);
     for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.spot ? ink : pours[id]?.paint);
-    for (const { pattern, bands } of Object.values(pours)) {
-      count(pattern?.paint);
-      for (const { paint } of bands?.bands ?? []) count(paint);
-    }
+    for (const { pattern } of [...Object.values(pours), ...Object.values(flatShapes)]) count(pattern?.paint);
+    for (const { bands } of Object.values(pours)) for (const { paint } of bands?.bands ?? []) count(paint);
     for (const { paint } of waitingPours(pours, derived.whole)) count(paint);
     for (const { paint, deeper } of Object.values(shades)) if (deeper === undefined) count(paint);
     for (const { paint } of Object.values(flatShapes)) count(paint);

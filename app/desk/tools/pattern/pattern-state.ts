@@ -1,6 +1,6 @@
 /** How a pattern is laid, and the cloth that is chosen. */
 import type { Pattern } from "#core/drawing/drawing.ts";
-import { clothOf, setBands, setPattern } from "#core/drawing/patterns.ts";
+import { patternedWith, setBands, setPattern } from "#core/drawing/patterns.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -43,7 +43,7 @@ export const patterns = toolState<Settings, Held>(
 /** The pattern that is chosen, as long as it lies somewhere. */
 export function chosenPattern(desk: Desk): Pattern | undefined {
   const { cloth } = patterns.held(desk);
-  return cloth === null ? undefined : clothOf(desk.drawing, cloth)[0]?.pattern;
+  return cloth === null ? undefined : patternedWith(desk.drawing, cloth)[0]?.pattern;
 }
 
 /** Takes the chosen cloth or bands away. */
@@ -53,8 +53,8 @@ export function takeAway(desk: DeskStore): void {
   const { pours } = state.drawing;
   if (banded !== null && pours[banded]?.bands) state.edit(setBands(banded, null));
   else if (cloth !== null) {
-    const ids = Object.values(pours).flatMap(({ id, pattern }) => (pattern?.cloth === cloth ? [id] : []));
-    if (ids.length > 0) state.edit(setPattern(ids, null));
+    const ids = patternedWith(state.drawing, cloth).map(({ id }) => id);
+    if (ids.length > 0) state.edit(setPattern(state.drawing, ids, null));
   }
   patterns.hold(desk, { cloth: null, banded: null });
 }

@@ -1,8 +1,9 @@
-/** Pattern: figures that repeat, or bands along a line, over the colour of a pocket. */
+/** Pattern: figures that repeat over the colour of a pocket, the ground or a shape, or bands along a line of a pocket. */
 import { Grid3x3 } from "lucide-react";
-import type { Bands, Paint, Pattern, Pour } from "#core/drawing/drawing.ts";
+import type { Bands, FlatShape, Paint, Pattern } from "#core/drawing/drawing.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { changePattern, setBands, setPattern } from "#core/drawing/patterns.ts";
+import { sheetOf } from "#core/drawing/shape-edits.ts";
 import { pointAt } from "#core/geometry/cubic.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
@@ -10,9 +11,11 @@ import { pointAtShare, shareNear, stretchOf, withEndAt } from "#core/lines/stret
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { isRemoval } from "../../keys/key-names.ts";
-import { pourIn } from "../../pockets/pour-in.ts";
+import { pickable } from "../../parts/pickable.ts";
+import { colouredIn } from "../../pockets/pour-in.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
+import { shapeAt } from "../../shapes/chosen-shapes.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { PatternPanel } from "./pattern-panel.tsx";
@@ -25,12 +28,12 @@ const HANDLE_AT = 4;
 export const patternTool: Tool = {
   name: "pattern",
   word: "Pattern",
-  hint: "Click coloured pockets to lay it; drag it about; the square handle turns and scales it",
+  hint: "Click coloured pockets, shapes or the ground to lay it; drag it about; the square handle turns and scales it",
   icon: Grid3x3,
   sheet: "flats",
   cursor: "crosshair",
   lights: true,
-  press: (press) => handleGesture(press) ?? stretchGesture(press) ?? onPocket(press),
+  press: (press) => handleGesture(press) ?? stretchGesture(press) ?? onColour(press),
   key: (desk, event) => {
     const state = desk.getState();
     const pocket = walkedPocket(state);
@@ -142,31 +145,49 @@ const moving = (state: Desk, pattern: Pattern, from: Point): Gesture => ({
     ),
 });
 
-function onPocket({ desk, at }: Press): Gesture | undefined {
+/** Colour that a pattern can lie over. */
+type Coloured = Pick<FlatShape, "id" | "paint" | "pattern">;
+
+/** The coloured pocket or the shape that is seen at a place; the ground lies beneath both. */
+function colouredAt(state: Desk, at: Point, pixel: number): Coloured | undefined {
+  const shape = shapeAt(state, at, pixel, pickable(state, state.drawing.flatShapes).filter(isPatterned));
+  if (shape && sheetOf(shape) === "flats") return shape;
+  const pocket = pocketAt(state.derived.pockets, at);
+  return (pocket && colouredIn(state, pocket)) ?? shape;
+}
+
+const isPatterned = ({ sheet = "flats" }: FlatShape): boolean => sheet === "flats" || sheet === "ground";
+
+function onColour({ desk, at, pixel }: Press): Gesture | undefined {
   const state = desk.getState();
   const pocket = pocketAt(state.derived.pockets, at);
-  if (!pocket) {
-    state.tell("A pattern lies over the colour of a pocket. Click inside one.");
+  if (patterns.settings(state).kind === "bands") {
+    if (pocket) lay(desk, pocket, at);
+    else state.tell("Bands follow a line of a pocket. Click inside one.");
     return undefined;
   }
-  const pattern = pourIn(state, pocket)?.pattern;
-  if (!pattern || patterns.settings(state).kind === "bands") {
-    lay(desk, pocket, at);
-    return undefined;
+  const coloured = colouredAt(state, at, pixel);
+  if (coloured?.pattern) {
+    patterns.hold(desk, { cloth: coloured.pattern.cloth, banded: null });
+    return moving(desk.getState(), coloured.pattern, at);
   }
-  patterns.hold(desk, { cloth: pattern.cloth, banded: null });
-  return moving(desk.getState(), pattern, at);
+  if (coloured) layPattern(desk, coloured, at);
+  else if (pocket) state.tell(POUR_FIRST);
+  else state.tell("A pattern lies over the colour of a pocket, a shape or the ground. Click on one.");
+  return undefined;
 }
+
+const POUR_FIRST = "Pour a colour here first: a pattern lies over it.";
 
 function lay(desk: DeskStore, pocket: Pocket, at: Point): void {
   const state = desk.getState();
-  const pour = pourIn(state, pocket);
-  if (!pour?.paint || pour.spot) state.tell("Pour a colour here first: a pattern lies over it.");
+  const pour = colouredIn(state, pocket);
+  if (!pour) state.tell(POUR_FIRST);
   else if (patterns.settings(state).kind === "bands") layBands(desk, pocket, pour, at);
   else layPattern(desk, pour, at);
 }
 
-function layPattern(desk: DeskStore, pour: Pour, at: Point): void {
+function layPattern(desk: DeskStore, coloured: Coloured, at: Point): void {
   const state = desk.getState();
   const { kind, size, turn, share, tile, oneCloth } = patterns.settings(state);
   const chosen = oneCloth ? chosenPattern(state) : undefined;
@@ -184,9 +205,9 @@ function layPattern(desk: DeskStore, pour: Pour, at: Point): void {
     turn,
     share,
     ...(picture ? { tile: picture.id } : {}),
-    paint: figurePaint(state, pour.paint!),
+    paint: figurePaint(state, coloured.paint),
   };
-  state.edit(setPattern([pour.id], pattern));
+  state.edit(setPattern(state.drawing, [coloured.id], pattern));
   patterns.hold(desk, { cloth: pattern.cloth, banded: null });
 }
 
@@ -196,7 +217,7 @@ function figurePaint({ drawing, paint }: Desk, ground: Paint): Paint {
   return same ? steppedPaint(drawing, paint, -1) : paint;
 }
 
-function layBands(desk: DeskStore, pocket: Pocket, pour: Pour, at: Point): void {
+function layBands(desk: DeskStore, pocket: Pocket, pour: Coloured, at: Point): void {
   const state = desk.getState();
   const { bandCount, bandWidth } = patterns.settings(state);
   const line = nearestLine(state, pocket, at);
@@ -204,11 +225,11 @@ function layBands(desk: DeskStore, pocket: Pocket, pour: Pour, at: Point): void 
     state.tell("No stroke bounds this pocket that bands could follow.");
     return;
   }
-  const paint = figurePaint(state, pour.paint!);
+  const paint = figurePaint(state, pour.paint);
   const width = bandWidth * state.drawing.page.box.width;
   const bands: Bands["bands"] = Array.from({ length: bandCount }, (_, i) => ({
     width,
-    paint: i % 2 === 0 ? paint : pour.paint!,
+    paint: i % 2 === 0 ? paint : pour.paint,
   }));
   state.edit(setBands(pour.id, { line, bands }));
   patterns.hold(desk, { cloth: null, banded: pour.id });
