@@ -10,6 +10,7 @@ import { TooFine } from "#core/lines/trace/too-fine.ts";
 import { TRACE_SETTINGS } from "#core/lines/trace/trace.ts";
 import { READINGS } from "#core/lines/trace/traced-drawing.ts";
 import { TooDense } from "#core/pockets/too-dense.ts";
+import { counted } from "#core/words.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
 import { convertReport } from "./convert.ts";
@@ -70,7 +71,11 @@ const COMMANDS: Record<
     });
     return {
       report,
-      sentence: `${report.pockets.length} pockets, ${report.looseEnds} loose ends, ${report.openings.length} openings`,
+      sentence: [
+        counted(report.pockets.length, "pocket"),
+        counted(report.looseEnds, "loose end"),
+        counted(report.openings.length, "opening"),
+      ].join(", "),
     };
   },
   bridge: (file, values) => {
@@ -103,7 +108,7 @@ const COMMANDS: Record<
       }
     });
     const problems = reports.flatMap((one) => ("problem" in one ? [`${one.file}: ${one.problem}`] : []));
-    const written = `${reports.length - problems.length} files written to ${out}`;
+    const written = `${counted(reports.length - problems.length, "file")} written to ${out}`;
     return { report: reports, sentence: [written, ...problems].join("\n"), partly: problems.length > 0 };
   },
   deliver: async (file, values) => {
@@ -141,7 +146,7 @@ const COMMANDS: Record<
   },
   build: (file, values) => {
     const report = buildReport(readLineWork(read(file)), numberOf("--repeat", values.repeat, 5));
-    return { report, sentence: `${report.faces} faces in ${report.ms.toFixed(1)} ms` };
+    return { report, sentence: `${counted(report.faces, "face")} in ${report.ms.toFixed(1)} ms` };
   },
 };
 

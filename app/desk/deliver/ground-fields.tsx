@@ -56,8 +56,8 @@ export function GroundFields() {
           </Button>
         ) : null}
         <p className="text-xs text-quiet">
-          It lies on the Ground sheet. Drag a gradient over it in Light, or draw a backdrop on that sheet in
-          Flats.
+          It lies on the Ground sheet. Lay a pattern on it or draw a backdrop there in Flats, or drag a
+          gradient over it in Light.
         </p>
         <div className="grid gap-2 border-t border-line pt-3">
           <Toggle

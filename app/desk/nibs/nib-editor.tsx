@@ -52,7 +52,7 @@ export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
         }}
       >
         <Trash2 size={14} aria-hidden />
-        {uses === 0 ? "Delete this nib" : `Delete; ${counted(uses, "line")} turn even`}
+        {uses === 0 ? "Delete this nib" : `Delete; ${counted(uses, "line becomes", "lines become")} even`}
       </Button>
     </div>
   );

@@ -1,7 +1,7 @@
 import { reshape } from "#core/drawing/shape-edits.ts";
 import { speckArea } from "#core/drawing/speck.ts";
 import { tidiedShapes } from "#core/lines/tidy-shapes.ts";
-import { counted } from "#core/words.ts";
+import { counted, plural } from "#core/words.ts";
 import type { Desk } from "../../store/desk-state.ts";
 
 /** Makes flat-coloured art light (lines/tidy-shapes.ts); says what became of it. */
@@ -14,9 +14,11 @@ export function tidyColour({ drawing, edit, tell }: Desk): void {
   }
   edit(reshape(changes, "flats", "Tidy shapes"));
   const told = [
-    `${before} shapes are ${before - united - specks} now.`,
+    `${counted(before, "shape is", "shapes are")} ${before - united - specks} now.`,
     ...(specks > 0 ? [`${counted(specks, "speck")} went to what is around.`] : []),
-    ...(joined > 0 ? [`Edges of ${joined} that nearly met are one.`] : []),
+    ...(joined > 0
+      ? [`${counted(joined, "shape meets", "shapes meet")} what ${plural(joined, "it", "they")} nearly met.`]
+      : []),
   ];
   tell(told.join(" "));
 }
