@@ -81,7 +81,7 @@ export function colouredDemo(
   });
   cloths.forEach(({ at, pattern }, i) => {
     const ids = at.flatMap((place) => pourAt(place)?.id ?? []);
-    apply(setPattern([...new Set(ids)], { ...pattern, cloth: `cloth-${i + 1}`, at: at[0] }));
+    apply(setPattern(drawing, [...new Set(ids)], { ...pattern, cloth: `cloth-${i + 1}`, at: at[0] }));
   });
   shades.forEach(({ points, seed, colour, opacity }, i) => {
     const chain = fitClosed(points, 1);
