@@ -1,8 +1,10 @@
 /** Pockets gathered for one thing to be done to them. */
 
+import { createSelector } from "reselect";
 import { allAlike, type SeenColours, touchingAlike } from "#core/pockets/gathering.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { paletteOf } from "#core/scene/palette.ts";
+import { pocketAt } from "#core/scene/scene.ts";
 import { counted } from "#core/words.ts";
 import { describePocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
@@ -18,19 +20,24 @@ interface Settings {
 }
 
 interface Held {
-  /** By key: those that have gone since are gathered no more. */
-  readonly keys: readonly number[];
+  /** As they were when they were gathered: where one has gone since, what now lies at its inner point is gathered. */
+  readonly pockets: readonly Pick<Pocket, "key" | "seed">[];
 }
+
+const NONE: readonly Pocket[] = [];
 
 export const MOST_WITHIN = 30;
-export const gather = toolState<Settings, Held>("gather", { takes: "one", within: 0 }, { keys: [] });
+export const gather = toolState<Settings, Held>("gather", { takes: "one", within: 0 }, { pockets: NONE });
 
-export function gatheredPockets(desk: Desk): Pocket[] {
-  const keys = new Set(gather.held(desk).keys);
-  return keys.size === 0 ? NONE : desk.derived.pockets.filter(({ key }) => keys.has(key));
-}
-
-const NONE: Pocket[] = [];
+export const gatheredPockets = createSelector(
+  [(desk: Desk) => desk.derived.pockets, (desk: Desk) => gather.held(desk).pockets],
+  (pockets, held): readonly Pocket[] => {
+    if (held.length === 0) return NONE;
+    const byKey = new Map(pockets.map((pocket) => [pocket.key, pocket]));
+    const found = new Set(held.map(({ key, seed }) => byKey.get(key) ?? pocketAt(pockets, seed)));
+    return pockets.filter((pocket) => found.has(pocket));
+  },
+);
 
 export const countGathered = (desk: Desk): number => gatheredPockets(desk).length;
 
@@ -39,17 +46,16 @@ export type GatherWay = "alone" | "add" | "take";
 
 /** Of those gathered already one that is added alone is taken away again. */
 export function gatherPockets(desk: DeskStore, pockets: readonly Pocket[], way: GatherWay): void {
-  const before = gather.held(desk.getState()).keys;
-  const fresh = pockets.map(({ key }) => key);
-  const goes = new Set(way === "take" || (way === "add" && fresh.length === 1) ? fresh : []);
-  const kept = way === "alone" ? [] : before.filter((key) => !goes.has(key));
-  const come = way === "take" || fresh.every((key) => goes.has(key) && before.includes(key)) ? [] : fresh;
+  const before = gatheredPockets(desk.getState());
+  const goes = new Set(way === "take" || (way === "add" && pockets.length === 1) ? pockets : []);
+  const kept = way === "alone" ? [] : before.filter((pocket) => !goes.has(pocket));
+  const come = way === "take" || pockets.every((one) => goes.has(one) && before.includes(one)) ? [] : pockets;
   setGathered(desk, [...new Set([...kept, ...come])]);
 }
 
-function setGathered(desk: DeskStore, keys: readonly number[]): void {
-  gather.hold(desk, { keys });
-  desk.getState().set({ said: counted(keys.length, "pocket gathered", "pockets gathered") });
+function setGathered(desk: DeskStore, pockets: readonly Pocket[]): void {
+  gather.hold(desk, { pockets });
+  desk.getState().set({ said: counted(pockets.length, "pocket gathered", "pockets gathered") });
 }
 
 /** What a click on a pocket takes up. */
@@ -85,10 +91,10 @@ export const gatherBare = (desk: DeskStore): void => {
 /** Gathers all but those that are. */
 export const turnRound = (desk: DeskStore): void => {
   const state = desk.getState();
-  const before = new Set(gather.held(state).keys);
+  const before = new Set(gatheredPockets(state));
   setGathered(
     desk,
-    state.derived.pockets.flatMap(({ key }) => (before.has(key) ? [] : key)),
+    state.derived.pockets.filter((pocket) => !before.has(pocket)),
   );
 };
 
