@@ -176,6 +176,11 @@ test("a palette goes out and comes into another drawing; what is none is told", 
   await page.getByRole("button", { name: "Change Frond" }).click();
   await page.getByLabel("Colour as hexadecimal").fill("#123456");
   await page.keyboard.press("Escape");
+  await inTinMenu(page, "Colourways…");
+  await page.getByRole("button", { name: "Copy First colours" }).click();
+  await page.getByRole("dialog").getByLabel("Hue", { exact: true }).focus();
+  for (let i = 0; i < 20; i++) await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("Escape");
   const waiting = page.waitForEvent("download");
   await inTinMenu(page, "Save the palette as", "Design tokens");
   const path = await (await waiting).path();
@@ -186,6 +191,8 @@ test("a palette goes out and comes into another drawing; what is none is told", 
   await expect(page.getByText(/“diary.txt” was not brought in/).first()).toBeVisible();
   await page.getByLabel("Palette to bring in").setInputFiles(path);
   await expect(page.getByText(/1 colour put in the tin; 12 were there already/).first()).toBeVisible();
+  await page.keyboard.press("c");
+  await expect(page.getByRole("button", { name: "Colourway: Colourway 2" })).toBeVisible();
   await inTinMenu(page, "Take from another drawing", "garden");
   await expect(page.getByText(/0 colours put in the tin; 13 were there already/).first()).toBeVisible();
 });
