@@ -1,19 +1,4 @@
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import {
-  arrayMove,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
+import { arrayMove, useSortable } from "@dnd-kit/sortable";
 import clsx from "clsx";
 import { Ellipsis, Eye, EyeOff, GripVertical, Lock, LockOpen } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
@@ -24,6 +9,7 @@ import { partsOf } from "#core/drawing/parts.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { MENU, MENU_ITEM } from "../../ui/menu.ts";
 import { NameField } from "../../ui/name-field.tsx";
+import { SortedList } from "../../ui/sorted-list.tsx";
 import {
   choosePart,
   duplicatePart,
@@ -40,31 +26,22 @@ export function PartsStack() {
   const parts = useDesk((s) => s.drawing.parts);
   const { edit } = useDeskStore().getState();
   const ordered = partsOf({ parts }).reverse();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   if (ordered.length < 2) return null;
   const ids = ordered.map(({ id }) => id);
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    const moved = arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id)));
-    edit(orderParts(moved.reverse()));
-  };
+  const onMove = (id: string, to: string) =>
+    edit(orderParts(arrayMove(ids, ids.indexOf(id), ids.indexOf(to)).reverse()));
   return (
     <section aria-labelledby="parts" className="px-3 pt-3">
       <h2 id="parts" className="font-display text-base">
         Parts
       </h2>
-      <DndContext id="part-order" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-          <ol className="mt-1" aria-label="Parts, front to back">
-            {ordered.map((part, i) => (
-              <PartRow key={part.id} part={part} isBack={i === ordered.length - 1} />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <SortedList id="part-order" rows={ordered} onMove={onMove}>
+        <ol className="mt-1" aria-label="Parts, front to back">
+          {ordered.map((part, i) => (
+            <PartRow key={part.id} part={part} isBack={i === ordered.length - 1} />
+          ))}
+        </ol>
+      </SortedList>
     </section>
   );
 }

@@ -1,18 +1,9 @@
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import { addColour, orderTin } from "#core/drawing/colour-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
+import { SortedList } from "../../ui/sorted-list.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { ColourwaysWindow } from "./colourways/colourways-window.tsx";
 import { WayPicker } from "./colourways/way-picker.tsx";
@@ -36,13 +27,6 @@ export function TinPanel() {
   const [fresh, setFresh] = useState<string | null>(null);
   const desk = useDeskStore();
   const { edit, set } = desk.getState();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && active.id !== over.id) edit(orderTin(movedTo(rows, String(active.id), String(over.id))));
-  };
   const add = () => {
     const id = newId();
     edit(addColour(id, `Colour ${Object.keys(tin).length + 1}`, NEW_COLOUR));
@@ -62,24 +46,21 @@ export function TinPanel() {
       </div>
       <WayPicker onCompare={() => setOpen("colourways")} />
       <div className="min-h-0 flex-1 overflow-y-auto px-2 pb-2">
-        <DndContext id="tin-order" sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-          <SortableContext items={rows.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-            <ul>
-              {rows.map((row) =>
-                row.kind === "colour" ? (
-                  <Well
-                    key={row.id}
-                    colour={row.colour}
-                    chosen={row.id === chosen}
-                    isNew={row.id === fresh}
-                  />
-                ) : (
-                  <GroupHeader key={row.id} id={row.id} name={row.name} />
-                ),
-              )}
-            </ul>
-          </SortableContext>
-        </DndContext>
+        <SortedList
+          id="tin-order"
+          rows={rows.map((row) => ({ id: row.id, name: row.kind === "colour" ? row.colour.name : row.name }))}
+          onMove={(id, to) => edit(orderTin(movedTo(rows, id, to)))}
+        >
+          <ul>
+            {rows.map((row) =>
+              row.kind === "colour" ? (
+                <Well key={row.id} colour={row.colour} chosen={row.id === chosen} isNew={row.id === fresh} />
+              ) : (
+                <GroupHeader key={row.id} id={row.id} name={row.name} />
+              ),
+            )}
+          </ul>
+        </SortedList>
       </div>
       <Frond />
       {open === "picture" && <PictureWindow onClose={() => setOpen(null)} />}
