@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { FEWEST_STEPS, MOST_DRIFT, MOST_STEPS, ownStep, stepOf, stepsOf, stepWord } from "./ladder.ts";
+import { FEWEST_STEPS, MOST_DRIFT, MOST_STEPS } from "../drawing/bounds.ts";
+import { ownStep, stepOf, stepsOf, stepWord } from "./ladder.ts";
 import { apart, oklchOf } from "./oklch.ts";
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, "0")}`);

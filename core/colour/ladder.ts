@@ -3,6 +3,7 @@
  * easing off there. Steps set by hand are kept as what they differ by, so that they follow their colour.
  * Ottosson, "A perceptual color space for image processing", 2020.
  */
+import { MOST_STEPS } from "../drawing/bounds.ts";
 import type { Colour, Ladder, OwnStep } from "../drawing/drawing.ts";
 import { hexOf, type Oklch, oklchOf } from "./oklch.ts";
 
@@ -10,11 +11,6 @@ import { hexOf, type Oklch, oklchOf } from "./oklch.ts";
 export type Laddered = Pick<Colour, "value" | "ladder">;
 
 export const LADDER: Ladder = { steps: 7, drift: 6 };
-export const MOST_STEPS = 11;
-export const FEWEST_STEPS = 3;
-export const MOST_DRIFT = 15;
-/** No ladder, however lopsided, has steps beyond these. */
-export const FARTHEST_STEP = MOST_STEPS - 1;
 
 const STANDARD_GAP = 0.075;
 const LONGEST_GAP = 0.15;

@@ -16,6 +16,13 @@ export const LONGEST_TITLE = 200;
 /** The lamp is no farther from the page, in shares of it, and not nearer above it. */
 export const FARTHEST_LAMP = 20;
 export const LOWEST_LAMP = 0.01;
+/** Steps of a ladder, the base among them. */
+export const MOST_STEPS = 11;
+export const FEWEST_STEPS = 3;
+/** Degrees by which hue may turn with a step, either way. */
+export const MOST_DRIFT = 15;
+/** No ladder, however lopsided, has steps beyond these. */
+export const FARTHEST_STEP = MOST_STEPS - 1;
 /** Steps by which light may change a colour, either way. */
 export const DEEPEST_LIGHT = 6;
 

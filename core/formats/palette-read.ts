@@ -4,9 +4,9 @@ import { formatHex, toGamut } from "culori";
 import { cssColour } from "../colour/css-colour.ts";
 import { colourName } from "../colour/name.ts";
 import { checked } from "../drawing/checked.ts";
-import type { Colour, Ladder } from "../drawing/drawing.ts";
+import type { Colour } from "../drawing/drawing.ts";
+import { Ladder } from "../drawing/facts/colours.ts";
 import { cutShort, plainText } from "../drawing/plain-text.ts";
-import { LadderRecord } from "../drawing/records.ts";
 import { FileProblem } from "./file-problem.ts";
 import { OURS, tokenName } from "./palette-write.ts";
 
@@ -83,7 +83,7 @@ function namedBy(
 
 function ladderIn({ $extensions }: Record<string, unknown>): { readonly ladder?: Ladder } {
   const own = isObject($extensions) ? $extensions[OURS] : undefined;
-  const ladder = isObject(own) && isObject(own.ladder) ? checked(LadderRecord, own.ladder) : undefined;
+  const ladder = isObject(own) && isObject(own.ladder) ? checked(Ladder, own.ladder) : undefined;
   return ladder && "value" in ladder ? { ladder: ladder.value as unknown as Ladder } : {};
 }
 

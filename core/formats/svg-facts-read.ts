@@ -1,18 +1,12 @@
 /** Reads back what svg-facts.ts wrote; every part of it is checked for itself. */
 import { broughtIn, type RecordClass } from "../drawing/checked.ts";
-import type { Colour, Drawing, FlatShape, Paint, Pour, Shade } from "../drawing/drawing.ts";
+import type { Colour, Drawing, FlatShape, Pour, Shade } from "../drawing/drawing.ts";
+import { Paint } from "../drawing/facts/colours.ts";
+import { Gradient } from "../drawing/facts/gradients.ts";
+import { Cast, Form, Rim, StyleUse } from "../drawing/facts/light.ts";
+import { Bands, Pattern } from "../drawing/facts/patterns.ts";
 import { OVERS, type Over, type OverName } from "../drawing/over.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
-import {
-  BandsRecord,
-  CastRecord,
-  FormRecord,
-  GradientRecord,
-  PaintRecord,
-  PatternRecord,
-  RimRecord,
-  StyleUseRecord,
-} from "../drawing/records.ts";
 import { type Repairs, salvagedRecord } from "../drawing/salvage.ts";
 import { upgradedRecord } from "../drawing/upgrade.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
@@ -54,13 +48,13 @@ export function readFacts(text: string): ReadFacts | undefined {
 }
 
 const OVER_RECORDS: Readonly<Record<OverName, RecordClass>> = {
-  gradient: GradientRecord,
-  pattern: PatternRecord,
-  bands: BandsRecord,
-  form: FormRecord,
-  rim: RimRecord,
-  cast: CastRecord,
-  style: StyleUseRecord,
+  gradient: Gradient,
+  pattern: Pattern,
+  bands: Bands,
+  form: Form,
+  rim: Rim,
+  cast: Cast,
+  style: StyleUse,
 };
 
 /** What lies over a pour, as its element tells it; what is not as expected is left out. */
@@ -68,13 +62,13 @@ export const checkedOver = ({ over, ...told }: ToldOver): Pick<Pour, "spot" | "c
   Object.assign({}, told, ...OVERS.map((name) => checkedText(name, OVER_RECORDS[name], over[name])));
 
 export const checkedGradient = (gradient: string | undefined): Pick<Pour, "gradient"> =>
-  checkedText("gradient", GradientRecord, gradient);
+  checkedText("gradient", Gradient, gradient);
 
 export const checkedPattern = (pattern: string | undefined): Pick<FlatShape, "pattern"> =>
-  checkedText("pattern", PatternRecord, pattern);
+  checkedText("pattern", Pattern, pattern);
 
 export const checkedPaint = (paint: string | undefined): { readonly paint?: Paint } =>
-  checkedText("paint", PaintRecord, paint);
+  checkedText("paint", Paint, paint);
 
 function checkedText(name: string, record: RecordClass, text: string | undefined): object {
   const plain = text === undefined ? undefined : parsed(text);

@@ -2,12 +2,11 @@
  * What our SVGs say of their shapes beside how they look: each names in `data-is` what it stands for, and what its kind
  * needs to come back. One place for writer and reader.
  */
-import { FARTHEST_STEP } from "../colour/ladder.ts";
-import { isProfile } from "../drawing/bounds.ts";
+import { FARTHEST_STEP, isProfile } from "../drawing/bounds.ts";
 import { checked } from "../drawing/checked.ts";
 import { CAPS, ECHOES, type Echo, HOLDS, type Hold, JOINS, type Stroke } from "../drawing/drawing.ts";
+import { Cut } from "../drawing/facts/lines.ts";
 import { OVERS } from "../drawing/over.ts";
-import { CutRecord } from "../drawing/records.ts";
 import { enclosedArea } from "../geometry/cubic.ts";
 import { range } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
@@ -121,7 +120,7 @@ export function echoIn(attributes: Attributes): { readonly echo?: Echo } {
 function cutIn(attributes: Attributes): Pick<Stroke, "cut"> {
   const [, from, to, of] = /^(\S+) (\S+) (.+)$/.exec(attributes["data-cut"] ?? "") ?? [];
   const cut = { of, from: Number(from), to: Number(to) };
-  return of && "value" in checked(CutRecord, cut) ? { cut } : {};
+  return of && "value" in checked(Cut, cut) ? { cut } : {};
 }
 
 /** The attributes that say what an item stands for; lines are written with so many decimals. */

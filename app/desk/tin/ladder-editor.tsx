@@ -1,16 +1,8 @@
 import { SlidersHorizontal } from "lucide-react";
 import { Popover } from "radix-ui";
 import { HexColorInput } from "react-colorful";
-import {
-  FEWEST_STEPS,
-  LADDER,
-  MOST_DRIFT,
-  MOST_STEPS,
-  ownStep,
-  stepOf,
-  stepsOf,
-  stepWord,
-} from "#core/colour/ladder.ts";
+import { LADDER, ownStep, stepOf, stepsOf, stepWord } from "#core/colour/ladder.ts";
+import { FEWEST_STEPS, MOST_DRIFT, MOST_STEPS } from "#core/drawing/bounds.ts";
 import { setLadder } from "#core/drawing/colour-edits.ts";
 import type { Colour, Ladder } from "#core/drawing/drawing.ts";
 import { Button } from "../../ui/button.tsx";

@@ -1,7 +1,7 @@
 import { Droplets, FileInput, Group, Layers2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
-import { FARTHEST_STEP } from "#core/colour/ladder.ts";
+import { FARTHEST_STEP } from "#core/drawing/bounds.ts";
 import { HOLDS, type Hold } from "#core/drawing/drawing.ts";
 import { printed } from "#core/drawing/length.ts";
 import { changeStrokes, orderLines, removeLines, setAllInk, setInk } from "#core/drawing/line-edits.ts";

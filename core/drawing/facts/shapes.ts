@@ -1,0 +1,82 @@
+/** Colour as shapes of its own, free or trimmed to a pocket. */
+import {
+  Equals,
+  IsBoolean,
+  IsDefined,
+  IsIn,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsPositive,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+} from "class-validator";
+import { DEEPEST_LIGHT, LARGEST, LONGEST_TITLE } from "../bounds.ts";
+import { Nested, rules } from "../checked.ts";
+import { BLENDS, type Blend, ECHOES, type Echo, SHAPE_SHEETS, TRIMS } from "../kinds.ts";
+import { Anchor } from "./anchor.ts";
+import { Paint } from "./colours.ts";
+import { Gradient } from "./gradients.ts";
+import { Pattern } from "./patterns.ts";
+import { Ranked } from "./ranked.ts";
+import { IsChains, IsId } from "./rule.ts";
+
+/** A shape of colour: what it covers, in what paint, and how it lies over what is beneath. */
+export class ColourShape extends Ranked {
+  /** Closed chains of cubics in page units. */
+  readonly outline!: readonly (readonly number[])[];
+  readonly evenOdd!: boolean;
+  readonly paint!: Paint;
+  readonly opacity!: number;
+  /** Normal where left out. */
+  readonly blend?: Blend;
+  /** How far its edge is blurred: the standard deviation in page units. Sharp where left out. */
+  readonly soft?: number;
+  /** In place of its paint. */
+  readonly gradient?: Gradient;
+}
+rules(ColourShape, Ranked, {
+  outline: [IsChains()],
+  evenOdd: [IsBoolean()],
+  paint: [IsDefined(), Nested(() => Paint)],
+  opacity: [Min(0), Max(1)],
+  blend: [IsOptional(), IsIn(BLENDS)],
+  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+  gradient: [IsOptional(), Nested(() => Gradient)],
+});
+
+/** Colour as a shape of its own, drawn freehand or as it came. */
+export class FlatShape extends ColourShape {
+  readonly part?: string;
+  readonly echo?: Echo;
+  readonly name?: string;
+  /** The flats where left out. */
+  readonly sheet?: (typeof SHAPE_SHEETS)[number];
+  /** Seen only on what is coloured, or only within its part; everywhere where left out. */
+  readonly trim?: (typeof TRIMS)[number];
+  /** Over its colour, as over that of a pocket. */
+  readonly pattern?: Pattern;
+}
+rules(FlatShape, ColourShape, {
+  part: [IsOptional(), IsId()],
+  echo: [IsOptional(), IsIn(ECHOES)],
+  name: [IsOptional(), IsString(), MaxLength(LONGEST_TITLE)],
+  sheet: [IsOptional(), IsIn(SHAPE_SHEETS)],
+  trim: [IsOptional(), IsIn(TRIMS)],
+  pattern: [IsOptional(), Nested(() => Pattern)],
+});
+
+/** A freehand shape on the shade sheet, trimmed to its pocket. */
+export class Shade extends ColourShape {
+  readonly anchor!: Anchor;
+  readonly kind!: "drawn";
+  /** Steps of its pocket's own colour, above 0 darker, below 0 lighter, whatever that becomes; its paint counts where it has none. */
+  readonly deeper?: number;
+}
+rules(Shade, ColourShape, {
+  anchor: [IsDefined(), IsObject(), Nested(() => Anchor)],
+  kind: [Equals("drawn")],
+  deeper: [IsOptional(), Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
+});
