@@ -28,7 +28,7 @@ export const DEEPEST_LIGHT = 6;
 
 /** Lines lie no farther from the page than this many of its diagonals. */
 const FARTHEST = 1000;
-/** Ink is at least this part of the page's diagonal wide, and at most this many of it. */
+/** Ink is at least this part of the page's diagonal wide, and at most this many of it; so are the figures of patterns. */
 const THINNEST = 1e-6;
 const WIDEST = 10;
 /** Shapes are at least this part of the page's diagonal wide or high. */
@@ -62,6 +62,9 @@ export const isInkWidth = (width: number, page: Box): boolean =>
 /** The nearest width of ink that there can be. */
 export const inkWidthWithin = (width: number, page: Box): number =>
   Math.min(WIDEST * diagonal(page), Math.max(THINNEST * diagonal(page), width));
+
+/** The nearest size of a pattern's figures that there can be: of larger ones no page shows more than one. */
+export const figureSizeWithin = (size: number, page: Box): number => Math.min(WIDEST * diagonal(page), size);
 
 /** Whether a dash pattern can be told from a whole line. */
 export const isDash = (dash: readonly number[], page: Box): boolean =>

@@ -6,6 +6,7 @@ import { type Patch, produceWithPatches } from "immer";
 import { broughtIn } from "./checked.ts";
 import type { Drawing } from "./drawing.ts";
 import { FIELDS, type FieldName, type TableName } from "./fields.ts";
+import { placedInPart } from "./parts.ts";
 import { ENTITY_RECORDS, FIELD_RECORDS } from "./records.ts";
 import { broughtToPage, isPageBound } from "./within-page.ts";
 
@@ -89,5 +90,5 @@ function broughtAt(drawing: Drawing, { field, id }: Place, own: unknown): unknow
   const table = field as TableName;
   const found = broughtIn(ENTITY_RECORDS[table], own);
   if (!found || found.lost.length > 0) return undefined;
-  return broughtToPage(table, found.value as never, drawing.page.box);
+  return broughtToPage(table, placedInPart(drawing, table, found.value) as never, drawing.page.box);
 }

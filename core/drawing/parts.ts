@@ -59,19 +59,36 @@ function byPart(table: Table<Parted>): Map<string, Table<Parted>> {
   return found;
 }
 
-/** What names no part is of the backmost one where the part that drawings begin with is gone. */
-function withUnnamedPlaced(drawing: Drawing): Drawing {
+const isParted = (table: string): boolean => (PARTED as readonly string[]).includes(table);
+const isAnchored = (table: string): boolean => table === "pours" || table === "shades";
+
+/**
+ * What names no part is of the backmost one where the part that drawings begin with is gone: an entity of a table as it is then,
+ * the very same where it has its part.
+ */
+export function placedInPart<E extends object>(drawing: Pick<Drawing, "parts">, table: string, entity: E): E {
+  if (Object.hasOwn(drawing.parts, MAIN) || !(isParted(table) || isAnchored(table))) return entity;
   const [backmost] = partsOf(drawing);
-  if (!backmost || Object.hasOwn(drawing.parts, MAIN)) return drawing;
-  const placed = <T extends Parted>(one: T): T =>
-    one.part === undefined ? { ...one, part: backmost.id } : one;
-  const table = <T>(all: Table<T>, place: (one: T) => T): Table<T> =>
-    Object.fromEntries(Object.entries(all).map(([id, one]) => [id, place(one)]));
+  if (!backmost) return entity;
+  const placed = (one: Parted): Parted => (one.part === undefined ? { ...one, part: backmost.id } : one);
+  if (isParted(table)) return placed(entity) as E;
+  const { anchor } = entity as unknown as { readonly anchor: Parted };
+  const own = placed(anchor);
+  return own === anchor ? entity : { ...entity, anchor: own };
+}
+
+function withUnnamedPlaced(drawing: Drawing): Drawing {
+  if (Object.hasOwn(drawing.parts, MAIN)) return drawing;
+  const table = (name: keyof Drawing) =>
+    Object.fromEntries(
+      Object.entries(drawing[name] as Table<object>).map(([id, one]) => [
+        id,
+        placedInPart(drawing, name, one),
+      ]),
+    );
   return {
     ...drawing,
-    ...Object.fromEntries(PARTED.map((name) => [name, table<Parted>(drawing[name], placed)])),
-    pours: table(drawing.pours, (pour) => ({ ...pour, anchor: placed(pour.anchor) })),
-    shades: table(drawing.shades, (shade) => ({ ...shade, anchor: placed(shade.anchor) })),
+    ...Object.fromEntries([...PARTED, "pours", "shades"].map((name) => [name, table(name as keyof Drawing)])),
   };
 }
 

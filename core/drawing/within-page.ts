@@ -1,7 +1,7 @@
 /** What a page can hold: entities so far from it, so thin or so wide that nothing could be drawn of them are brought nearer, or not taken. */
 import type { Box } from "../geometry/point.ts";
-import { inkWidthWithin, isDash, isInkWidth, isNearPage } from "./bounds.ts";
-import type { Drawing, Stroke } from "./drawing.ts";
+import { figureSizeWithin, inkWidthWithin, isDash, isInkWidth, isNearPage } from "./bounds.ts";
+import type { Drawing, Pattern, Stroke } from "./drawing.ts";
 import type { TableName } from "./fields.ts";
 
 type Entity<K extends TableName> = Drawing[K][string];
@@ -20,7 +20,9 @@ const pointsNear = ifNear(({ points }: { readonly points: readonly number[] }) =
 const BRINGS: { readonly [K in TableName]?: Bring<K> } = {
   strokes: (stroke, page) => (isNearPage(stroke.points, page) ? strokeWithin(stroke, page) : undefined),
   inkShapes: outlineNear as Bring<"inkShapes">,
-  flatShapes: outlineNear as Bring<"flatShapes">,
+  flatShapes: (shape, page) =>
+    shape.outline.every((points) => isNearPage(points, page)) ? figuresWithin(shape, page) : undefined,
+  pours: figuresWithin,
   bridges: pointsNear as Bring<"bridges">,
   creases: pointsNear as Bring<"creases">,
   shades: ifNear(({ outline, anchor }) => [...outline, anchor.seed]),
@@ -36,6 +38,12 @@ export const broughtToPage = <K extends TableName>(
   const bring = BRINGS[table] as Bring<K> | undefined;
   return bring ? bring(entity, page) : entity;
 };
+
+function figuresWithin<E extends { readonly pattern?: Pattern }>(one: E, page: Box): E {
+  const { pattern } = one;
+  const size = pattern && figureSizeWithin(pattern.size, page);
+  return pattern && size !== pattern.size ? { ...one, pattern: { ...pattern, size } } : one;
+}
 
 function strokeWithin(stroke: Stroke, page: Box): Stroke {
   const { points, closed, width, dash } = stroke;

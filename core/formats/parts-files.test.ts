@@ -1,14 +1,22 @@
 /** Parts in files: SVG carries them as named groups in depth order and brings them back; so does the drawing file. */
 import { describe, expect, it } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";
+import { addBridges, declineOpenings, pour } from "../drawing/edits.ts";
+import { groundsOf, layGround, setSticker } from "../drawing/page-edits.ts";
 import { changePart } from "../drawing/part-edits.ts";
-import { partOf, partsOf } from "../drawing/parts.ts";
+import { MAIN, partOf, partsOf } from "../drawing/parts.ts";
+import { setPattern } from "../drawing/patterns.ts";
+import { addShade } from "../drawing/shape-edits.ts";
 import { edited } from "../drawing/testing.ts";
+import { polyline } from "../geometry/cubic.ts";
+import { rectangle } from "../lines/figures.ts";
+import { anchorAround, anchorOf } from "../pockets/anchors.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
+import { withPartJoined } from "../pockets/join-parts.ts";
 import { withPart } from "../pockets/make-part.ts";
 import { derive } from "../scene/scene.ts";
 import { readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
-import { ART, coloured } from "./foreign-art.ts";
+import { ART, coloured, shown } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 
@@ -86,5 +94,79 @@ describe("parts in files", () => {
     const { drawing: again } = importSvg("Art", delivered(hidden));
     expect(again.parts[middle.id].visible).toBe(false);
     expect(Object.keys(again.strokes)).toHaveLength(Object.keys(hidden.strokes).length);
+  });
+
+  it("hold what is laid once the first part is gone, in the backmost one", () => {
+    const [file, drawing] = drawings[0];
+    const first = withPartJoined(drawing, MAIN, partsOf(drawing)[1].id);
+    const [backmost] = partsOf(first);
+    const points = polyline([
+      [1, 1],
+      [9, 9],
+    ]);
+    const laid = edited(
+      first,
+      layGround(first.page, { colour: "frond", step: 0 }),
+      addBridges([{ id: "bridge", points }]),
+      declineOpenings([{ id: "open", at: [3, 3] }]),
+    );
+    const [ground] = groundsOf(laid);
+    const made = [laid.flatShapes[ground], laid.bridges.bridge, laid.declined.open];
+    expect(made.map(partOf)).toEqual(made.map(() => backmost.id));
+    expect(readDrawingFile(writeDrawingFile(laid)), file).toEqual(laid);
+    expect(groundsOf(importSvg("Art", delivered(laid)).drawing)).toHaveLength(1);
+  });
+});
+
+describe("a shade that is so many steps of what lies beneath", () => {
+  it("comes back as one, whatever the colours of its pockets are", () => {
+    const { file, svg } = ART.find((art) => shown(importSvg("", art.svg).drawing).length > 1)!;
+    const bare = importSvg(file, svg).drawing;
+    const [a, b] = shown(bare);
+    const drawing = edited(
+      bare,
+      pour([{ anchor: anchorOf(a) }], { colour: "frond", step: 0 }, ["a"]),
+      pour([{ anchor: anchorOf(b) }], { colour: "radish", step: 0 }, ["b"]),
+      addShade({
+        id: "shade",
+        kind: "drawn",
+        outline: [rectangle([0, 0], [400, 400])],
+        evenOdd: false,
+        anchor: anchorAround([a, b]),
+        paint: { colour: "dusk", step: 0 },
+        opacity: 1,
+        deeper: 2,
+      }),
+    );
+    const text = delivered(drawing);
+    expect(text.match(/data-is="shade"/g)).toHaveLength(2);
+    const again = Object.values(importSvg(file, text).drawing.shades);
+    expect(again).toMatchObject([{ deeper: 2, paint: { colour: "dusk", step: 0 } }]);
+    expect(again[0].anchor.lines.toSorted()).toEqual(drawing.shades.shade.anchor.lines.toSorted());
+  });
+});
+
+describe("what is made of other facts", () => {
+  it("may lie anywhere, and is not told when it is left out", () => {
+    const [, drawing] = drawings[0];
+    const rimmed = edited(drawing, setSticker({ paint: { colour: "frond", step: 0 }, width: 1e6 }));
+    expect(importSvg("Art", delivered(rimmed)).report.leftAside).toEqual([]);
+  });
+
+  it("is brought to what a page can hold", () => {
+    const [, drawing] = drawings[0];
+    const pattern = {
+      cloth: "c",
+      kind: "dots",
+      at: [0, 0],
+      turn: 0,
+      share: 0.5,
+      paint: { colour: "frond", step: 0 },
+    } as const;
+    const [id] = Object.keys(drawing.pours);
+    const laid = edited(drawing, setPattern(drawing, [id], { ...pattern, size: 1e9 }));
+    expect(laid.pours[id].pattern!.size).toBeCloseTo(10 * Math.hypot(400, 400));
+    const rimmed = edited(drawing, setSticker({ paint: pattern.paint, width: 1e9 }));
+    expect(rimmed.sticker!.width).toBe(1e7);
   });
 });

@@ -168,3 +168,11 @@ export type ReadShade = Omit<Shade, "paint" | "anchor" | "gradient"> &
     readonly at: readonly Point[];
     readonly part?: string;
   };
+
+/** Steps of what is beneath are of another paint in each of their pockets, and so there is an element for each. */
+export const isSameShade = (one: ReadShade, other: ReadShade): boolean =>
+  one.deeper !== undefined &&
+  one.deeper === other.deeper &&
+  one.toldRank !== undefined &&
+  one.toldRank === other.toldRank &&
+  one.part === other.part;

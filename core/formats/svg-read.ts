@@ -27,6 +27,7 @@ import { marksOf } from "./svg-marks.ts";
 import {
   factsIn,
   idOf,
+  isSameShade,
   kindOf,
   laidIn,
   lineSaidIn,
@@ -43,7 +44,16 @@ import {
 } from "./svg-ours.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
-import { drawnStroke, echoIn, type Kind, nibIn, shareIn, toldRankIn } from "./svg-says.ts";
+import {
+  drawnStroke,
+  echoIn,
+  isMade,
+  type Kind,
+  type MadeKind,
+  nibIn,
+  shareIn,
+  toldRankIn,
+} from "./svg-says.ts";
 import { type SvgTree, textOf, treeOf } from "./svg-tree.ts";
 import { lengthOf, viewBoxOf } from "./svg-units.ts";
 
@@ -338,10 +348,7 @@ class MarkReader {
     const paints = new Map<string, string>();
     const pours: ReadPour[] = [];
     const shades: ReadShade[] = [];
-    const put: { readonly [K in Kind]: (mark: Mark) => readonly string[] } = {
-      seam: () => NONE,
-      over: () => NONE,
-      undercoat: () => NONE,
+    const put: { readonly [K in Exclude<Kind, MadeKind>]: (mark: Mark) => readonly string[] } = {
       pour: (mark) => {
         const [seed] = placesOf(mark);
         if (seed)
@@ -360,8 +367,10 @@ class MarkReader {
         const places = placesOf(mark);
         if (places.length === 0) return NONE;
         const shade = shadeOf(mark, places, ++this.rank);
-        shades.push(shade);
-        return [shade.id];
+        const same = shades.findIndex((one) => isSameShade(one, shade));
+        if (same < 0) shades.push(shade);
+        else shades[same] = { ...shades[same], at: [...shades[same].at, ...places] };
+        return same < 0 ? [shade.id] : NONE;
       },
       flat: (mark) =>
         mark.fill
@@ -375,6 +384,7 @@ class MarkReader {
     };
     for (const mark of marks) {
       const kind = kindOf(mark);
+      if (isMade(kind)) continue;
       const chains = this.nearChains(mark);
       if (!kind) this.aside("unknown", mark);
       else if (!placesOf(mark).every((place) => isNearPage(place, this.box))) this.aside("beyond", mark);

@@ -14,9 +14,19 @@ import { ringLength } from "../geometry/polygon.ts";
 import type { Chain, Item, Laid, Says } from "../scene/items.ts";
 import { chainsOf, pathData, short } from "./svg-path.ts";
 
-/** What an element can stand for. A seam belongs to the pour after it, what lies over to the one before; an undercoat is made from all pockets. */
-export const KINDS = ["pour", "over", "seam", "undercoat", "flat", "shade", "stroke", "shape"] as const;
+/**
+ * What an element is that is made of what others say: a seam of the pour after it, what lies over of the one before, an
+ * undercoat of all pockets.
+ */
+const MADE = ["over", "seam", "undercoat"] as const;
+export type MadeKind = (typeof MADE)[number];
+
+/** What an element can stand for. */
+export const KINDS = ["pour", "flat", "shade", "stroke", "shape", ...MADE] as const;
 export type Kind = (typeof KINDS)[number];
+
+export const isMade = (kind: Kind | undefined): kind is MadeKind =>
+  (MADE as readonly (Kind | undefined)[]).includes(kind);
 
 export type Attributes = Readonly<Record<string, string | undefined>>;
 

@@ -14,7 +14,7 @@ import {
   Min,
 } from "class-validator";
 import type { Box } from "../../geometry/point.ts";
-import { isPageBox, LARGEST, LONGEST_NAME, PAGE_SIDE } from "../bounds.ts";
+import { isPageBox, LONGEST_NAME, PAGE_SIDE } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
 import { SHEETS, type SheetName, UNITS } from "../kinds.ts";
 import { Paint } from "./colours.ts";
@@ -101,5 +101,5 @@ export class Sticker {
 }
 rules(Sticker, Object, {
   paint: [IsDefined(), IsObject(), Nested(() => Paint)],
-  width: [IsPositive(), Max(LARGEST)],
+  width: [IsPositive(), Max(PAGE_SIDE.most)],
 });
