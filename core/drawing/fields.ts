@@ -30,7 +30,7 @@ export interface Field<T> {
 
 export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   name: { word: "its name", form: "value", lines: "none", svg: "picture" },
-  page: { word: "the page", form: "value", lines: "none", svg: "facts" },
+  page: { word: "the page", form: "value", lines: "gaps", svg: "facts" },
   parts: { word: "parts", form: "table", lines: "gaps", svg: "facts", start: startingParts },
   strokes: { word: "lines", form: "table", lines: "gaps", svg: "picture", start: () => ({}) },
   inkShapes: { word: "ink shapes", form: "table", lines: "gaps", svg: "picture", start: () => ({}) },

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { carriedBy } from "../drawing/carried.ts";
 import type { Drawing, Stroke } from "../drawing/drawing.ts";
 import { addBridges, declineOpenings, pour, removeBridge, setReach } from "../drawing/edits.ts";
-import { applyEdit, beginHistory, type Edit, type History, undo } from "../drawing/history.ts";
+import { applyEdit, beginHistory, type Edit, type History, linePatches, undo } from "../drawing/history.ts";
 import { reshapeLine, transformLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { translation } from "../geometry/matrix.ts";
@@ -54,6 +54,16 @@ const gapped = drawingOf([
 ]);
 
 describe("a drawing's reach", () => {
+  it("goes no farther than the page lets it, and is read anew with another page", () => {
+    const reader = new LineReader();
+    const wide = edited(gapped, setReach(13));
+    expect(reader.read(wide)).toHaveLength(2);
+    const small = { ...wide, page: defaultPage({ x: -60, y: -60, width: 150, height: 150 }) };
+    expect(reader.read(small)).toHaveLength(new LineReader().read(small).length);
+    expect(reader.read(small)).toHaveLength(1);
+    expect(linePatches([{ op: "replace", path: ["page"], value: small.page }])).toHaveLength(1);
+  });
+
   it("closes openings up to its width while it lasts, and leaves the drawing as it is", () => {
     const reader = new LineReader();
     expect(reader.read(gapped)).toHaveLength(0);

@@ -28,6 +28,8 @@ export class LineReader {
   private map: PlanarMap | undefined;
   private pockets: PocketReader | undefined;
   private lastGaps: Gaps | undefined;
+  /** How wide they were looked for: that hangs on the page. */
+  private lastReach = 0;
 
   /** All pockets, largest first; one that did not change is the same object as before. Throws TooDense (too-dense.ts). */
   read(drawing: Drawing): Pocket[] {
@@ -86,9 +88,11 @@ export class LineReader {
   /** Loose ends and openings of the drawing's own lines, before its reach closes any. Throws TooDense. */
   gaps(drawing: Drawing): Gaps {
     if (!this.map) throw new TooDense();
-    if (!this.lastGaps) {
+    const reach = longestReach(drawing);
+    if (!this.lastGaps || this.lastReach !== reach) {
       if (this.reached.length > 0) this.turnTo(this.own, [], drawing.strict);
-      this.lastGaps = gapsOf(this.map, longestReach(drawing));
+      this.lastGaps = gapsOf(this.map, reach);
+      this.lastReach = reach;
     }
     return this.lastGaps;
   }

@@ -66,10 +66,10 @@ interface Kept {
   readonly vertices: readonly number[];
 }
 
-/** Reads the pockets of a map again and again while its lines are edited; faces that stayed are not read anew. */
 /** Numbers of a ring of three corners. */
 const CORNERS = 6;
 
+/** Reads the pockets of a map again and again while its lines are edited; faces that stayed are not read anew. */
 export class PocketReader {
   private kept = new Map<number, Kept>();
   private readonly cutter: CurveCutter;
@@ -115,9 +115,8 @@ export class PocketReader {
     const { map } = this;
     const rims = islands.filter((loop) => map.faces.kind[loop] === LOOP.rim);
     const parts = cyclesOf(faced, [key, ...rims])
-      .map((cycle) => {
-        const runs = runsOf(faced, cycle, false);
-        const pieces = this.cutter.pieces(runs);
+      .map((found) => {
+        const { cycle, runs, pieces } = this.begunAlike(found, runsOf(faced, found, false));
         const chain = chainOfPieces(pieces);
         return { cycle, runs, pieces, chain, area: enclosedArea(chain) };
       })
@@ -153,6 +152,21 @@ export class PocketReader {
       hidden: this.underInk(parts, rings, area, seed),
     };
     return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices: verticesOf(faced, cycles) };
+  }
+
+  /** A cycle that begins where its highest run does, leftmost among such: alike however its lines have come to lie there. */
+  private begunAlike(cycle: readonly number[], runs: readonly Run[]) {
+    const pieces = this.cutter.pieces(runs);
+    let first = 0;
+    pieces.forEach(([x, y], i) => {
+      const [left, top] = pieces[first];
+      if (y < top || (y === top && x < left)) first = i;
+    });
+    return {
+      cycle: turned(cycle, cycle.indexOf(runs[first].first)),
+      runs: turned(runs, first),
+      pieces: turned(pieces, first),
+    };
   }
 
   /** The same face, its borders read anew where what lies across them has changed. */
@@ -236,6 +250,9 @@ function narrowestInk({ lines, joins }: PlanarMap, { line, from, to }: Run): num
   if (lines[line].hidden) return 0;
   return Math.min(...[from, (from + to) / 2, to].map((u) => inkWidthAt(lines[line], u)));
 }
+
+/** The same round, from one of its places on. */
+const turned = <T>(round: readonly T[], from: number): T[] => [...round.slice(from), ...round.slice(0, from)];
 
 const NONE: readonly number[] = [];
 
