@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, it } from "vitest";
 import { difference as edited } from "../drawing/difference.ts";
+import type { Drawing } from "../drawing/drawing.ts";
 import { applyEdit, beginHistory, type History, toStep } from "../drawing/history.ts";
 import { patchEdit } from "../drawing/part-edits.ts";
 import { MAIN } from "../drawing/parts.ts";
@@ -9,6 +10,8 @@ import { mendedBy } from "../drawing/say-repairs.ts";
 import { openDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { coloured } from "../formats/foreign-art.ts";
 import { importSvg } from "../formats/import-drawing.ts";
+import { deliveredSvg } from "../formats/svg-write.ts";
+import { derive } from "../scene/scene.ts";
 import { SOAK } from "../testing.ts";
 import { DrawingReader } from "./drawing-reader.ts";
 import { withPart } from "./make-part.ts";
@@ -42,6 +45,12 @@ function parted(history: History, reader: DrawingReader): History {
   return move.history;
 }
 
+/** The drawing's SVG by the pockets that a reader finds. */
+function svgBy(reader: DrawingReader, drawing: Drawing): string {
+  const pockets = reader.read(drawing).pockets.filter(({ hidden }) => !hidden);
+  return deliveredSvg(drawing, derive(drawing, pockets));
+}
+
 it(`makes ${PARTS} of each, and nothing is gone`, () => {
   let made = 0;
   for (const file of published) {
@@ -57,6 +66,7 @@ it(`makes ${PARTS} of each, and nothing is gone`, () => {
       expect(mendedBy(repairs), file).toEqual({ brought: [], lost: [] });
       expect(drawing, file).toEqual(JSON.parse(JSON.stringify(history.drawing)));
     }
+    expect(svgBy(reader, history.drawing), file).toBe(svgBy(new DrawingReader(), history.drawing));
     expect(difference(pixelsOf(look(first).svg), look(history.drawing).svg), file).toBe(0);
     expect(toStep(history, 0)?.history.drawing ?? first, file).toEqual(first);
   }
