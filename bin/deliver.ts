@@ -2,11 +2,12 @@
 import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { contactOf } from "#core/deliver/contact-sheet.ts";
-import { type FileKind, filesOf } from "#core/deliver/files.ts";
+import { filesOf } from "#core/deliver/files.ts";
 import { inkNames } from "#core/deliver/ink-names.ts";
+import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
 import { Lettering } from "#core/deliver/lettering.ts";
-import { plainScene } from "#core/deliver/plain-scene.ts";
 import { joined } from "#core/deliver/studio.ts";
+import { isText, textFile } from "#core/deliver/text-files.ts";
 import {
   bleedOf,
   type Drawing,
@@ -17,26 +18,14 @@ import {
   type SheetName,
   widthInInches,
 } from "#core/drawing/drawing.ts";
-import { deliveredSvg, plainSvg, writeSvg } from "#core/formats/svg-write.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { type Chosen, chosenScene } from "#core/scene/chosen-scene.ts";
-import { wayNames } from "#core/scene/palette.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
 import { openDrawing } from "./open-drawing.ts";
 import { studio } from "./studio.ts";
 
-export const DELIVERED = ["svg", "plain-svg", "png", "pdf", "ora", "plates", "plates-pdf"] as const;
-
-const KINDS: Readonly<Record<Exclude<(typeof DELIVERED)[number], "svg" | "plain-svg">, FileKind>> = {
-  png: "png",
-  pdf: "pdf",
-  ora: "layers",
-  plates: "plates",
-  "plates-pdf": "plates-pdf",
-};
-
 export interface DeliverWish {
-  readonly as: (typeof DELIVERED)[number];
+  readonly as: FileKind;
   /** Pixels per inch of a picture; those of the page where left out. */
   readonly ppi?: number;
   /** The name of the colourway that is shown; the one that is seen where left out. */
@@ -64,27 +53,23 @@ export async function deliver(name: string, text: string, wish: DeliverWish): Pr
   const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
   const derived = derive(drawing, pockets);
   const chosen = chosenOf(drawing, wish);
-  if (wish.contact && as.startsWith("plates")) throw new Error("A contact sheet has no plates.");
+  if (wish.contact && kindFacts(as).byInk) throw new Error("A contact sheet has no plates.");
   const { scene, page } = wish.contact
     ? contactOf(drawing, derived, chosen, printLetters())
     : { scene: chosenScene(sceneOf(drawing, derived), chosen), page: drawing.page };
-  const dark = wish.dark === undefined ? undefined : wayNames(drawing).get(wayNamed(drawing, wish.dark));
-  if (as === "svg" || as === "plain-svg") {
-    const svg =
-      as === "plain-svg"
-        ? plainSvg(plainScene(scene).scene, page)
-        : chosen.part || chosen.sheets || wish.contact
-          ? writeSvg(scene, { page, dark })
-          : deliveredSvg(drawing, derived, dark);
-    return [{ name: `${name}.svg`, bytes: new TextEncoder().encode(svg) }];
+  if (isText(as)) {
+    const isWhole = !chosen.part && !chosen.sheets && !wish.contact;
+    const dark = wish.dark === undefined ? undefined : wayNamed(drawing, wish.dark);
+    const bytes = textFile(as, { drawing, derived, scene, page, isWhole }, { dark });
+    return [{ name: `${name}${kindFacts(as).ending}`, bytes }];
   }
   const file = {
-    as: KINDS[as],
+    as,
     name,
     ppi: sensiblePpi(page, wish.ppi),
     widthInches: widthInInches(page),
     bleed: bleedOf(page),
-    ...(wish.inks || as.startsWith("plates") ? { inks: inkNames(drawing, scene) } : {}),
+    ...(wish.inks || kindFacts(as).byInk ? { inks: inkNames(drawing, scene) } : {}),
   };
   const files = await filesOf(scene, file, studio, async () => true);
   return files.map((file) => ({ name: file.name, bytes: joined(file.parts) }));

@@ -3,6 +3,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { basename, extname, join } from "node:path";
 import { parseArgs } from "node:util";
+import { KINDS, kindFacts } from "#core/deliver/kinds.ts";
 import { drawingFileText } from "#core/formats/drawing-file.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
 import { cameIn } from "#core/formats/import-report.ts";
@@ -14,7 +15,7 @@ import { counted } from "#core/words.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
 import { convertReport } from "./convert.ts";
-import { DELIVERED, deliver } from "./deliver.ts";
+import { deliver } from "./deliver.ts";
 import { pocketsReport } from "./pockets.ts";
 import { traceReport } from "./trace.ts";
 
@@ -22,7 +23,7 @@ const USAGE = `Usage:
   fern pockets FILE.fern|FILE.svg [--reach N] [--strict] [--json]
   fern bridge FILE.svg --reach N --out OUT.svg [--strict] [--json]
   fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
-  fern deliver FILE.fern|FILE.svg --as svg|plain-svg|png|pdf|ora|plates|plates-pdf --out OUT|FOLDER
+  fern deliver FILE.fern|FILE.svg --as svg|plain-svg|png|pdf|ora|plates|plates-pdf|fern --out OUT|FOLDER
     [--ppi N] [--colourway NAME] [--part NAME] [--sheets ground,flats,shade,light,ink,gloss] [--dark NAME] [--inks] [--contact] [--json]
   fern trace SCAN.png --mode lines|shapes --out OUT.svg [--threshold 0-255] [--specks PIXELS] [--breaks PIXELS] [--json]
   fern build FILE.json [--repeat N] [--json]`;
@@ -112,7 +113,7 @@ const COMMANDS: Record<
     return { report: reports, sentence: [written, ...problems].join("\n"), partly: problems.length > 0 };
   },
   deliver: async (file, values) => {
-    const as = DELIVERED.find((one) => one === values.as);
+    const as = KINDS.find((kind) => kindFacts(kind).command === values.as);
     const { out, colourway } = values;
     if (!as || !out) throw new Error(USAGE);
     const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);

@@ -6,7 +6,10 @@ import { join } from "node:path";
 import { expect, type Page } from "@playwright/test";
 import { decode } from "fast-png";
 import { strFromU8, unzipSync } from "fflate";
-import { type DeliverWish, deliver } from "../bin/deliver.ts";
+import { DEMOS } from "../app/drawer/demo.ts";
+import { deliver } from "../bin/deliver.ts";
+import { FILE_KINDS, type FileKind, KINDS, kindFacts } from "../core/deliver/kinds.ts";
+import { drawingFileText, readDrawingFile } from "../core/formats/drawing-file.ts";
 import {
   differenceOf,
   drawnBy,
@@ -271,17 +274,40 @@ test("a picture goes to the clipboard, as PNG or as the text of its SVG", async 
   expect(size).toBe(Math.round((120 / 25.4) * 300));
 });
 
-test("the command line makes the very bytes of SVG and PDF, and the same picture", async ({ page }) => {
-  test.slow();
-  await openDemo(page, "Kettle on the potting bench, coloured");
-  const text = readFileSync("demo/almanac-kettle-coloured.fern", "utf8");
-  const byCommand = async (as: DeliverWish["as"]): Promise<Uint8Array> =>
-    (await deliver("almanac-kettle-coloured", text, { as }))[0].bytes;
-  expect((await save(page, "SVG")).bytes.toString()).toBe(strFromU8(await byCommand("svg")));
-  expect((await save(page, "PDF")).bytes.equals(await byCommand("pdf"))).toBe(true);
-  const [own, other] = [(await save(page, "PNG")).bytes, await byCommand("png")].map(rgbOf);
-  expect(differenceOf(own, other).mean).toBeLessThan(1);
-});
+const BYTES: readonly FileKind[] = ["svg", "plain-svg", "pdf"];
+const SMALL_PPI = 60;
+
+for (const { title, file } of DEMOS.filter((demo) => !demo.file.endsWith(".png")))
+  test(`every kind of file of ${title} is the command line's too`, async ({ page }) => {
+    test.slow();
+    await openDemo(page, title);
+    await openHome(page);
+    await home(page).getByLabel("Pixels per inch").fill(`${SMALL_PPI}`);
+    await home(page).getByLabel("Pixels per inch").press("Enter");
+    for (const kind of KINDS) await tick(page, FILE_KINDS[kind].word).check();
+    const files = unzipSync((await saved(page)).bytes);
+    const text = drawingFileText(readFileSync(`demo/${file}`));
+    for (const as of KINDS) {
+      const { ending, variant = "" } = kindFacts(as);
+      const own = Object.keys(files).filter(
+        (name) => name.endsWith(`${variant}${ending}`) && name.includes("-plate-") === (as === "plates"),
+      );
+      const other = await deliver(title, text, { as, ppi: SMALL_PPI });
+      const mine = (variant ? own : own.filter((name) => !/-(plain|plates)\.\w+$/.test(name))).sort();
+      expect(mine.length, as).toBe(other.length);
+      mine.forEach((name, k) => {
+        const [a, b] = [files[name], other.sort((p, q) => (p.name < q.name ? -1 : 1))[k].bytes];
+        if (BYTES.includes(as)) expect(Buffer.from(a).equals(b), `${as} of ${title}`).toBe(true);
+        else if (as === "fern")
+          expect(readDrawingFile(drawingFileText(a))).toEqual(readDrawingFile(drawingFileText(b)));
+        else if (ending === ".png") expect(differenceOf(rgbOf(a), rgbOf(b)).mean, name).toBeLessThan(1);
+        else if (as === "layers") {
+          const [merged, painted] = [a, b].map((bytes) => rgbOf(unzipSync(bytes)["mergedimage.png"]));
+          expect(differenceOf(merged, painted).mean, name).toBeLessThan(1);
+        } else expect([a, b].map((bytes) => problemsOf(bytes))).toEqual(["", ""]);
+      });
+    }
+  });
 
 test("several files go straight into a folder, where the browser has it", async ({ page }) => {
   // The browser's own private folder in place of one that a person chooses.

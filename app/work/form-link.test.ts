@@ -69,6 +69,24 @@ describe("soft forms worked out elsewhere", () => {
     expect(asked).toEqual([2, 2]);
   });
 
+  it("are forgotten, here and there, once nobody has wanted them for long", async () => {
+    const lives: number[] = [];
+    const work = new FormWork();
+    const { link } = linked(async (request) => {
+      lives.push(request.frame.live.length);
+      return work.answer(structuredClone(request));
+    });
+    const formed = formedBy(pockets[0], form, pockets, drawing);
+    for (let key = 1; key < 60; key++) {
+      link.tonesOf(-key, { ...formed, key: `gone ${key}` }, form, drawing);
+      expect(
+        link.tonesOf(pockets[1].key, formedBy(pockets[1], form, pockets, drawing), form, drawing),
+      ).toHaveLength(key === 1 ? 0 : 3);
+      await link.settled();
+    }
+    expect(Math.max(...lives)).toBeLessThan(14);
+  });
+
   it("are none where they cannot be had, and are not asked for over and over", async () => {
     let tries = 0;
     const { link, all, told } = linked(() => {

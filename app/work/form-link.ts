@@ -16,7 +16,12 @@ interface Known extends Wanted {
   readonly lamp: Lamp;
   readonly page: Box;
   readonly tones: readonly FormTone[];
+  /** The round in which somebody wanted it last. */
+  wantedIn: number;
 }
+
+/** What nobody has wanted for so many rounds is forgotten: its pocket is gone, or lit no more. */
+const REMEMBERED = 8;
 
 interface Wanted {
   readonly formed: KeyedForm;
@@ -37,6 +42,7 @@ export class FormLink implements FormSource {
   /** The outlines that the other side has. */
   private readonly told = new Map<string, KeyedForm>();
   private asking: Promise<void> | undefined;
+  private round = 0;
 
   constructor(
     private readonly work: AskForms,
@@ -45,6 +51,7 @@ export class FormLink implements FormSource {
 
   tonesOf(pocket: number, formed: KeyedForm, form: Form, lit: Lit): readonly FormTone[] {
     const known = this.known.get(pocket);
+    if (known) known.wantedIn = this.round;
     if (known && isOf(known, formed, form, lit)) return known.tones;
     this.lit = lit;
     this.wanted.set(pocket, { formed, form });
@@ -88,8 +95,24 @@ export class FormLink implements FormSource {
     { lamp, page }: Lit,
     answer: ReadonlyMap<number, readonly FormTone[]>,
   ): void {
+    this.round++;
     for (const [key, asked] of wanted)
-      this.known.set(key, { ...asked, lamp, page: page.box, tones: answer.get(key) ?? NONE });
+      this.known.set(key, {
+        ...asked,
+        lamp,
+        page: page.box,
+        tones: answer.get(key) ?? NONE,
+        wantedIn: this.round,
+      });
+    this.forget();
+  }
+
+  private forget(): void {
+    const live = new Set([...this.wanted.values()].map(({ formed }) => formed.key));
+    for (const [pocket, { formed, wantedIn }] of this.known)
+      if (wantedIn < this.round - REMEMBERED) this.known.delete(pocket);
+      else live.add(formed.key);
+    for (const key of this.told.keys()) if (!live.has(key)) this.told.delete(key);
   }
 }
 

@@ -1,18 +1,19 @@
-/** The files that are made of a scene, whoever makes them. */
+/** The files that are painted of a scene, whoever makes them. */
 import { MM_PER_INCH } from "../drawing/drawing.ts";
 import { writePdf } from "../formats/pdf/pdf-write.ts";
 import { greyPages } from "../formats/pdf/plates-pdf.ts";
 import type { Scene } from "../scene/scene.ts";
+import { type FileKind, kindFacts } from "./kinds.ts";
 import { layeredPicture } from "./layers.ts";
 import { pictureOf } from "./picture.ts";
 import { type Plate, platePng, platesOf } from "./plates.ts";
 import { type GoOn, goOnOrStop, joined, type MadeFile, type Studio } from "./studio.ts";
+import type { TextKind } from "./text-files.ts";
 
-export const KINDS = ["png", "pdf", "layers", "plates", "plates-pdf"] as const;
-export type FileKind = (typeof KINDS)[number];
+export type PaintedKind = Exclude<FileKind, TextKind>;
 
 export interface FileWish {
-  readonly as: FileKind;
+  readonly as: PaintedKind;
   /** Without ending. */
   readonly name: string;
   readonly ppi: number;
@@ -32,13 +33,9 @@ export const USUAL_OVERLAP = 0.2;
 
 type Maker = (scene: Scene, wish: FileWish, studio: Studio, goOn: GoOn) => Promise<MadeFile[]>;
 
-const MAKERS: Readonly<Record<FileKind, Maker>> = {
+const MAKERS: Readonly<Record<PaintedKind, Maker>> = {
   png: async (scene, wish, studio, goOn) => [
-    {
-      name: `${wish.name}.png`,
-      type: "image/png",
-      parts: await pictureOf(scene, pictureWish(scene, wish), studio, goOn),
-    },
+    fileOf(wish, await pictureOf(scene, pictureWish(scene, wish), studio, goOn)),
   ],
   pdf: async (scene, wish, _, goOn) => {
     const { widthInches, bleed = 0, ppi, inks } = wish;
@@ -49,21 +46,17 @@ const MAKERS: Readonly<Record<FileKind, Maker>> = {
       ppi,
       ...(inks && { inkOf: ({ variable }) => inks[variable] ?? variable }),
     });
-    return [{ name: `${wish.name}.pdf`, type: "application/pdf", parts: [pdf] }];
+    return [fileOf(wish, [pdf])];
   },
   layers: async (scene, wish, studio, goOn) => [
-    {
-      name: `${wish.name}.ora`,
-      type: "image/openraster",
-      parts: await layeredPicture(scene, pictureWish(scene, wish), studio, goOn),
-    },
+    fileOf(wish, await layeredPicture(scene, pictureWish(scene, wish), studio, goOn)),
   ],
   plates: async (scene, wish, studio, goOn) => {
     const files: MadeFile[] = [];
     for await (const plate of plates(scene, wish, studio, goOn)) {
-      const called = `${wish.name}-plate-${files.length + 1}-${plate.tone.variable}`;
+      const variant = `plate-${files.length + 1}-${plate.tone.variable}`;
       const parts = platePng(plate, `${scene.title}: ${inkName(plate, wish)}`, wish.ppi);
-      files.push({ name: `${called}.png`, type: "image/png", parts });
+      files.push(fileOf(wish, parts, variant));
     }
     return files;
   },
@@ -76,8 +69,17 @@ const MAKERS: Readonly<Record<FileKind, Maker>> = {
       widthInches: wish.widthInches + 2 * MARGIN,
       marginInches: MARGIN,
     });
-    return [{ name: `${wish.name}-plates.pdf`, type: "application/pdf", parts: [pdf] }];
+    return [fileOf(wish, [pdf])];
   },
+};
+
+const fileOf = (
+  { name, as }: FileWish,
+  parts: readonly Uint8Array[],
+  variant = kindFacts(as).variant,
+): MadeFile => {
+  const { ending, type } = kindFacts(as);
+  return { name: `${variant ? `${name}-${variant}` : name}${ending}`, type, parts };
 };
 
 const inkName = ({ tone }: Plate, { inks }: FileWish): string => inks?.[tone.variable] ?? tone.variable;

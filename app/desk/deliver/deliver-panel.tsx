@@ -1,5 +1,6 @@
 import { FileImage, FileJson, FileText, PackageOpen, PenTool, Printer, Signature } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import { FILE_KINDS, type FileKind } from "#core/deliver/kinds.ts";
 import { ranked } from "#core/drawing/drawing.ts";
 import { Button } from "../../ui/button.tsx";
 import { useNotice } from "../../ui/notices.tsx";
@@ -11,7 +12,7 @@ import { ProofDialog } from "./proof-dialog.tsx";
 import { SignWindow } from "./sign-window.tsx";
 import { TakeHomeWindow } from "./take-home-window.tsx";
 import { useHandOver } from "./use-hand-over.ts";
-import { CONTACT, EVERY, KIND_WORDS, type Kind, SEEN, usualWish } from "./wish.ts";
+import { CONTACT, EVERY, SEEN, usualWish } from "./wish.ts";
 
 /** Page and ground, and the files to take home. */
 export function DeliverPanel() {
@@ -89,10 +90,10 @@ function WayField({ way, onWay }: { way: string; onWay: (way: string) => void })
   );
 }
 
-function SaveButton({ kind, way, icon }: { kind: Kind; way: string; icon: ReactNode }) {
+function SaveButton({ kind, way, icon }: { kind: FileKind; way: string; icon: ReactNode }) {
   const desk = useDeskStore();
   const { share, start } = useHandOver();
-  const { word } = KIND_WORDS[kind];
+  const { word } = FILE_KINDS[kind];
   const busy = share !== null;
   const percent = Math.round(100 * (share ?? 0));
   const save = () => start({ ...usualWish([kind], desk.getState().drawing.page.ppi), way }, "download", word);

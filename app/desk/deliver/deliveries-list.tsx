@@ -1,12 +1,13 @@
 import { useLiveQuery } from "dexie-react-hooks";
 import { RotateCw, Trash2 } from "lucide-react";
+import { FILE_KINDS } from "#core/deliver/kinds.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { deliveriesOf, forgetDelivery } from "../../keep/deliveries.ts";
 import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk } from "../store/use-desk.ts";
 import { bytesWord } from "./hand-over.ts";
-import { CONTACT, EVERY, KIND_WORDS, SEEN, SHARE_WORDS, type TakeHome } from "./wish.ts";
+import { CONTACT, EVERY, SEEN, SHARE_WORDS, type TakeHome } from "./wish.ts";
 
 interface Props {
   /** Makes the same files again, of the drawing as it is now. */
@@ -65,7 +66,7 @@ export function DeliveriesList({ onAgain, busy }: Props) {
 
 /** Which files of what: the sheets, the part and the colourway where it was not all of them, or as it is seen. */
 function wordsOf({ kinds, share, part, way }: TakeHome, { parts, colourways }: Drawing): string {
-  const files = kinds.map((kind) => KIND_WORDS[kind]?.word ?? kind).join(", ");
+  const files = kinds.map((kind) => FILE_KINDS[kind]?.word ?? kind).join(", ");
   const ways: Readonly<Record<string, string>> = { [EVERY]: "each colourway", [CONTACT]: "on one sheet" };
   const of = [
     share === "all" ? "" : (SHARE_WORDS[share] ?? share),

@@ -1,10 +1,12 @@
 /** Hands files to the person: one by itself, several as a zip or into a folder; and remembers that it did. */
+
 import { type Zippable, zipSync } from "fflate";
+import { FILE_KINDS } from "#core/deliver/kinds.ts";
 import { keepDelivery } from "../../keep/deliveries.ts";
 import { downloadFile } from "../../ui/download.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { type MadeFile, makeFiles, type Progress, plainFileName } from "./make-files.ts";
-import { KIND_WORDS, type TakeHome } from "./wish.ts";
+import type { TakeHome } from "./wish.ts";
 
 /** Compressed already. */
 const PACKED = /\.(png|pdf|ora)$/;
@@ -97,7 +99,7 @@ async function download(desk: DeskStore, made: readonly MadeFile[]): Promise<rea
 
 function remember(desk: DeskStore, wish: TakeHome, made: readonly MadeFile[]): void {
   const { id, set } = desk.getState();
-  const kinds = wish.kinds.map((kind) => KIND_WORDS[kind].word);
+  const kinds = wish.kinds.map((kind) => FILE_KINDS[kind].word);
   set({
     lastExport:
       kinds.length === 1

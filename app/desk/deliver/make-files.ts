@@ -1,17 +1,14 @@
 /** Makes the files that are asked for, each from the one scene. */
 import { contactOf } from "#core/deliver/contact-sheet.ts";
-import type { FileKind } from "#core/deliver/files.ts";
 import { inkNames } from "#core/deliver/ink-names.ts";
-import { plainScene, unitedScene } from "#core/deliver/plain-scene.ts";
+import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
+import { isText, textFile } from "#core/deliver/text-files.ts";
 import { bleedOf, type Drawing, type Page, ranked, widthInInches } from "#core/drawing/drawing.ts";
-import { packedDrawingFile } from "#core/formats/drawing-file.ts";
-import { deliveredSvg, plainSvg, writeSvg } from "#core/formats/svg-write.ts";
 import { type Chosen, chosenScene } from "#core/scene/chosen-scene.ts";
-import { wayNames } from "#core/scene/palette.ts";
 import { type Scene, sceneOf } from "#core/scene/scene.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { letteringIn } from "./lettering.ts";
-import { CONTACT, EVERY, isMade, type Kind, SEEN, SHARE_WORDS, SHEETS_OF, type TakeHome } from "./wish.ts";
+import { CONTACT, EVERY, isMade, SEEN, SHARE_WORDS, SHEETS_OF, type TakeHome } from "./wish.ts";
 
 export interface MadeFile {
   readonly name: string;
@@ -41,10 +38,10 @@ export async function makeFiles(
   const state = desk.getState();
   const jobs = await jobsFor(state, wish);
   const made: MadeFile[] = [];
-  for (const [k, { kind, source }] of jobs.entries()) {
-    if (isEmpty(source) && pieceOf(state, wish) !== "")
+  for (const [k, job] of jobs.entries()) {
+    if (isEmpty(job.source) && pieceOf(state, wish) !== "")
       throw new Error(`There is nothing to save: ${pieceOf(state, wish)} is empty in this drawing.`);
-    const files = await MAKERS[kind](state, source, wish, (share) => onProgress((k + share) / jobs.length));
+    const files = await filesFor(job, state, wish, (share) => onProgress((k + share) / jobs.length));
     if (!files) return undefined;
     made.push(...files);
   }
@@ -58,12 +55,9 @@ export const firstSource = async (state: Desk, wish: TakeHome): Promise<Source> 
     : sourceIn(state, wish, wish.way === EVERY ? SEEN : wish.way, "");
 
 interface Job {
-  readonly kind: Kind;
+  readonly kind: FileKind;
   readonly source: Source;
 }
-
-/** An SVG and a drawing file hold every colourway. */
-const HOLD_ALL: readonly Kind[] = ["svg", "fern"];
 
 async function jobsFor(state: Desk, wish: TakeHome): Promise<Job[]> {
   const kinds = wish.kinds.filter((kind) => isMade(kind, wish));
@@ -74,7 +68,7 @@ async function jobsFor(state: Desk, wish: TakeHome): Promise<Job[]> {
   const { drawing } = state;
   const ways = wish.way === EVERY ? ranked(drawing.colourways) : [];
   return kinds.flatMap((kind): Job[] =>
-    ways.length > 0 && !HOLD_ALL.includes(kind)
+    ways.length > 0 && !kindFacts(kind).holdsWays
       ? ways.map(({ id, name }) => ({ kind, source: sourceIn(state, wish, id, name) }))
       : [{ kind, source: sourceIn(state, wish, wish.way === EVERY ? SEEN : wish.way, "") }],
   );
@@ -116,61 +110,37 @@ async function contactSource(state: Desk, wish: TakeHome): Promise<Source> {
   return { more: "contact sheet", drawing, ...sheet };
 }
 
-type Maker = (
-  state: Desk,
-  source: Source,
+/** Written here, or painted by the worker of pictures; undefined where it was stopped. */
+async function filesFor(
+  { kind, source }: Job,
+  { derived, pictures }: Desk,
   wish: TakeHome,
   onProgress: Progress,
-) => Promise<MadeFile[] | undefined>;
-
-const byWorker =
-  (as: FileKind): Maker =>
-  (state, { scene, page, drawing, more }, { ppi, inks }, onProgress) =>
-    state.pictures.files(
+): Promise<MadeFile[] | undefined> {
+  const { drawing, scene, page, more } = source;
+  if (!isText(kind))
+    return pictures.files(
       scene,
       {
-        as,
+        as: kind,
         name: plainFileName(drawing.name, more),
-        ppi,
+        ppi: wish.ppi,
         widthInches: widthInInches(page),
         bleed: bleedOf(page),
-        ...(inks || as.startsWith("plates") ? { inks: inkNames(drawing, scene) } : {}),
+        ...(wish.inks || kindFacts(kind).byInk ? { inks: inkNames(drawing, scene) } : {}),
       },
       onProgress,
     );
-
-const MAKERS: Readonly<Record<Kind, Maker>> = {
-  svg: async ({ derived }, source, wish) => {
-    const { drawing, scene, page } = source;
-    const whole = wish.share === "all" && wish.part === "" && wish.way !== CONTACT && !wish.united;
-    const dark = wayNames(drawing).get(wish.dark);
-    const text = whole
-      ? deliveredSvg(drawing, derived, dark)
-      : writeSvg(wish.united ? unitedScene(scene) : scene, { page, dark });
-    return [svgFile(source, text, "")];
-  },
-  "plain-svg": async (_, source, { united }) => {
-    const { scene, page } = source;
-    const text = plainSvg(plainScene(united ? unitedScene(scene) : scene).scene, page);
-    return [svgFile(source, text, "plain")];
-  },
-  png: byWorker("png"),
-  pdf: byWorker("pdf"),
-  layers: byWorker("layers"),
-  plates: byWorker("plates"),
-  "plates-pdf": byWorker("plates-pdf"),
-  fern: async (_, { drawing }) => [
+  const { ending, type, variant = "" } = kindFacts(kind);
+  const isWhole = wish.share === "all" && wish.part === "" && wish.way !== CONTACT;
+  const bytes = textFile(kind, { drawing, derived, scene, page, isWhole }, wish);
+  return [
     {
-      name: `${plainFileName(drawing.name)}.fern`,
-      blob: new Blob([packedDrawingFile(drawing) as Uint8Array<ArrayBuffer>], { type: "application/gzip" }),
+      name: `${plainFileName(drawing.name, `${more} ${variant}`)}${ending}`,
+      blob: new Blob([bytes as Uint8Array<ArrayBuffer>], { type }),
     },
-  ],
-};
-
-const svgFile = ({ drawing, more }: Source, text: string, variant: string): MadeFile => ({
-  name: `${plainFileName(drawing.name, `${more} ${variant}`)}.svg`,
-  blob: new Blob([text], { type: "image/svg+xml" }),
-});
+  ];
+}
 
 /** `more` is added to the name of a drawing. */
 export function plainFileName(name: string, more = ""): string {

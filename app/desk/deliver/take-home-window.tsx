@@ -1,5 +1,6 @@
 import { Copy, FolderDown, Save } from "lucide-react";
 import { type ReactNode, useEffect, useState } from "react";
+import { FILE_KINDS, type FileKind, KINDS } from "#core/deliver/kinds.ts";
 import { ranked } from "#core/drawing/drawing.ts";
 import { partsOf } from "#core/drawing/parts.ts";
 import { Button } from "../../ui/button.tsx";
@@ -17,9 +18,6 @@ import {
   CONTACT,
   EVERY,
   isMade,
-  KIND_WORDS,
-  KINDS,
-  type Kind,
   SEEN,
   SHARE_WORDS,
   SHARES,
@@ -211,13 +209,13 @@ function OfWhat({ wish, onChange }: Part) {
 
 function Kinds({ wish, onChange }: Part) {
   const sizes = useSizes(wish);
-  const toggled = (kind: Kind, on: boolean) =>
+  const toggled = (kind: FileKind, on: boolean) =>
     onChange({ kinds: KINDS.filter((one) => (one === kind ? on : wish.kinds.includes(one))) });
   return (
     <fieldset className="grid gap-0.5">
       <legend className="mb-1 font-display text-base">Files</legend>
       {KINDS.map((kind) => {
-        const { word, hint } = KIND_WORDS[kind];
+        const { word, hint } = FILE_KINDS[kind];
         const made = isMade(kind, wish);
         return (
           <label

@@ -1,23 +1,23 @@
 import { useEffect, useState } from "react";
+import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
 import { widthInInches } from "#core/drawing/drawing.ts";
 import { useDeskStore } from "../store/use-desk.ts";
 import { bytesWord } from "./hand-over.ts";
 import { makeFiles } from "./make-files.ts";
-import { isMade, type Kind, type TakeHome } from "./wish.ts";
+import { isMade, type TakeHome } from "./wish.ts";
 
-/** Of pixels: made small twice, from which it is reckoned how large they grow. */
-const PIXELS: readonly Kind[] = ["png", "layers", "plates", "plates-pdf"];
+/** What is of pixels is made this wide, twice, from which it is reckoned how large it grows. */
 const TRIED = [220, 440] as const;
 const PATIENCE_MS = 350;
 
 /** How large the chosen files will be, as they are found out one after another. */
-export function useSizes(wish: TakeHome): Readonly<Partial<Record<Kind, string>>> {
+export function useSizes(wish: TakeHome): Readonly<Partial<Record<FileKind, string>>> {
   const desk = useDeskStore();
-  const [sizes, setSizes] = useState<Readonly<Partial<Record<Kind, string>>>>({});
+  const [sizes, setSizes] = useState<Readonly<Partial<Record<FileKind, string>>>>({});
   useEffect(() => {
     let open = true;
     setSizes({});
-    const bytesOf = async (kind: Kind, ppi: number) => {
+    const bytesOf = async (kind: FileKind, ppi: number) => {
       const made = await makeFiles(desk, { ...wish, kinds: [kind], ppi }, () => {});
       return (made ?? []).reduce((sum, { blob }) => sum + blob.size, 0);
     };
@@ -25,7 +25,7 @@ export function useSizes(wish: TakeHome): Readonly<Partial<Record<Kind, string>>
       const width = widthInInches(desk.getState().drawing.page);
       for (const kind of wish.kinds.filter((one) => isMade(one, wish))) {
         if (!open) return;
-        const word = PIXELS.includes(kind)
+        const word = kindFacts(kind).ofPixels
           ? `about ${bytesWord(await reckoned((pixels) => bytesOf(kind, pixels / width), wish.ppi * width))}`
           : bytesWord(await bytesOf(kind, wish.ppi));
         if (open) setSizes((now) => ({ ...now, [kind]: word }));

@@ -1,8 +1,6 @@
 /** What is taken home: which files, of what, in which colours. Plain values, so that it can be kept and repeated. */
+import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
 import type { SheetName } from "#core/drawing/drawing.ts";
-
-export const KINDS = ["svg", "plain-svg", "png", "pdf", "layers", "plates", "plates-pdf", "fern"] as const;
-export type Kind = (typeof KINDS)[number];
 
 /** Which sheets, by a word of their own where they are several. */
 export const SHARES = [
@@ -36,7 +34,7 @@ export const EVERY = "*";
 export const CONTACT = "#";
 
 export interface TakeHome {
-  readonly kinds: readonly Kind[];
+  readonly kinds: readonly FileKind[];
   readonly share: Share;
   /** The id of a part; none for all. */
   readonly part: string;
@@ -51,7 +49,7 @@ export interface TakeHome {
   readonly dark: string;
 }
 
-export const usualWish = (kinds: readonly Kind[], ppi: number): TakeHome => ({
+export const usualWish = (kinds: readonly FileKind[], ppi: number): TakeHome => ({
   kinds,
   share: "all",
   part: "",
@@ -64,32 +62,12 @@ export const usualWish = (kinds: readonly Kind[], ppi: number): TakeHome => ({
 
 /** Whether a file of a kind is made of what is asked for: a drawing file holds all there is, and a contact sheet has no plates. */
 export const isMade = (
-  kind: Kind,
+  kind: FileKind,
   { way, share, part }: Pick<TakeHome, "way" | "share" | "part">,
 ): boolean =>
-  kind === "fern"
+  kindFacts(kind).whole
     ? share === "all" && part === "" && (way === SEEN || way === EVERY)
-    : way !== CONTACT || (kind !== "plates" && kind !== "plates-pdf");
-
-export const KIND_WORDS: Readonly<Record<Kind, { readonly word: string; readonly hint: string }>> = {
-  svg: { word: "SVG", hint: "Stays sharp at any size, holds every colourway, opens here again as it was" },
-  "plain-svg": {
-    word: "Plain SVG",
-    hint: "For programs that know no blend modes, filters or custom colours: all is written out",
-  },
-  png: { word: "PNG", hint: "Pixels on a clear ground, with their ppi" },
-  pdf: { word: "PDF", hint: "Vector, for print: blend modes and clear ground kept, with bleed" },
-  layers: {
-    word: "Layered picture",
-    hint: "OpenRaster, for painters: a group for each part, in it a layer for each sheet",
-  },
-  plates: {
-    word: "Plates, PNG",
-    hint: "A grey picture for each ink, with marks; lighter inks run on under darker ones",
-  },
-  "plates-pdf": { word: "Plates, PDF", hint: "The same as one file, a page for each ink" },
-  fern: { word: "Drawing file", hint: "The drawing itself, to go on with anywhere" },
-};
+    : way !== CONTACT || !kindFacts(kind).byInk;
 
 export const SHARE_WORDS: Readonly<Record<Share, string>> = {
   all: "all sheets",
