@@ -20,7 +20,7 @@ import {
 } from "#core/drawing/drawing.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { type Chosen, chosenScene } from "#core/scene/chosen-scene.ts";
-import { derive, sceneOf } from "#core/scene/scene.ts";
+import { type Derived, derive, sceneOf } from "#core/scene/scene.ts";
 import { openDrawing } from "./open-drawing.ts";
 import { studio } from "./studio.ts";
 
@@ -28,8 +28,6 @@ export interface DeliverWish {
   readonly as: FileKind;
   /** Pixels per inch of a picture; those of the page where left out. */
   readonly ppi?: number;
-  /** The name of the colourway that is shown; the one that is seen where left out. */
-  readonly colourway?: string;
   /** The name of a part, and those of sheets; all where left out. */
   readonly part?: string;
   readonly sheets?: readonly string[];
@@ -46,12 +44,23 @@ export interface Delivery {
   readonly bytes: Uint8Array;
 }
 
-/** Throws an Error for a colourway that the drawing has not, a FileProblem for a file that cannot be read. */
-export async function deliver(name: string, text: string, wish: DeliverWish): Promise<Delivery[]> {
-  const { as } = wish;
-  const drawing = inWay(openDrawing(name, text), wish.colourway);
+/** A drawing that was opened, and what is derived from it. */
+export interface Opened {
+  readonly name: string;
+  readonly drawing: Drawing;
+  readonly derived: Derived;
+}
+
+/** In a colourway by its name. Throws an Error for one that the drawing has not, a FileProblem for a file that cannot be read. */
+export function opened(name: string, text: string, colourway?: string): Opened {
+  const drawing = inWay(openDrawing(name, text), colourway);
   const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
-  const derived = derive(drawing, pockets);
+  return { name, drawing, derived: derive(drawing, pockets) };
+}
+
+/** Throws an Error with a sentence where a file cannot be made. */
+export async function deliver({ name, drawing, derived }: Opened, wish: DeliverWish): Promise<Delivery[]> {
+  const { as } = wish;
   const chosen = chosenOf(drawing, wish);
   if (wish.contact && kindFacts(as).byInk) throw new Error("A contact sheet has no plates.");
   const { scene, page } = wish.contact

@@ -15,7 +15,7 @@ import { counted } from "#core/words.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
 import { convertReport } from "./convert.ts";
-import { deliver } from "./deliver.ts";
+import { deliver, opened } from "./deliver.ts";
 import { pocketsReport } from "./pockets.ts";
 import { traceReport } from "./trace.ts";
 
@@ -119,8 +119,8 @@ const COMMANDS: Record<
     const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);
     const { part, dark, inks, contact } = values;
     const sheets = values.sheets?.split(",");
-    const wish = { as, ppi, colourway, part, sheets, dark, inks, contact };
-    const made = await deliver(basename(file, extname(file)), read(file), wish);
+    const wish = { as, ppi, part, sheets, dark, inks, contact };
+    const made = await deliver(opened(basename(file, extname(file)), read(file), colourway), wish);
     const several = as === "plates";
     if (several) makeFolder(out);
     const files = made.map(({ name, bytes }) => {
