@@ -2,14 +2,17 @@
 import { changePart, copyPart, orderParts, patchEdit, removePart } from "#core/drawing/part-edits.ts";
 import { partOf, partsOf } from "#core/drawing/parts.ts";
 import { translation } from "#core/geometry/matrix.ts";
+import { type Met, stillThere } from "../pockets/still-there.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
+import { onceRead } from "../store/once-read.ts";
 
 /** Makes a part of pockets, or of lines with all they enclose, in front of the one they are in. */
 export async function makePart(
   desk: DeskStore,
-  { keys = [], lines = [] }: { readonly keys?: readonly number[]; readonly lines?: readonly string[] },
+  { pockets = [], lines = [] }: { readonly pockets?: readonly Met[]; readonly lines?: readonly string[] },
 ): Promise<void> {
-  const state = desk.getState();
+  const state = await onceRead(desk);
+  const keys = stillThere(state.derived.pockets, pockets).map(({ key }) => key);
   const from = partFor(state, keys, lines);
   if (!from) {
     state.tell("Those are of several parts. A part is made of what lies in one.");
@@ -61,7 +64,7 @@ function partFor(
 
 /** Joins a part to the one behind it, or for the rearmost to the one before it. */
 export async function joinPart(desk: DeskStore, id: string): Promise<void> {
-  const state = desk.getState();
+  const state = await onceRead(desk);
   const parts = partsOf(state.drawing);
   const index = parts.findIndex((part) => part.id === id);
   const into = parts[index - 1] ?? parts[index + 1];

@@ -41,7 +41,7 @@ export const pocketMenu: StageMenu = {
           gatherPockets(desk, pockets, "add");
         },
       },
-      { word: "Make a part", act: () => void makePart(desk, { keys: pockets.map(({ key }) => key) }) },
+      { word: "Make a part", act: () => void makePart(desk, { pockets }) },
     ];
   },
 };

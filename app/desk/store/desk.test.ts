@@ -472,8 +472,7 @@ describe("snags of a drawing with parts", () => {
     expect(state().gaps.openings.length).toBeGreaterThan(0);
     goToOpening(desk, 0);
     expect(state().said).toMatch(/^Opening 1 of \d+, /);
-    const key = state().derived.pockets[0].key;
-    await makePart(desk, { keys: [key] });
+    await makePart(desk, { pockets: [state().derived.pockets[0]] });
     await settled();
     edit(changePart({ id: "main", name: "Drawing" }, { name: "House" }));
     await settled();

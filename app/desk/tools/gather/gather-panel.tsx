@@ -132,7 +132,7 @@ function Doing({ count }: { count: number }) {
     const edit = pourInto(state, gatheredPockets(state), wish);
     if (edit) state.edit(edit);
   };
-  const make = () => void makePart(desk, { keys: gatheredPockets(desk.getState()).map(({ key }) => key) });
+  const make = () => void makePart(desk, { pockets: gatheredPockets(desk.getState()) });
   return (
     <div className="grid grid-cols-[auto_auto_auto] gap-1">
       <Button size="small" disabled={none} onClick={() => pour(paintWish(desk.getState().paint))}>

@@ -17,10 +17,14 @@ it("keeps what is gathered while the lines change: by itself, or by what lies th
   const at = (x: number) => pocketAt(state().derived.pockets, [x, 50])!;
   const [left, right] = [at(35), at(65)];
   gatherPockets(desk, [left], "alone");
-  const making = makePart(desk, { keys: [right.key] });
+  const making = makePart(desk, { pockets: [right] });
   gatherPockets(desk, [left, right], "alone");
   await making;
+  // Asked for before the pockets of the first part are there.
+  const again = makePart(desk, { pockets: [left] });
+  await again;
   await settled();
+  expect(Object.keys(state().drawing.parts)).toHaveLength(3);
   expect(at(65).key).not.toBe(right.key);
   expect(gatheredPockets(state())).toEqual(expect.arrayContaining([at(35), at(65)]));
   turnRound(desk);

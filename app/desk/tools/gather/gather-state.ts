@@ -4,8 +4,8 @@ import { createSelector } from "reselect";
 import { allAlike, type SeenColours, touchingAlike } from "#core/pockets/gathering.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { paletteOf } from "#core/scene/palette.ts";
-import { pocketAt } from "#core/scene/scene.ts";
 import { counted } from "#core/words.ts";
+import { type Met, stillThere } from "../../pockets/still-there.ts";
 import { describePocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
@@ -21,7 +21,7 @@ interface Settings {
 
 interface Held {
   /** As they were when they were gathered: where one has gone since, what now lies at its inner point is gathered. */
-  readonly pockets: readonly Pick<Pocket, "key" | "seed">[];
+  readonly pockets: readonly Met[];
 }
 
 const NONE: readonly Pocket[] = [];
@@ -31,12 +31,7 @@ export const gather = toolState<Settings, Held>("gather", { takes: "one", within
 
 export const gatheredPockets = createSelector(
   [(desk: Desk) => desk.derived.pockets, (desk: Desk) => gather.held(desk).pockets],
-  (pockets, held): readonly Pocket[] => {
-    if (held.length === 0) return NONE;
-    const byKey = new Map(pockets.map((pocket) => [pocket.key, pocket]));
-    const found = new Set(held.map(({ key, seed }) => byKey.get(key) ?? pocketAt(pockets, seed)));
-    return pockets.filter((pocket) => found.has(pocket));
-  },
+  (pockets, held): readonly Pocket[] => (held.length === 0 ? NONE : stillThere(pockets, held)),
 );
 
 export const countGathered = (desk: Desk): number => gatheredPockets(desk).length;
