@@ -135,6 +135,7 @@ describe("every edit there is", () => {
         if (!(error instanceof TooDense)) failed.push(error);
       }
     expect(failed).toEqual([]);
-    expect(made.size).toBeGreaterThan(Math.min(RANDOM_NAMES.length, 2 * SEQUENCES));
+    // Some can seldom be made at all.
+    expect(made.size).toBeGreaterThan(Math.min(0.9 * RANDOM_NAMES.length, 2 * SEQUENCES));
   });
 });
