@@ -15,12 +15,7 @@ export interface PngTimes {
   readonly whole?: number;
 }
 
-export async function pngTimes(
-  text: string,
-  width: number,
-  height: number,
-  beside: boolean,
-): Promise<PngTimes> {
+async function pngTimes(text: string, width: number, height: number, beside: boolean): Promise<PngTimes> {
   const read = readDrawingFile(text);
   const { box } = read.page;
   const page = { ...read.page, box: { ...box, height: (box.width * height) / width } };

@@ -183,7 +183,7 @@ function timeRecolouring({ drawing, pockets }: ReturnType<typeof poured>) {
   );
 }
 
-export function sceneTimes(): SceneTimes {
+function sceneTimes(): SceneTimes {
   const start = poured();
   const recoloured = timeRecolouring(start);
   return {

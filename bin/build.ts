@@ -85,7 +85,7 @@ export function buildReport(lines: readonly Line[], repeat: number): BuildReport
 }
 
 /** Bytes of live typed arrays where the build holds most, after the garbage is collected. */
-export function peakBytes(lines: readonly Line[]): number {
+function peakBytes(lines: readonly Line[]): number {
   setFlagsFromString("--expose-gc");
   const collect = runInNewContext("gc") as () => void;
   const held = () => {

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# Everything that must hold: format and lint, walls between rooms, types, unit tests, build, browser tests, crashes. Ends with one line of figures.
+# Everything that must hold: format and lint, walls between rooms, nothing unused, types, unit tests, build, browser tests, crashes. Ends with one line of figures.
 set -uo pipefail
 cd "$(dirname "$0")/.."
 passed=0
@@ -25,6 +25,7 @@ count() {
 
 check "format and lint" npx biome check .
 check "walls" npm run -s walls
+check "nothing unused" npm run -s unused
 check "types" npm run -s typecheck
 echo "== unit tests"
 npx vitest run --reporter=default --reporter=json --outputFile.json="$results/unit.json"

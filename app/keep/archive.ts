@@ -90,8 +90,6 @@ export interface TakenIn {
   readonly lost: readonly string[];
 }
 
-export const isArchive = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
-
 /** Throws a FileProblem for what is no archive of a drawer; then nothing has come in. */
 export async function takeArchive(bytes: Uint8Array, onProgress: (share: number) => void): Promise<TakenIn> {
   const files = unzipped(bytes);

@@ -58,7 +58,7 @@ export interface VersionRow {
 }
 
 /** What is kept beside drawings, by its name. */
-export interface KeptRow {
+interface KeptRow {
   readonly key: string;
   readonly value: unknown;
 }

@@ -112,10 +112,10 @@ function replayed(base: Drawing, steps: readonly Step[], row: DrawingRow): Histo
   }
 }
 
-export const nameOf = ({ name }: Pick<DrawingRow, "name">): string =>
+const nameOf = ({ name }: Pick<DrawingRow, "name">): string =>
   typeof name === "string" && name !== "" ? name : "Untitled";
 
-export const asideKey = (id: string): string => `aside ${id}`;
+const asideKey = (id: string): string => `aside ${id}`;
 
 /** What was put aside: rows, and what had to be done to open them; it is told at every opening until it was saved. */
 interface Aside extends Rows {

@@ -21,7 +21,7 @@ export interface NumberedSheet {
   readonly repainted?: Repainted;
 }
 
-export interface Repainted {
+interface Repainted {
   /** Places in the sheet, rising. */
   readonly places: Uint32Array<ArrayBuffer>;
   /** For each the number of its paint among these. */
@@ -29,7 +29,7 @@ export interface Repainted {
   readonly paints: readonly ItemPaint[];
 }
 
-export interface NumberedPart {
+interface NumberedPart {
   readonly id: string;
   readonly dim: boolean;
   readonly sheets: readonly NumberedSheet[];
@@ -37,7 +37,7 @@ export interface NumberedPart {
   readonly hides?: readonly Chain[];
 }
 
-export interface SceneNews {
+interface SceneNews {
   /** Left out where more items follow before the scene is whole. */
   readonly parts?: readonly NumberedPart[];
   /** Items not sent before, with their numbers. */

@@ -9,8 +9,8 @@ import { type Reading, type ReadRegion, type Traced, USUAL_PPI } from "#core/lin
 import { type Client, traceClient } from "../work/clients.ts";
 import type { PaperPreview, TraceWork } from "../work/trace.worker.ts";
 
-export const SCAN_TOOLS = ["look", "crop", "region"] as const;
-export type ScanTool = (typeof SCAN_TOOLS)[number];
+const SCAN_TOOLS = ["look", "crop", "region"] as const;
+type ScanTool = (typeof SCAN_TOOLS)[number];
 
 export interface ScanState {
   readonly name: string;
@@ -36,7 +36,7 @@ export interface ScanState {
   readonly shows: { readonly scan: boolean; readonly ink: boolean; readonly result: boolean };
 }
 
-export interface ScanActions {
+interface ScanActions {
   readonly set: (change: Partial<ScanState>) => void;
   /** Changes how the paper lies, and reads it anew. */
   readonly lay: (change: Partial<Pick<ScanState, "turns" | "straighten" | "crop">>) => void;

@@ -10,7 +10,7 @@ export const canvasStudio: Studio = { bands, deflater };
 /** Pixels of a band. */
 const BAND = 4_000_000;
 /** No canvas is wider. */
-export const WIDEST = 32_767;
+const WIDEST = 32_767;
 /** Pixels of a canvas, with what is painted beyond the band because it is soft. */
 const MOST_PIXELS = 32_000_000;
 /** Browsers dither gradients by where a pixel lies on its canvas, in squares of so many pixels. */

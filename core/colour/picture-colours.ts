@@ -36,7 +36,7 @@ export interface PictureColour {
   readonly at: readonly [x: number, y: number];
 }
 
-export const NO_CELL = 0xffff;
+const NO_CELL = 0xffff;
 const CLEAR = 128;
 /** Cells at first; coarser where there are too many. */
 const CELL = 0.016;

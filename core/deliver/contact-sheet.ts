@@ -27,7 +27,7 @@ export function contactOf(
   return { scene, page: { ...page, box: scene.box, width } };
 }
 
-export interface Shown {
+interface Shown {
   readonly name: string;
   readonly scene: Scene;
 }
@@ -40,7 +40,7 @@ const CAPTION = 0.14;
 const LETTERS = 0.075;
 
 /** Pictures of one size, in as many columns as make the sheet nearest to a square. */
-export function contactSheet(title: string, shown: readonly Shown[], lettering: Lettering): Scene {
+function contactSheet(title: string, shown: readonly Shown[], lettering: Lettering): Scene {
   const { width, height } = shown[0].scene.box;
   const [gap, caption] = [GAP * width, CAPTION * width];
   const columns = columnsFor(shown.length, width + gap, height + caption + gap);

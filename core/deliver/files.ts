@@ -10,7 +10,7 @@ import { type Plate, platePng, platesOf } from "./plates.ts";
 import { type GoOn, goOnOrStop, joined, type MadeFile, type Studio } from "./studio.ts";
 import type { TextKind } from "./text-files.ts";
 
-export type PaintedKind = Exclude<FileKind, TextKind>;
+type PaintedKind = Exclude<FileKind, TextKind>;
 
 export interface FileWish {
   readonly as: PaintedKind;
@@ -29,7 +29,7 @@ export interface FileWish {
 
 /** Of plates around the page, in inches; and their usual overlap in millimetres. */
 const MARGIN = 0.4;
-export const USUAL_OVERLAP = 0.2;
+const USUAL_OVERLAP = 0.2;
 
 type Maker = (scene: Scene, wish: FileWish, studio: Studio, goOn: GoOn) => Promise<MadeFile[]>;
 

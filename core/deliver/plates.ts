@@ -18,7 +18,7 @@ import { reachOfInk } from "./reach-of-ink.ts";
 import { type Bands, type GoOn, type Studio, within } from "./studio.ts";
 
 /** The sheets that are flat colour. */
-export const PLATE_SHEETS: readonly SheetName[] = ["ground", "flats", "ink"];
+const PLATE_SHEETS: readonly SheetName[] = ["ground", "flats", "ink"];
 
 export interface PlateWish extends PictureWish {
   /** How far lighter inks run on under darker ones, in page units. */

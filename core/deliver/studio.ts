@@ -46,7 +46,7 @@ export interface MadeFile {
   readonly parts: readonly Uint8Array[];
 }
 
-export const lengthOf = ({ parts }: Pick<MadeFile, "parts">): number =>
+const lengthOf = ({ parts }: Pick<MadeFile, "parts">): number =>
   parts.reduce((sum, { length }) => sum + length, 0);
 
 export function joined(parts: readonly Uint8Array[]): Uint8Array {

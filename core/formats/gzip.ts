@@ -12,7 +12,7 @@ export const gzipped = (text: string): Uint8Array => gzipSync(strToU8(text), { m
 /** A head and a tail without anything between. */
 const SHORTEST = 20;
 /** Bytes of text that anything packed may come to. */
-export const LONGEST_TEXT = 2 ** 28;
+const LONGEST_TEXT = 2 ** 28;
 
 export class TooLong extends Error {}
 

@@ -40,7 +40,7 @@ export function closedPoints({ points }: Chain): number[] {
   return [...points, ...home.slice(2)];
 }
 
-export const ASIDE = [
+const ASIDE = [
   "text",
   "image",
   "script",

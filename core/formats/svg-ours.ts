@@ -53,7 +53,7 @@ export function lineSaidIn({ element, style }: Mark): Pick<Stroke, "hidden" | "l
 }
 
 /** The sheet a mark lies on in a file of ours. */
-export function sheetOf({ element }: Mark): string | undefined {
+function sheetOf({ element }: Mark): string | undefined {
   for (let above: SvgElement | null = element; above; above = above.parent) {
     const sheet = sheetNamed(above);
     if (sheet) return sheet;

@@ -63,7 +63,7 @@ export interface ReadFlat extends Omit<FlatShape, "paint" | "gradient" | "patter
 }
 
 /** Colour that a file of ours says was poured into the pocket around a point. */
-export interface ReadPour {
+interface ReadPour {
   readonly seed: Point;
   /** What it covers in the picture, by the nonzero winding rule. */
   readonly outline: readonly (readonly number[])[];

@@ -64,7 +64,7 @@ export function formShine(
 const SHINE = 0.3;
 
 /** Lambert's cosine where each tone begins, falling. */
-export function cutsOf({ tones, reach }: FormOptions): number[] {
+function cutsOf({ tones, reach }: FormOptions): number[] {
   const first = -0.35 + 1.1 * reach;
   return Array.from({ length: tones }, (_, k) => first - k * TONE_GAP);
 }

@@ -15,7 +15,7 @@ export interface Region {
   readonly evenOdd: boolean;
 }
 
-export const WAYS = ["unite", "subtract", "intersect"] as const;
+const WAYS = ["unite", "subtract", "intersect"] as const;
 export type Combining = (typeof WAYS)[number];
 
 const TYPES: Readonly<Record<Combining, ClipperLib.ClipType>> = {

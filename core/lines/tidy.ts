@@ -66,7 +66,7 @@ function fittedAt(
     : smoothed(samples, fixed, closed, settings);
 }
 
-export const pointCount = (points: readonly number[], closed: boolean): number =>
+const pointCount = (points: readonly number[], closed: boolean): number =>
   curveCount(points) + (closed ? 0 : 1);
 
 /** Places along a line, those of its own points and pins among them, and which of them are pinned. */

@@ -12,7 +12,7 @@ export interface Cut {
 }
 
 /** A chain with one or both of its ends cut off. */
-export function trimmed(points: readonly number[], cuts: readonly Cut[]): number[] {
+function trimmed(points: readonly number[], cuts: readonly Cut[]): number[] {
   const head = cuts.find(({ start }) => start);
   const tail = cuts.find(({ start }) => !start);
   const out = between(points, head?.u ?? 0, tail?.u ?? curveCount(points));

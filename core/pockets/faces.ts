@@ -183,7 +183,7 @@ const NEAR = 2 ** -12;
  * right-hand side in x. Lattice steps, whole or not. The horizontal is taken a hair above the point, so that it
  * never passes through a vertex.
  */
-export function halfEdgeLeftOf(x: number, y: number, { segs, cells, halfEdges }: MapParts): number {
+function halfEdgeLeftOf(x: number, y: number, { segs, cells, halfEdges }: MapParts): number {
   const { noding, next } = halfEdges;
   const { vx, vy, at, owner, first } = noding;
   const row = rowOf(cells, y);

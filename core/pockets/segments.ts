@@ -140,7 +140,7 @@ export interface Segments {
 
 const INTS = ["ax", "ay", "bx", "by", "line"] as const;
 
-export function emptySegments(capacity: number): Segments {
+function emptySegments(capacity: number): Segments {
   return {
     count: 0,
     ax: new Int32Array(capacity),

@@ -35,7 +35,7 @@ export interface Palette {
   readonly madeOf: (tone: Tone) => Paint | Mixed | undefined;
 }
 
-export interface Mixed {
+interface Mixed {
   readonly a: Paint;
   readonly b: Paint;
   readonly share: number;

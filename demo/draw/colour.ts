@@ -29,7 +29,7 @@ export interface ShadeGesture {
 }
 
 /** What a person puts right after the first pouring: a place, and its colour or that it stays bare. */
-export type Mended = readonly [at: P, paint: Paint | null];
+type Mended = readonly [at: P, paint: Paint | null];
 
 export interface Finish {
   readonly shades: readonly ShadeGesture[];

@@ -250,7 +250,7 @@ export function onOval(cx: number, cy: number, rx: number, ry: number, degrees: 
   return [cx + x * Math.cos(t) - y * Math.sin(t), cy + x * Math.sin(t) + y * Math.cos(t)];
 }
 
-export const ovalPoints = (cx: number, cy: number, rx: number, ry: number, turn = 0): P[] =>
+const ovalPoints = (cx: number, cy: number, rx: number, ry: number, turn = 0): P[] =>
   Array.from({ length: 16 }, (_, i) => onOval(cx, cy, rx, ry, i * 22.5, turn));
 
 /** Dense points on a centripetal Catmull-Rom curve through the given ones (Yuksel and others, 2011). */

@@ -98,7 +98,7 @@ export function choosePart(desk: DeskStore, id: string): void {
   set({ part: id, selected, said: `${drawing.parts[id].name}: ${selected.length} lines chosen` });
 }
 
-export const linesOfPart = ({ strokes, inkShapes }: Desk["drawing"], id: string): string[] =>
+const linesOfPart = ({ strokes, inkShapes }: Desk["drawing"], id: string): string[] =>
   [...Object.values(strokes), ...Object.values(inkShapes)]
     .filter((line) => partOf(line) === id && !line.echo)
     .map((line) => line.id);

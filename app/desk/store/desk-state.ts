@@ -97,13 +97,13 @@ export interface StampedGaps extends GapReading {
 }
 
 /** A sentence for the eye. */
-export interface Reason {
+interface Reason {
   readonly text: string;
   /** CSS pixels of the mat; null where there is no pointer. */
   readonly at: Point | null;
 }
 
-export interface Pointer {
+interface Pointer {
   /** CSS pixels of the mat. */
   at: Point | null;
   /** Ends the gesture under way and leaves no trace of it. */
@@ -127,7 +127,7 @@ export interface Wish {
   readonly pour: PourWish;
 }
 
-export interface DeskActions {
+interface DeskActions {
   readonly hover: StoreApi<Hover>;
   /** Makes an edit and keeps it; refused where its sheet is locked or hidden. */
   readonly edit: (edit: Edit) => void;

@@ -62,8 +62,8 @@ export type OverlayMark =
   | { readonly kind: "label"; readonly at: Point; readonly text: string }
   | { readonly kind: "pocket"; readonly pocket: Pocket };
 
-export type Tint = "fern" | "ember" | "quiet";
-export type Shape = "round" | "square";
+type Tint = "fern" | "ember" | "quiet";
+type Shape = "round" | "square";
 
 export interface Tool {
   /** Unlike that of any other. */

@@ -15,7 +15,7 @@ const MANY = 24;
 const REST_MS = 3 * 60_000;
 
 /** How many strokes, colours and other things a step touches. */
-export const touched = (patches: readonly Patch[]): number =>
+const touched = (patches: readonly Patch[]): number =>
   new Set(patches.map(({ path }) => path.slice(0, 2).join("/"))).size;
 
 export interface Kept {

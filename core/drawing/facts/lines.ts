@@ -42,7 +42,7 @@ rules(Hold, Object, {
 });
 
 /** What everything drawn in ink has. */
-export class Inked extends Ranked {
+class Inked extends Ranked {
   readonly part?: string;
   readonly echo?: Echo;
   /** Not painted; it parts colours all the same. */

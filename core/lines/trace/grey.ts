@@ -15,8 +15,6 @@ export interface Placing {
   readonly crop?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
 
-export const AS_IT_LIES: Placing = { turns: 0, angle: 0 };
-
 /** Luma of RGBA pixels (ITU-R BT.709) on white paper. */
 export function greyOf(rgba: Uint8ClampedArray | Uint8Array, width: number, height: number): Grey {
   const data = new Uint8Array(width * height);

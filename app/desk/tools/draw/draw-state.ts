@@ -6,7 +6,7 @@ import type { Desk } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
 /** Freehand, from point to point, as an oval or a box. */
-export type Way = "hand" | "pegs" | "oval" | "box";
+type Way = "hand" | "pegs" | "oval" | "box";
 
 interface Settings {
   readonly way: Way;

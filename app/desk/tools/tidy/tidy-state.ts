@@ -34,7 +34,7 @@ const TOLERANCE = 0.0008;
 export const tidyTolerance = (desk: Desk): number =>
   tidy.settings(desk).tolerance ?? TOLERANCE * diagonal(desk.drawing.page.box);
 
-export function tidySettings(desk: Desk): TidySettings {
+function tidySettings(desk: Desk): TidySettings {
   const { corner, straight } = tidy.settings(desk);
   return { tolerance: tidyTolerance(desk), corner: (corner * Math.PI) / 180, straight };
 }

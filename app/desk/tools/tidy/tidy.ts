@@ -47,7 +47,7 @@ export const tidyTool: Tool = {
   Panel: TidyPanel,
 };
 
-export function chooseForTidy(desk: DeskStore, selected: readonly string[]): void {
+function chooseForTidy(desk: DeskStore, selected: readonly string[]): void {
   desk.getState().set({ selected });
   void previewTidy(desk);
 }

@@ -13,7 +13,7 @@ import { trimTails } from "./trim-tails.ts";
 const GRAB_PIXELS = 9;
 
 /** The part of a line that a tail is; of an ink shape the piece itself. */
-export function tailChain({ drawing }: Desk, tail: AnyTail): readonly number[] {
+function tailChain({ drawing }: Desk, tail: AnyTail): readonly number[] {
   if ("cut" in tail) return tail.outline;
   const { line, start, u } = tail;
   const points = drawing.strokes[line]?.points ?? [];
