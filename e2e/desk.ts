@@ -29,7 +29,7 @@ export const test = base.extend<{ context: BrowserContext; page: Page }, { share
     await shared.setOffline(false);
   },
   page: async ({ context, baseURL, viewport }, use) => {
-    const page = context.pages()[0] ?? (await context.newPage());
+    const page = await pageOf(context);
     // A light page of the same place: the browser goes on in the process that has the application compiled.
     await page.goto("/fern.svg");
     await page.setViewportSize(viewport!);
@@ -50,6 +50,15 @@ export const test = base.extend<{ context: BrowserContext; page: Page }, { share
     expect(problems).toEqual([]);
   },
 });
+
+/** After so many tests a page makes way for another: what its process has taken by then comes to a gigabyte. */
+const FRESH_AFTER = 20;
+let tests = 0;
+
+async function pageOf(context: BrowserContext): Promise<Page> {
+  if (tests++ % FRESH_AFTER === 0) for (const used of context.pages()) await used.close();
+  return context.pages()[0] ?? (await context.newPage());
+}
 
 const scripts: { readonly dispose: () => Promise<void> }[] = [];
 
