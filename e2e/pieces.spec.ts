@@ -140,3 +140,21 @@ for (const [name, scene, most] of [
     }
   });
 }
+
+test("a small picture takes no more of a canvas than it needs, however narrow it is", async ({ page }) => {
+  await withPainter(page);
+  const sizes = await page.evaluate((scene) => {
+    const made: number[][] = [];
+    const Canvas = OffscreenCanvas;
+    globalThis.OffscreenCanvas = class extends Canvas {
+      constructor(width: number, height: number) {
+        super(width, height);
+        made.push([width, height]);
+      }
+    };
+    const rows = painter.canvasStudio.bands(scene, { width: 16, height: 16 }).paint(0);
+    return { made, rows: rows.length };
+  }, soft);
+  expect(sizes.rows).toBe(4 * 16 * 16);
+  for (const [width, height] of sizes.made) expect([width, height < 100]).toEqual([16, true]);
+});

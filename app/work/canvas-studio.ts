@@ -24,7 +24,8 @@ function bands(scene: Scene, size: Size): Bands {
   const scale = width / scene.box.width;
   const soft = Math.min(BLUR_REACH * mostBlur(scene) * scale, MOST_PIXELS / 3 / width);
   const margin = DITHER * Math.ceil(soft / DITHER);
-  const rows = DITHER * Math.max(1, Math.floor(Math.max(BAND / width, margin) / DITHER));
+  const wanted = Math.min(height, Math.max(BAND / width, margin));
+  const rows = DITHER * Math.ceil(wanted / DITHER);
   const canvas = new OffscreenCanvas(width, rows + 2 * margin);
   const context = canvas.getContext("2d", { willReadFrequently: true });
   if (!context) throw new Error("This browser cannot paint a picture that large.");
