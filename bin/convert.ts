@@ -1,5 +1,4 @@
 /** `fern convert`: reads line art as the drawer does and writes what Deliver would write. */
-
 import { importSvg } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
 import { deliveredSvg } from "#core/formats/svg-write.ts";

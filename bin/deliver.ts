@@ -4,7 +4,7 @@ import { createRequire } from "node:module";
 import { contactOf } from "#core/deliver/contact-sheet.ts";
 import { filesOf } from "#core/deliver/files.ts";
 import { inkNames } from "#core/deliver/ink-names.ts";
-import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
+import { FILE_KINDS, type FileKind } from "#core/deliver/kinds.ts";
 import { Lettering } from "#core/deliver/lettering.ts";
 import { joined } from "#core/deliver/studio.ts";
 import { isText, textFile } from "#core/deliver/text-files.ts";
@@ -62,7 +62,7 @@ export function opened(name: string, text: string, colourway?: string): Opened {
 export async function deliver({ name, drawing, derived }: Opened, wish: DeliverWish): Promise<Delivery[]> {
   const { as } = wish;
   const chosen = chosenOf(drawing, wish);
-  if (wish.contact && kindFacts(as).byInk) throw new Error("A contact sheet has no plates.");
+  if (wish.contact && FILE_KINDS[as].byInk) throw new Error("A contact sheet has no plates.");
   const { scene, page } = wish.contact
     ? contactOf(drawing, derived, chosen, printLetters())
     : { scene: chosenScene(sceneOf(drawing, derived), chosen), page: drawing.page };
@@ -70,7 +70,7 @@ export async function deliver({ name, drawing, derived }: Opened, wish: DeliverW
     const isWhole = !chosen.part && !chosen.sheets && !wish.contact;
     const dark = wish.dark === undefined ? undefined : wayNamed(drawing, wish.dark);
     const bytes = textFile(as, { drawing, derived, scene, page, isWhole }, { dark });
-    return [{ name: `${name}${kindFacts(as).ending}`, bytes }];
+    return [{ name: `${name}${FILE_KINDS[as].ending}`, bytes }];
   }
   const file = {
     as,
@@ -78,7 +78,7 @@ export async function deliver({ name, drawing, derived }: Opened, wish: DeliverW
     ppi: sensiblePpi(page, wish.ppi),
     widthInches: widthInInches(page),
     bleed: bleedOf(page),
-    ...(wish.inks || kindFacts(as).byInk ? { inks: inkNames(drawing, scene) } : {}),
+    ...(wish.inks || FILE_KINDS[as].byInk ? { inks: inkNames(drawing, scene) } : {}),
   };
   const files = await filesOf(scene, file, studio, async () => true);
   return files.map((file) => ({ name: file.name, bytes: joined(file.parts) }));

@@ -3,7 +3,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { basename, extname, join } from "node:path";
 import { parseArgs } from "node:util";
-import { KINDS, kindFacts } from "#core/deliver/kinds.ts";
+import { FILE_KINDS, KINDS } from "#core/deliver/kinds.ts";
 import { drawingFileText } from "#core/formats/drawing-file.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
 import { cameIn } from "#core/formats/import-report.ts";
@@ -113,7 +113,7 @@ const COMMANDS: Record<
     return { report: reports, sentence: [written, ...problems].join("\n"), partly: problems.length > 0 };
   },
   deliver: async (file, values) => {
-    const as = KINDS.find((kind) => kindFacts(kind).command === values.as);
+    const as = KINDS.find((kind) => FILE_KINDS[kind].command === values.as);
     const { out, colourway } = values;
     if (!as || !out) throw new Error(USAGE);
     const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);

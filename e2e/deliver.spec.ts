@@ -8,7 +8,7 @@ import { decode } from "fast-png";
 import { strFromU8, unzipSync } from "fflate";
 import { DEMOS } from "../app/drawer/demo.ts";
 import { deliver, opened } from "../bin/deliver.ts";
-import { FILE_KINDS, type FileKind, KINDS, kindFacts } from "../core/deliver/kinds.ts";
+import { FILE_KINDS, type FileKind, KINDS } from "../core/deliver/kinds.ts";
 import { drawingFileText, readDrawingFile } from "../core/formats/drawing-file.ts";
 import {
   differenceOf,
@@ -286,7 +286,7 @@ const LONG = /^almanac-(lantern|snail)-coloured/;
 for (const { title, file } of DEMOS.filter((demo) => !demo.file.endsWith(".png")))
   test(`every kind of file of ${title} is the command line's too`, async ({ page }) => {
     test.slow();
-    const kinds = KINDS.filter((kind) => SOAK || !LONG.test(file) || !kindFacts(kind).ofPixels);
+    const kinds = KINDS.filter((kind) => SOAK || !LONG.test(file) || !FILE_KINDS[kind].ofPixels);
     await openDemo(page, title);
     await openHome(page);
     await home(page).getByLabel("Pixels per inch").fill(`${SMALL_PPI}`);
@@ -295,7 +295,7 @@ for (const { title, file } of DEMOS.filter((demo) => !demo.file.endsWith(".png")
     const files = unzipSync((await saved(page)).bytes);
     const drawing = opened(title, drawingFileText(readFileSync(`demo/${file}`)));
     for (const as of kinds) {
-      const { ending, variant = "" } = kindFacts(as);
+      const { ending, variant = "" } = FILE_KINDS[as];
       const own = Object.keys(files).filter(
         (name) => name.endsWith(`${variant}${ending}`) && name.includes("-plate-") === (as === "plates"),
       );

@@ -2,7 +2,6 @@
  * Keeping drawings. Everything goes to the browser's storage; where that is unavailable a drawing lives in memory
  * for as long as the page is open, and the person is told.
  */
-
 import type { Table } from "dexie";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { beginHistory, type History, type Step } from "#core/drawing/history.ts";

@@ -1,5 +1,4 @@
 /** A canvas that shows a scene in a view, and paints again no more than has changed. */
-
 import type { Size } from "#core/geometry/point.ts";
 import { type Box, grow } from "#core/geometry/point.ts";
 import { around } from "#core/scene/item-box.ts";

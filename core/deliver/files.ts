@@ -3,7 +3,7 @@ import { MM_PER_INCH } from "../drawing/drawing.ts";
 import { writePdf } from "../formats/pdf/pdf-write.ts";
 import { greyPages } from "../formats/pdf/plates-pdf.ts";
 import type { Scene } from "../scene/scene.ts";
-import { type FileKind, kindFacts } from "./kinds.ts";
+import { FILE_KINDS, type FileKind } from "./kinds.ts";
 import { layeredPicture } from "./layers.ts";
 import { pictureOf } from "./picture.ts";
 import { type Plate, platePng, platesOf } from "./plates.ts";
@@ -76,9 +76,9 @@ const MAKERS: Readonly<Record<PaintedKind, Maker>> = {
 const fileOf = (
   { name, as }: FileWish,
   parts: readonly Uint8Array[],
-  variant = kindFacts(as).variant,
+  variant = FILE_KINDS[as].variant,
 ): MadeFile => {
-  const { ending, type } = kindFacts(as);
+  const { ending, type } = FILE_KINDS[as];
   return { name: `${variant ? `${name}-${variant}` : name}${ending}`, type, parts };
 };
 

@@ -21,7 +21,10 @@ interface FileKindFacts {
   readonly whole?: true;
 }
 
-export const FILE_KINDS = {
+export const KINDS = ["svg", "plain-svg", "png", "pdf", "layers", "plates", "plates-pdf", "fern"] as const;
+export type FileKind = (typeof KINDS)[number];
+
+export const FILE_KINDS: Readonly<Record<FileKind, FileKindFacts>> = {
   svg: {
     word: "SVG",
     hint: "Stays sharp at any size, holds every colourway, opens here again as it was",
@@ -89,10 +92,4 @@ export const FILE_KINDS = {
     holdsWays: true,
     whole: true,
   },
-} as const satisfies Readonly<Record<string, FileKindFacts>>;
-
-export type FileKind = keyof typeof FILE_KINDS;
-
-export const KINDS = Object.keys(FILE_KINDS) as readonly FileKind[];
-
-export const kindFacts = (kind: FileKind): FileKindFacts => FILE_KINDS[kind];
+};

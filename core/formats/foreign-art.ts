@@ -1,5 +1,4 @@
 /** Published icons as drawings to be coloured, for tests. */
-
 import { readdirSync, readFileSync } from "node:fs";
 import { expect } from "vitest";
 import type { Drawing } from "../drawing/drawing.ts";

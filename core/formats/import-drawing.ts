@@ -2,7 +2,6 @@
  * Makes a drawing of what was read from an SVG: near-same colours become one in the tin, fills that coincide with
  * pockets become pours, and the colour most of the ink has becomes the drawing's ink.
  */
-
 import Flatbush from "flatbush";
 import { type MergedColours, mergedColours, type UsedColour } from "../colour/merge.ts";
 import { colourName } from "../colour/name.ts";

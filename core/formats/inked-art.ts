@@ -1,5 +1,4 @@
 /** Coloured drawings whose ink is filled shapes, for tests: icons expanded to outlines, scans read as shapes. */
-
 import { readFileSync } from "node:fs";
 import { scanOf } from "../../demo/scan/scanner.ts";
 import { setColourOpacity } from "../drawing/colour-edits.ts";

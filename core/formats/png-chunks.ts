@@ -3,7 +3,6 @@
  * filtered for compression. Compressing is left to a stream, so that a picture need never be whole in memory. Kept libraries
  * want all pixels at once.
  */
-
 import { crc32 } from "./crc32.ts";
 
 export interface PngFacts {

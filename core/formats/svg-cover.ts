@@ -1,5 +1,4 @@
 /** What a painter's order hides: ink beneath later fills, and whatever lies outside clip paths. */
-
 import Flatbush from "flatbush";
 import { curveCount, derivativeAt, pointAt } from "../geometry/cubic.ts";
 import { type Box, boundsOf, diagonal, type Point } from "../geometry/point.ts";

@@ -2,7 +2,6 @@
  * Walks an SVG's tree as a painter would, following groups, `use`, `symbol` and nested `svg`, and gives every mark it
  * would leave in page units, from the bottom up. What leaves no mark we can read is counted by kind and name.
  */
-
 import { LARGEST, LONGEST_TITLE } from "../drawing/bounds.ts";
 import { cutShort } from "../drawing/plain-text.ts";
 import { curveCount } from "../geometry/cubic.ts";

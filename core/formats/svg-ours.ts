@@ -1,5 +1,4 @@
 /** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
-
 import { DEEPEST_LIGHT, isId, LARGEST } from "../drawing/bounds.ts";
 import {
   BLENDS,

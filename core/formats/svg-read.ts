@@ -45,11 +45,11 @@ import {
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
 import {
+  type DerivedKind,
   drawnStroke,
   echoIn,
-  isMade,
+  isDerived,
   type Kind,
-  type MadeKind,
   nibIn,
   shareIn,
   toldRankIn,
@@ -348,7 +348,7 @@ class MarkReader {
     const paints = new Map<string, string>();
     const pours: ReadPour[] = [];
     const shades: ReadShade[] = [];
-    const put: { readonly [K in Exclude<Kind, MadeKind>]: (mark: Mark) => readonly string[] } = {
+    const put: { readonly [K in Exclude<Kind, DerivedKind>]: (mark: Mark) => readonly string[] } = {
       pour: (mark) => {
         const [seed] = placesOf(mark);
         if (seed)
@@ -384,7 +384,7 @@ class MarkReader {
     };
     for (const mark of marks) {
       const kind = kindOf(mark);
-      if (isMade(kind)) continue;
+      if (isDerived(kind)) continue;
       const chains = this.nearChains(mark);
       if (!kind) this.aside("unknown", mark);
       else if (!placesOf(mark).every((place) => isNearPage(place, this.box))) this.aside("beyond", mark);

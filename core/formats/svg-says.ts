@@ -18,15 +18,15 @@ import { chainsOf, pathData, short } from "./svg-path.ts";
  * What an element is that is made of what others say: a seam of the pour after it, what lies over of the one before, an
  * undercoat of all pockets.
  */
-const MADE = ["over", "seam", "undercoat"] as const;
-export type MadeKind = (typeof MADE)[number];
+const DERIVED = ["over", "seam", "undercoat"] as const;
+export type DerivedKind = (typeof DERIVED)[number];
 
 /** What an element can stand for. */
-export const KINDS = ["pour", "flat", "shade", "stroke", "shape", ...MADE] as const;
+export const KINDS = ["pour", "flat", "shade", "stroke", "shape", ...DERIVED] as const;
 export type Kind = (typeof KINDS)[number];
 
-export const isMade = (kind: Kind | undefined): kind is MadeKind =>
-  (MADE as readonly (Kind | undefined)[]).includes(kind);
+export const isDerived = (kind: Kind | undefined): kind is DerivedKind =>
+  (DERIVED as readonly (Kind | undefined)[]).includes(kind);
 
 export type Attributes = Readonly<Record<string, string | undefined>>;
 

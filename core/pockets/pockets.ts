@@ -1,5 +1,4 @@
 /** Pockets: the bounded faces of the planar map, with everything the rest of the house asks of them. */
-
 import { MAIN } from "../drawing/parts.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";

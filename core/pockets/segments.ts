@@ -2,7 +2,6 @@
  * Lines flattened to straight segments whose ends lie on a whole-number lattice of 2^31 steps over more than the longer side of
  * the line work, so that orientation tests can be made exact (see exact.ts).
  */
-
 import type { Bridge } from "../drawing/drawing.ts";
 import { curveCount, pointAt, stepsFor } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Coords, type Point } from "../geometry/point.ts";

@@ -2,7 +2,6 @@
  * What each tone is painted in and what it goes by in files. A tone is known by its colour's id and its step, never by
  * a name: names are made from what people call their colours, and each stands for one tone alone.
  */
-
 import { tinOf } from "../colour/colourways.ts";
 import { stepOf } from "../colour/ladder.ts";
 import { mixed } from "../colour/oklch.ts";

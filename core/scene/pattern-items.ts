@@ -16,12 +16,13 @@ interface Beneath {
 }
 
 export const patternItems = (
-  { paint, ...pattern }: Pattern,
+  pattern: Pattern,
   { id, box, region, effects = {} }: Beneath,
   { palette, tiles }: Pick<Drawing, "tiles"> & { readonly palette: Palette },
 ): Item[] =>
-  figuresIn({ paint, ...pattern }, box, tiles[pattern.tile ?? ""]).map((chains, darker): Item => {
-    const tone = palette.toneOf({ colour: paint.colour, step: paint.step - darker });
+  figuresIn(pattern, box, tiles[pattern.tile ?? ""]).map((chains, darker): Item => {
+    const { colour, step } = pattern.paint;
+    const tone = palette.toneOf({ colour, step: step - darker });
     const seen = (effects.opacity ?? 1) * (tone.opacity ?? 1);
     const { opacity: _, ...mixed } = effects;
     return {

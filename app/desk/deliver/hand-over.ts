@@ -1,5 +1,4 @@
 /** Hands files to the person: one by itself, several as a zip or into a folder; and remembers that it did. */
-
 import { type Zippable, zipSync } from "fflate";
 import { FILE_KINDS } from "#core/deliver/kinds.ts";
 import { keepDelivery } from "../../keep/deliveries.ts";

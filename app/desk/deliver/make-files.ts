@@ -1,7 +1,7 @@
 /** Makes the files that are asked for, each from the one scene. */
 import { contactOf } from "#core/deliver/contact-sheet.ts";
 import { inkNames } from "#core/deliver/ink-names.ts";
-import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
+import { FILE_KINDS, type FileKind } from "#core/deliver/kinds.ts";
 import { isText, textFile } from "#core/deliver/text-files.ts";
 import { bleedOf, type Drawing, type Page, ranked, widthInInches } from "#core/drawing/drawing.ts";
 import { type Chosen, chosenScene } from "#core/scene/chosen-scene.ts";
@@ -68,7 +68,7 @@ async function jobsFor(state: Desk, wish: TakeHome): Promise<Job[]> {
   const { drawing } = state;
   const ways = wish.way === EVERY ? ranked(drawing.colourways) : [];
   return kinds.flatMap((kind): Job[] =>
-    ways.length > 0 && !kindFacts(kind).holdsWays
+    ways.length > 0 && !FILE_KINDS[kind].holdsWays
       ? ways.map(({ id, name }) => ({ kind, source: sourceIn(state, wish, id, name) }))
       : [{ kind, source: sourceIn(state, wish, wish.way === EVERY ? SEEN : wish.way, "") }],
   );
@@ -127,11 +127,11 @@ async function filesFor(
         ppi: wish.ppi,
         widthInches: widthInInches(page),
         bleed: bleedOf(page),
-        ...(wish.inks || kindFacts(kind).byInk ? { inks: inkNames(drawing, scene) } : {}),
+        ...(wish.inks || FILE_KINDS[kind].byInk ? { inks: inkNames(drawing, scene) } : {}),
       },
       onProgress,
     );
-  const { ending, type, variant = "" } = kindFacts(kind);
+  const { ending, type, variant = "" } = FILE_KINDS[kind];
   const isWhole = wish.share === "all" && wish.part === "" && wish.way !== CONTACT;
   const bytes = textFile(kind, { drawing, derived, scene, page, isWhole }, wish);
   return [

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
+import { FILE_KINDS, type FileKind } from "#core/deliver/kinds.ts";
 import { widthInInches } from "#core/drawing/drawing.ts";
 import { useDeskStore } from "../store/use-desk.ts";
 import { bytesWord } from "./hand-over.ts";
@@ -25,7 +25,7 @@ export function useSizes(wish: TakeHome): Readonly<Partial<Record<FileKind, stri
       const width = widthInInches(desk.getState().drawing.page);
       for (const kind of wish.kinds.filter((one) => isMade(one, wish))) {
         if (!open) return;
-        const word = kindFacts(kind).ofPixels
+        const word = FILE_KINDS[kind].ofPixels
           ? `about ${bytesWord(await reckoned((pixels) => bytesOf(kind, pixels / width), wish.ppi * width))}`
           : bytesWord(await bytesOf(kind, wish.ppi));
         if (open) setSizes((now) => ({ ...now, [kind]: word }));

@@ -1,5 +1,5 @@
 /** What is taken home: which files, of what, in which colours. Plain values, so that it can be kept and repeated. */
-import { type FileKind, kindFacts } from "#core/deliver/kinds.ts";
+import { FILE_KINDS, type FileKind } from "#core/deliver/kinds.ts";
 import type { SheetName } from "#core/drawing/drawing.ts";
 
 /** Which sheets, by a word of their own where they are several. */
@@ -65,9 +65,9 @@ export const isMade = (
   kind: FileKind,
   { way, share, part }: Pick<TakeHome, "way" | "share" | "part">,
 ): boolean =>
-  kindFacts(kind).whole
+  FILE_KINDS[kind].whole
     ? share === "all" && part === "" && (way === SEEN || way === EVERY)
-    : way !== CONTACT || !kindFacts(kind).byInk;
+    : way !== CONTACT || !FILE_KINDS[kind].byInk;
 
 export const SHARE_WORDS: Readonly<Record<Share, string>> = {
   all: "all sheets",

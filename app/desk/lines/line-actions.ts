@@ -1,5 +1,4 @@
 /** What can be done with lines, by list, key or menu. */
-
 import { changeLines } from "#core/drawing/line-edits.ts";
 import { counted } from "#core/words.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";

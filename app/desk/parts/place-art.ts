@@ -1,5 +1,4 @@
 /** Putting art from a file or the clipboard into the drawing on the desk. */
-
 import * as Comlink from "comlink";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { unpack } from "#core/drawing/packed.ts";

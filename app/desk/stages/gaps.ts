@@ -1,5 +1,4 @@
 /** Gaps: finding openings and closing them. */
-
 import { counted } from "#core/words.ts";
 import { gapMenu } from "../gaps/gap-menu.ts";
 import { GapsPanel } from "../gaps/gaps-panel.tsx";

@@ -25,11 +25,12 @@ import {
   LOWEST_LAMP,
 } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
-import { BLENDS, type Blend, FITS, GROUND_SHADOWS, type LightKind } from "../kinds.ts";
+import { FITS, GROUND_SHADOWS, type LightKind } from "../kinds.ts";
 import { Paint } from "./colours.ts";
+import { Covering } from "./covering.ts";
 import { AreStops, Run, Stop } from "./gradients.ts";
 import { Ranked } from "./ranked.ts";
-import { IsChain, IsChains, IsId, IsPlace, IsRecords, IsTrue, rule } from "./rule.ts";
+import { IsChain, IsId, IsPlace, IsRecords, IsTrue, rule } from "./rule.ts";
 
 /** Where light comes from. */
 export class Lamp {
@@ -205,23 +206,11 @@ rules(StyleGradient, Run, {
 });
 
 /** A shade drawn by hand, relative to its pocket. */
-export class LightShape {
-  readonly outline!: readonly (readonly number[])[];
-  readonly evenOdd!: boolean;
+export class LightShape extends Covering {
   readonly paint!: StylePaint;
-  readonly opacity!: number;
-  /** Normal where left out. */
-  readonly blend?: Blend;
-  /** The standard deviation of its edge's blur in page units; sharp where left out. */
-  readonly soft?: number;
 }
-rules(LightShape, Object, {
-  outline: [IsChains()],
-  evenOdd: [IsBoolean()],
+rules(LightShape, Covering, {
   paint: [IsDefined(), Nested(() => StylePaint)],
-  opacity: [Min(0), Max(1)],
-  blend: [IsOptional(), IsIn(BLENDS)],
-  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
 });
 
 /** All the light of a pocket with a name, to be laid on others, which follow it. */

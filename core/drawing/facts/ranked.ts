@@ -8,7 +8,5 @@ export class Ranked {
   /** From the lowest up. */
   readonly rank!: number;
 }
-rules(Ranked, Object, {
-  id: [IsId()],
-  rank: [IsNumber(FINITE)],
-});
+export const RANKED = { id: [IsId()], rank: [IsNumber(FINITE)] };
+rules(Ranked, Object, RANKED);

@@ -1,49 +1,38 @@
 /** Colour as shapes of its own, free or trimmed to a pocket. */
 import {
   Equals,
-  IsBoolean,
   IsDefined,
   IsIn,
   IsInt,
   IsObject,
   IsOptional,
-  IsPositive,
   IsString,
   Max,
   MaxLength,
   Min,
 } from "class-validator";
-import { DEEPEST_LIGHT, LARGEST, LONGEST_TITLE } from "../bounds.ts";
+import { DEEPEST_LIGHT, LONGEST_TITLE } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
-import { BLENDS, type Blend, ECHOES, type Echo, SHAPE_SHEETS, TRIMS } from "../kinds.ts";
+import { ECHOES, type Echo, SHAPE_SHEETS, TRIMS } from "../kinds.ts";
 import { Anchor } from "./anchor.ts";
 import { Paint } from "./colours.ts";
+import { Covering } from "./covering.ts";
 import { Gradient } from "./gradients.ts";
 import { Pattern } from "./patterns.ts";
-import { Ranked } from "./ranked.ts";
-import { IsChains, IsId } from "./rule.ts";
+import { RANKED, type Ranked } from "./ranked.ts";
+import { IsId } from "./rule.ts";
 
-/** A shape of colour: what it covers, in what paint, and how it lies over what is beneath. */
-export class ColourShape extends Ranked {
-  /** Closed chains of cubics in page units. */
-  readonly outline!: readonly (readonly number[])[];
-  readonly evenOdd!: boolean;
+/** A shape of colour with its paint. */
+export class ColourShape extends Covering implements Ranked {
+  readonly id!: string;
+  readonly rank!: number;
   readonly paint!: Paint;
-  readonly opacity!: number;
-  /** Normal where left out. */
-  readonly blend?: Blend;
-  /** How far its edge is blurred: the standard deviation in page units. Sharp where left out. */
-  readonly soft?: number;
   /** In place of its paint. */
   readonly gradient?: Gradient;
 }
-rules(ColourShape, Ranked, {
-  outline: [IsChains()],
-  evenOdd: [IsBoolean()],
+rules(ColourShape, Covering, {
+  ...RANKED,
   paint: [IsDefined(), Nested(() => Paint)],
-  opacity: [Min(0), Max(1)],
-  blend: [IsOptional(), IsIn(BLENDS)],
-  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
   gradient: [IsOptional(), Nested(() => Gradient)],
 });
 

@@ -1,5 +1,4 @@
 /** Takes the colour as it is seen, through all light: the step of the tin that looks so, or a new colour. */
-
 import { stepWord } from "#core/colour/ladder.ts";
 import { colourName } from "#core/colour/name.ts";
 import { nearestPaint } from "#core/colour/nearest-paint.ts";

@@ -1,5 +1,4 @@
 /** Pockets gathered for one thing to be done to them. */
-
 import { createSelector } from "reselect";
 import { allAlike, type SeenColours, touchingAlike } from "#core/pockets/gathering.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
