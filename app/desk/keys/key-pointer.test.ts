@@ -1,4 +1,5 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
+import { removeLines } from "#core/drawing/line-edits.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { Hand } from "../canvas/hand.ts";
 import type { DeskStore, StageName } from "../store/desk-state.ts";
@@ -74,6 +75,16 @@ describe("a pointer that keys move", () => {
     keys("k", ...times(40, "Shift+ArrowLeft"));
     const { view } = state();
     expect(at()[0] * view.scale + view.x).toBeCloseTo(48, 3);
+  });
+
+  it("goes to a place in lines that are still being read once they are", async () => {
+    await open("Gaps", "bridge");
+    const post = strokesOf(desk).find(({ name }) => name === "post")!;
+    state().edit(removeLines([post.id]));
+    keys("j");
+    expect(state().said).toBe("The lines are still being read.");
+    await settled();
+    expect(state().said).toMatch(/^Place 1 of 2/);
   });
 
   it("gives up what it has begun", async () => {

@@ -7,9 +7,11 @@ import type { Point } from "#core/geometry/point.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { toPagePoint, toScreen, type View } from "../../painting/view.ts";
 import type { Hand } from "../canvas/hand.ts";
+import { areFresh } from "../gaps/fresh-gaps.ts";
 import { describePocket, walkedPocket } from "../pockets/walk.ts";
 import { toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
+import { onceGapsRead } from "../store/once-read.ts";
 import { arrowOf } from "./key-names.ts";
 
 /** CSS pixels that an arrow moves it; with Shift, and with Alt. */
@@ -112,7 +114,8 @@ function goToPlace(desk: DeskStore, hand: Hand, by: number): boolean {
   const tool = toolOf(state);
   const places = tool.places?.(state) ?? state.derived.pockets.map(({ seed }) => seed);
   if (places.length === 0) {
-    state.tell(`${tool.word} finds nothing to be pressed here.`);
+    if (state.reading || !areFresh(state)) void goOnceRead(desk, hand, by);
+    else state.tell(`${tool.word} finds nothing to be pressed here.`);
     return true;
   }
   const { keyPointer } = state;
@@ -124,6 +127,13 @@ function goToPlace(desk: DeskStore, hand: Hand, by: number): boolean {
   const { set } = desk.getState();
   set({ said: `Place ${next + 1} of ${places.length}: ${wordsFor(desk.getState(), places[next])}` });
   return true;
+}
+
+/** The lines are still being read: goes there when they are, unless another tool was taken up meanwhile. */
+async function goOnceRead(desk: DeskStore, hand: Hand, by: number): Promise<void> {
+  const tool = toolOf(desk.getState());
+  desk.getState().set({ said: "The lines are still being read." });
+  if (toolOf(await onceGapsRead(desk)) === tool) goToPlace(desk, hand, by);
 }
 
 /** Like "42 mm right, 31 mm down. Pocket 3 of 44, Frond base". */
