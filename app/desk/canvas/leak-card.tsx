@@ -13,7 +13,7 @@ export function LeakCard() {
   const view = useDesk((s) => s.view);
   const matSize = useDesk((s) => s.matSize);
   const page = useDesk((s) => s.drawing.page);
-  const { bridgeLeak, set } = useDeskStore().getState();
+  const { bridgeLeak, forgetLeak } = useDeskStore().getState();
   if (!leak) return null;
   const { openings: found, wish, part } = leak;
   const openings = found.map((opening) => ({ ...opening, part }));
@@ -57,11 +57,7 @@ export function LeakCard() {
         {openings.length > 1 && (
           <Button onClick={() => bridgeLeak([widest])}>Only the {showLength(page, widest.width)}</Button>
         )}
-        <button
-          type="button"
-          onClick={() => set({ leak: null })}
-          className="h-8 rounded-md px-2 hover:bg-well"
-        >
+        <button type="button" onClick={forgetLeak} className="h-8 rounded-md px-2 hover:bg-well">
           Leave it
         </button>
       </div>

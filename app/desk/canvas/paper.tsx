@@ -7,7 +7,7 @@ import {
 import type { Size } from "#core/geometry/point.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pocketAt, type Scene } from "#core/scene/scene.ts";
-import { fitView, toPagePoint, zoomAt } from "../../painting/view.ts";
+import { toPagePoint } from "../../painting/view.ts";
 import { filterFor } from "../judge/looks.ts";
 import { stageOf, toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
@@ -83,11 +83,11 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   };
 
   const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
-    const { set, pointer, reason, keyPointer } = desk.getState();
+    const { pointer, hush, standAt, walkTo } = desk.getState();
     if (hands.current!.isPalm(event.nativeEvent, true)) return;
     pointer.at = matPoint(event);
-    if (reason) set({ reason: null });
-    if (keyPointer) set({ keyPointer: null });
+    hush();
+    standAt(null);
     if (event.pointerType === "touch" && fingers.current!.down(event.pointerId, pointer.at)) {
       waiting.current = null;
       pointer.cancel?.();
@@ -101,7 +101,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
     }
     if (hand.gesture || waiting.current || (event.button !== 0 && event.button !== 1)) return;
     frame.current!.setPointerCapture(event.pointerId);
-    set({ walked: null });
+    walkTo(null);
     if (event.pointerType !== "touch") {
       begin(event.nativeEvent);
       return;
@@ -131,7 +131,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
     }
     if (!panning) tool.hover?.(pressOf(event));
     const pocket = tool.lights && !panning ? (pocketAt(derived.pockets, pressOf(event).at) ?? null) : null;
-    if (pocket !== hover.getState().pocket) hover.setState({ pocket });
+    hover.getState().overPocket(pocket);
   };
 
   const finish = (event: ReactPointerEvent<HTMLDivElement>, cancelled: boolean) => {
@@ -187,7 +187,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
           if (hand.gesture) return;
           const { pointer, hover } = desk.getState();
           pointer.at = null;
-          hover.setState({ pocket: null, under: null });
+          hover.getState().leave();
         }}
       >
         <canvas ref={mat} className={LAYER} data-layer="mat" />
@@ -214,11 +214,9 @@ function listenToWheel(frame: HTMLElement, desk: DeskStore): () => void {
   const onWheel = (event: WheelEvent) => {
     event.preventDefault();
     const box = frame.getBoundingClientRect();
-    const { view, matSize, drawing, set } = desk.getState();
     const pixels = event.deltaMode === WheelEvent.DOM_DELTA_LINE ? event.deltaY * 18 : event.deltaY;
     const factor = Math.exp(-pixels * (event.ctrlKey ? PINCH_SPEED : WHEEL_SPEED));
-    const fit = fitView(drawing.page.box, matSize).scale;
-    set({ view: zoomAt(view, [event.clientX - box.left, event.clientY - box.top], factor, fit) });
+    desk.getState().zoom([event.clientX - box.left, event.clientY - box.top], factor);
   };
   frame.addEventListener("wheel", onWheel, { passive: false });
   return () => frame.removeEventListener("wheel", onWheel);
@@ -260,15 +258,12 @@ class Repainter {
   }
 
   resize(size: Size): void {
-    const { matSize, drawing, set } = this.desk.getState();
-    const next = { width: size.width, height: size.height };
     for (const canvas of [this.mat, this.overlay]) {
       canvas.width = Math.round(size.width * devicePixelRatio);
       canvas.height = Math.round(size.height * devicePixelRatio);
     }
     this.shown = null;
-    const first = matSize.width === 0;
-    set(first ? { matSize: next, view: fitView(drawing.page.box, next) } : { matSize: next });
+    this.desk.getState().resizeMat({ width: size.width, height: size.height });
     this.ask();
   }
 

@@ -11,7 +11,7 @@ export function ReasonSign() {
   const desk = useDeskStore();
   useEffect(() => {
     if (!reason) return;
-    const timer = setTimeout(() => desk.getState().set({ reason: null }), SHOWN_MS);
+    const timer = setTimeout(() => desk.getState().hush(), SHOWN_MS);
     return () => clearTimeout(timer);
   }, [reason, desk]);
   if (!reason) return null;

@@ -1,6 +1,5 @@
 /** Two fingers on the paper move and zoom it, whatever tool is in the hand. */
 import { distance, mix, type Point } from "#core/geometry/point.ts";
-import { fitView, zoomAt } from "../../painting/view.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 
 export class TwoFingers {
@@ -33,14 +32,10 @@ export class TwoFingers {
     this.fingers.set(id, to);
     const after = this.frame();
     if (!before || !after) return;
-    const { view, drawing, matSize, set } = this.desk.getState();
-    const moved = {
-      ...view,
-      x: view.x + after.middle[0] - before.middle[0],
-      y: view.y + after.middle[1] - before.middle[1],
-    };
-    const fit = fitView(drawing.page.box, matSize).scale;
-    set({ view: zoomAt(moved, after.middle, after.apart / before.apart, fit) });
+    const { view, moveView, zoom } = this.desk.getState();
+    const [dx, dy] = [after.middle[0] - before.middle[0], after.middle[1] - before.middle[1]];
+    moveView({ ...view, x: view.x + dx, y: view.y + dy });
+    zoom(after.middle, after.apart / before.apart);
   }
 
   private frame(): { middle: Point; apart: number } | undefined {

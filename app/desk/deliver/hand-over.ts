@@ -97,15 +97,14 @@ async function download(desk: DeskStore, made: readonly MadeFile[]): Promise<rea
 }
 
 function remember(desk: DeskStore, wish: TakeHome, made: readonly MadeFile[]): void {
-  const { id, set } = desk.getState();
+  const { id, noteExport, say } = desk.getState();
   const kinds = wish.kinds.map((kind) => FILE_KINDS[kind].word);
-  set({
-    lastExport:
-      kinds.length === 1
-        ? `${kinds[0] === "Drawing file" ? "file" : kinds[0]} saved`
-        : `${made.length} files saved`,
-    said: `Saved ${made.map(({ name }) => name).join(", ")}`,
-  });
+  noteExport(
+    kinds.length === 1
+      ? `${kinds[0] === "Drawing file" ? "file" : kinds[0]} saved`
+      : `${made.length} files saved`,
+  );
+  say(`Saved ${made.map(({ name }) => name).join(", ")}`);
   const files = made.map(({ name, blob }) => ({ name, bytes: blob.size }));
   void keepDelivery({ drawing: id, at: Date.now(), wish, files });
 }

@@ -43,10 +43,11 @@ export function SignWindow({ onClose }: { onClose: () => void }) {
   const signature: Signature = way === "drawn" ? drawn : { chains: lettered.chains, words, hand: font };
   /** Chosen in the shapes of the light, where it is moved, turned and made larger by its frame. */
   const move = (id: string) => {
-    const { set, chooseStage, chooseTool } = desk.getState();
+    const { choose, say, chooseStage, chooseTool } = desk.getState();
     chooseStage("Light");
     chooseTool("shapes");
-    set({ selected: [id], said: "Move, turn and size it by its frame." });
+    choose([id]);
+    say("Move, turn and size it by its frame.");
   };
   const sign = () => {
     const { drawing, paint, edit } = desk.getState();

@@ -7,12 +7,12 @@ const NEAR_PIXELS = 24;
 
 export const gapMenu: StageMenu = {
   aim: ({ desk, at, pixel }) => {
-    const { gaps, set } = desk.getState();
+    const { gaps, chooseOpening } = desk.getState();
     const near = gaps.openings
       .map((opening, index) => ({ index, apart: distance(opening.at, at) - opening.width / 2 }))
       .filter(({ apart }) => apart <= NEAR_PIXELS * pixel)
       .sort((a, b) => a.apart - b.apart);
-    set({ chosenOpening: near[0]?.index ?? null });
+    chooseOpening(near[0]?.index ?? null);
   },
   entries: (desk) => {
     const state = desk.getState();

@@ -17,7 +17,7 @@ export function GapsPanel() {
   const gaps = useDesk((s) => s.gaps);
   const drawing = useDesk((s) => s.drawing);
   const desk = useDeskStore();
-  const { set } = desk.getState();
+  const { showAs } = desk.getState();
   const { closed, open } = sortOpenings({ gaps, drawing });
   const chosen = closed.length > 0 ? closed : open;
   return (
@@ -32,9 +32,9 @@ export function GapsPanel() {
         <Toggle
           label={`Show bridges (${bridges})`}
           checked={showBridges}
-          onChange={(on) => set({ showBridges: on })}
+          onChange={(on) => showAs({ showBridges: on })}
         />
-        <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
+        <Toggle label="Check ground" checked={checkGround} onChange={(on) => showAs({ checkGround: on })} />
       </div>
     </>
   );

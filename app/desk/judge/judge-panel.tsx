@@ -13,7 +13,7 @@ import { LOOK_WORDS, LOOKS, type Look } from "./looks.ts";
 /** Looking at the colours as values, at how much each takes, and at those that can hardly be told apart. */
 export function JudgePanel() {
   const look = useDesk((s) => s.look);
-  const { set } = useDeskStore().getState();
+  const { showAs } = useDeskStore().getState();
   const colours = useDesk(judgedColours);
   return (
     <section aria-labelledby="judge" className="grid gap-3 border-t border-line px-3 py-3">
@@ -23,7 +23,7 @@ export function JudgePanel() {
       <select
         aria-label="How the picture is looked at"
         value={look}
-        onChange={({ target }) => set({ look: target.value as Look })}
+        onChange={({ target }) => showAs({ look: target.value as Look })}
         className="h-8 min-w-0 rounded-md border border-edge bg-white px-1 text-sm"
       >
         {LOOKS.map((name) => (
@@ -50,11 +50,11 @@ const ROW = 15;
 
 /** Bars of how much of the coloured area each colour takes; they and their pockets light one another. */
 function AreaChart({ colours }: { colours: readonly Judged[] }) {
-  const { hover, set } = useDeskStore().getState();
+  const { hover, takePaint } = useDeskStore().getState();
   const list = useLit((desk, pocket) => colourOf(desk, pocket));
   const all = colours.reduce((sum, { area }) => sum + area, 0);
   const length = scaleLinear([0, colours[0].area], [2, WIDTH - 40]);
-  const light = (colour: string | null) => hover.setState({ colour });
+  const light = (colour: string | null) => hover.getState().overColour(colour);
   return (
     <ul ref={list} aria-label="Area by colour">
       {colours.map(({ id, name, value, area }) => {
@@ -69,7 +69,7 @@ function AreaChart({ colours }: { colours: readonly Judged[] }) {
               onPointerLeave={() => light(null)}
               onFocus={() => light(id)}
               onBlur={() => light(null)}
-              onClick={() => set({ paint: { colour: id, step: 0 } })}
+              onClick={() => takePaint({ colour: id, step: 0 })}
               data-of={id}
               className={LIT}
             >
@@ -130,7 +130,7 @@ function ValueChart() {
   const { hover } = useDeskStore().getState();
   const all = bars.reduce((sum, { area }) => sum + area, 0);
   const height = scaleLinear([0, max(bars, ({ area }) => area) ?? 1], [0, TALL]);
-  const light = (keys: readonly number[] | null) => hover.setState({ keys });
+  const light = (keys: readonly number[] | null) => hover.getState().overKeys(keys);
   const words = ({ from, to, area }: ValueBar) =>
     `Lightness ${Math.round(100 * from)} to ${Math.round(100 * to)}: ${percent(area / all)}`;
   return (

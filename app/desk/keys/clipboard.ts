@@ -39,15 +39,13 @@ export function useClipboard(desk: DeskStore): void {
 
 /** The chosen lines with what goes along as SVG, and what is left to do once it is in the clipboard. */
 function picked(desk: DeskStore, away: boolean): { readonly text: string; readonly done: () => void } {
-  const { drawing, selected, derived, edit, set } = desk.getState();
+  const { drawing, selected, derived, edit, say } = desk.getState();
   const carried = carriedBy(drawing, selected, derived.whole.pockets);
   const alone = pickedDrawing(carried);
   return {
     text: deliveredSvg(alone, derive(alone, [])),
     done: () =>
-      away
-        ? edit(removeCarried(carried, "Cut"))
-        : set({ said: `${counted(selected.length, "line")} copied` }),
+      away ? edit(removeCarried(carried, "Cut")) : say(`${counted(selected.length, "line")} copied`),
   };
 }
 

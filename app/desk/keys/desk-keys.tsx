@@ -3,7 +3,6 @@ import { ranked } from "#core/drawing/drawing.ts";
 import type { Hand } from "../canvas/hand.ts";
 import { movePart } from "../parts/part-actions.ts";
 import { walk } from "../pockets/walk.ts";
-import { sightBefore } from "../press/sight.ts";
 import { STAGES, stageOf, toolOf } from "../stages/index.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { refusal } from "../store/locks.ts";
@@ -41,12 +40,14 @@ export function DeskKeys({ hand, onPanning }: { hand: Hand; onPanning: (panning:
     };
     const up = (event: KeyboardEvent) => {
       if (event.key === " ") onPanning(false);
-      if (event.key.toLowerCase() === "d") desk.getState().set({ heldTool: null });
-      if (event.key.toLowerCase() === "f") desk.getState().set({ compared: null });
+      if (event.key.toLowerCase() === "d") desk.getState().takeKeyTool(null);
+      if (event.key.toLowerCase() === "f") desk.getState().showAs({ compared: null });
     };
     const letGo = () => {
       onPanning(false);
-      desk.getState().set({ heldTool: null, compared: null });
+      const { takeKeyTool, showAs } = desk.getState();
+      takeKeyTool(null);
+      showAs({ compared: null });
     };
     window.addEventListener("click", backToPaper);
     window.addEventListener("keydown", down);
@@ -97,10 +98,10 @@ function onKey(desk: DeskStore, event: KeyboardEvent, onPanning: (panning: boole
   else if (key.length === 1 && TRAY_KEYS.includes(key)) {
     const tool = stage.tools[TRAY_KEYS.indexOf(key)];
     if (tool) state.chooseTool(tool.name);
-  } else if (key === "d") state.set({ heldTool: dipTool.name });
-  else if (key === "f") state.set({ compared: event.shiftKey ? "shade" : "flats" });
+  } else if (key === "d") state.takeKeyTool(dipTool.name);
+  else if (key === "f") state.showAs({ compared: event.shiftKey ? "shade" : "flats" });
   else if (key === "n") stage.nextSnag(desk, event.shiftKey ? -1 : 1);
-  else if (key === "g") state.set({ checkGround: !state.checkGround });
+  else if (key === "g") state.showAs({ checkGround: !state.checkGround });
   else if (key === "0") fitPage(desk);
   else if (key === "9") fitDrawing(desk);
   else if (key === "8") fitChosen(desk);
@@ -137,23 +138,22 @@ function onStageKey(desk: DeskStore, event: KeyboardEvent): boolean {
 
 function letGo(desk: DeskStore): void {
   const state = desk.getState();
-  state.hover.setState({ pocket: null, under: null });
-  state.set({
-    ...sightBefore(state),
-    leak: null,
-    walked: null,
-    chosenOpening: null,
-    reason: null,
-    selected: [],
-    held: null,
-  });
+  state.hover.getState().leave();
+  state.lookBack();
+  state.forgetLeak();
+  state.walkTo(null);
+  state.chooseOpening(null);
+  state.hush();
+  state.choose([]);
+  state.putDown();
 }
 
 function stepColour(desk: DeskStore, by: number): void {
-  const { drawing, paint, set } = desk.getState();
+  const { drawing, paint, takePaint, say } = desk.getState();
   const colours = ranked(drawing.tin);
   if (colours.length === 0) return;
   const at = colours.findIndex(({ id }) => id === paint.colour);
   const next = colours[(at + by + colours.length) % colours.length];
-  set({ paint: { colour: next.id, step: 0 }, said: next.name });
+  takePaint({ colour: next.id, step: 0 });
+  say(next.name);
 }

@@ -159,7 +159,7 @@ describe("by keys alone", () => {
   it("a point is held and its handle dragged", async () => {
     await open("Lines", "bend");
     const post = strokesOf(desk).find(({ name }) => name === "post")!;
-    state().set({ selected: [post.id] });
+    state().choose([post.id]);
     bend.hold(desk, { points: [], of: null });
     keys("j", "Enter", "Enter");
     expect(heldPoints(state())).toEqual([0]);
@@ -173,7 +173,7 @@ describe("by keys alone", () => {
   it("a corner is pinned", async () => {
     await open("Lines", "tidy");
     const box = strokesOf(desk).find(({ name }) => name === "box")!;
-    state().set({ selected: [box.id] });
+    state().choose([box.id]);
     keys("j", "j", "Enter");
     expect(pinsOf(state())).toEqual({ [box.id]: [1] });
   });

@@ -5,7 +5,7 @@
 import { printed } from "#core/drawing/length.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import { toPagePoint, toScreen, type View } from "../../painting/view.ts";
+import { toPagePoint, toScreen } from "../../painting/view.ts";
 import type { Hand } from "../canvas/hand.ts";
 import { areFresh } from "../gaps/fresh-gaps.ts";
 import { describePocket, walkedPocket } from "../pockets/walk.ts";
@@ -43,16 +43,18 @@ function bringOut(desk: DeskStore): boolean {
   const middle: Point = [matSize.width / 2, matSize.height / 2];
   const at = walkedPocket(state)?.seed ?? toPagePoint(view, pointer.at ?? middle);
   put(desk, at);
-  state.set({
-    said: `Pointer at ${wordsFor(state, at)}. Arrows move it, Enter presses and lets go, J goes to the next place.`,
-  });
+  state.say(
+    `Pointer at ${wordsFor(state, at)}. Arrows move it, Enter presses and lets go, J goes to the next place.`,
+  );
   return true;
 }
 
 function putAway(desk: DeskStore, hand: Hand): boolean {
   if (hand.gesture) hand.cancel();
-  desk.getState().hover.setState({ pocket: null, under: null });
-  desk.getState().set({ keyPointer: null, said: "Pointer put away" });
+  const { hover, standAt, say } = desk.getState();
+  hover.getState().leave();
+  standAt(null);
+  say("Pointer put away");
   return true;
 }
 
@@ -76,20 +78,21 @@ function moveTo(desk: DeskStore, hand: Hand, at: Point, shift = false): void {
     const tool = toolOf(state);
     tool.hover?.(press);
     const pocket = tool.lights ? (pocketAt(state.derived.pockets, at) ?? null) : null;
-    if (pocket !== state.hover.getState().pocket) state.hover.setState({ pocket });
+    state.hover.getState().overPocket(pocket);
   }
-  state.set({ said: wordsFor(state, at) });
+  state.say(wordsFor(state, at));
 }
 
 /** Stands somewhere, with the paper drawn along where that would be out of sight. */
 function put(desk: DeskStore, at: Point): void {
-  const { view, matSize, set } = desk.getState();
+  const { view, matSize, moveView, standAt, walkTo } = desk.getState();
   const [x, y] = toScreen(view, at);
   const into = (value: number, most: number) =>
     Math.max(Math.min(EDGE, most / 2), Math.min(Math.max(most - EDGE, most / 2), value)) - value;
   const [dx, dy] = [into(x, matSize.width), into(y, matSize.height)];
-  const moved: View = dx === 0 && dy === 0 ? view : { ...view, x: view.x + dx, y: view.y + dy };
-  set({ keyPointer: at, view: moved, walked: null });
+  if (dx !== 0 || dy !== 0) moveView({ ...view, x: view.x + dx, y: view.y + dy });
+  standAt(at);
+  walkTo(null);
 }
 
 function use(desk: DeskStore, hand: Hand, shift: boolean): void {
@@ -105,7 +108,7 @@ function use(desk: DeskStore, hand: Hand, shift: boolean): void {
   if (!hand.gesture) return;
   if (!lasts) hand.lift(press);
   else if (desk.getState().said === before)
-    desk.getState().set({ said: `${tool.word} pressed. Arrows move it, Enter lets go, Escape gives up.` });
+    state.say(`${tool.word} pressed. Arrows move it, Enter lets go, Escape gives up.`);
 }
 
 /** The next of the places that the tool could be pressed at. */
@@ -124,15 +127,14 @@ function goToPlace(desk: DeskStore, hand: Hand, by: number): boolean {
     : -1;
   const next = now < 0 ? (by > 0 ? 0 : places.length - 1) : (now + by + places.length) % places.length;
   moveTo(desk, hand, places[next]);
-  const { set } = desk.getState();
-  set({ said: `Place ${next + 1} of ${places.length}: ${wordsFor(desk.getState(), places[next])}` });
+  state.say(`Place ${next + 1} of ${places.length}: ${wordsFor(desk.getState(), places[next])}`);
   return true;
 }
 
 /** The lines are still being read: goes there when they are, unless another tool was taken up meanwhile. */
 async function goOnceRead(desk: DeskStore, hand: Hand, by: number): Promise<void> {
   const tool = toolOf(desk.getState());
-  desk.getState().set({ said: "The lines are still being read." });
+  desk.getState().say("The lines are still being read.");
   if (toolOf(await onceGapsRead(desk)) === tool) goToPlace(desk, hand, by);
 }
 

@@ -6,7 +6,7 @@ import type { DeskStore } from "../store/desk-state.ts";
 /** Chooses the next line or the one before, and says which it is. */
 export function chooseLine(desk: DeskStore, by: number): void {
   const state = desk.getState();
-  const { drawing, selected, set } = state;
+  const { drawing, selected } = state;
   const { strokes, inkShapes, page } = drawing;
   const lines = [...pickable(state, strokes), ...pickable(state, inkShapes)].sort((a, b) => a.rank - b.rank);
   if (lines.length === 0) return;
@@ -15,5 +15,6 @@ export function chooseLine(desk: DeskStore, by: number): void {
   const line = lines[next];
   const kind = "points" in line ? `${showLength(page, line.width)} wide` : "ink shape";
   const said = `Line ${next + 1} of ${lines.length}${line.name ? `, ${line.name}` : ""}, ${kind}`;
-  set({ selected: [line.id], said });
+  state.choose([line.id]);
+  state.say(said);
 }

@@ -8,14 +8,15 @@ const TAKES_CHOSEN = ["arrange", "bend", "tidy"];
 
 /** Chooses lines, or with `adds` takes them to those that are chosen, or from them where all are already. */
 export function chooseLines(desk: DeskStore, ids: readonly string[], adds: boolean): void {
-  const { selected, tools, chooseTool, set } = desk.getState();
+  const { selected, tools, chooseTool, choose, say } = desk.getState();
   const before = new Set(adds ? selected : []);
   const all = ids.every((id) => before.has(id));
   for (const id of ids)
     if (all) before.delete(id);
     else before.add(id);
   if (!TAKES_CHOSEN.includes(tools.Lines ?? "")) chooseTool("arrange");
-  set({ selected: [...before], said: counted(before.size, "line chosen", "lines chosen") });
+  choose([...before]);
+  say(counted(before.size, "line chosen", "lines chosen"));
 }
 
 export const hideLines = ({ edit }: Desk, ids: readonly string[], hidden: boolean): void =>

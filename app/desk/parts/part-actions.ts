@@ -28,7 +28,10 @@ export async function makePart(
   if (desk.getState().drawing !== state.drawing) return;
   state.edit(patchEdit(`Make ${name}`, patches));
   const made = Object.keys(desk.getState().drawing.parts).find((id) => !before.has(id));
-  if (made) desk.getState().set({ part: made, selected: [], said: `${name} made, in front.` });
+  if (!made) return;
+  state.workOn(made);
+  state.choose([]);
+  state.say(`${name} made, in front.`);
 }
 
 /** What the worker has made, or a word that it could not: then nothing has changed. */
@@ -73,7 +76,7 @@ export async function joinPart(desk: DeskStore, id: string): Promise<void> {
   if (!patches) return;
   if (desk.getState().drawing !== state.drawing) return;
   state.edit(patchEdit(`Join ${parts[index].name} to ${into.name}`, patches));
-  desk.getState().set({ part: into.id });
+  state.workOn(into.id);
 }
 
 /** Copies a part a little aside, in front of it. */
@@ -91,11 +94,13 @@ export function removeWholePart(desk: DeskStore, id: string): void {
 
 /** Works on a part: all its lines are chosen, to be arranged as one. */
 export function choosePart(desk: DeskStore, id: string): void {
-  const { drawing, set, chooseStage } = desk.getState();
+  const { drawing, workOn, choose, say, chooseStage } = desk.getState();
   chooseStage("Lines");
   desk.getState().chooseTool("arrange");
   const selected = linesOfPart(drawing, id);
-  set({ part: id, selected, said: `${drawing.parts[id].name}: ${selected.length} lines chosen` });
+  workOn(id);
+  choose(selected);
+  say(`${drawing.parts[id].name}: ${selected.length} lines chosen`);
 }
 
 const linesOfPart = ({ strokes, inkShapes }: Desk["drawing"], id: string): string[] =>

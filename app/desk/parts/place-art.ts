@@ -25,8 +25,9 @@ export async function placeFile(desk: DeskStore, file: File, into?: string): Pro
   if (now.drawing === drawing) return;
   now.chooseStage("Lines");
   now.chooseTool("arrange");
-  const said = `${label}: ${placed.lines.length} ${plural(placed.lines.length, "line")}, chosen`;
-  now.set({ part: placed.part, selected: placed.lines, said });
+  now.workOn(placed.part);
+  now.choose(placed.lines);
+  now.say(`${label}: ${placed.lines.length} ${plural(placed.lines.length, "line")}, chosen`);
 }
 
 /** The file as a drawing, or why it is none. */

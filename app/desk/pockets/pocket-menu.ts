@@ -15,7 +15,8 @@ export const pocketMenu: StageMenu = {
     const pocket = pocketAt(state.derived.pockets, at);
     if (!pocket || gatheredPockets(state).includes(pocket)) return;
     const walked = state.derived.pockets.indexOf(pocket);
-    state.set({ walked, said: describePocket(state, walked) });
+    state.walkTo(walked);
+    state.say(describePocket(state, walked));
   },
   entries: (desk) => {
     const state = desk.getState();

@@ -1,7 +1,6 @@
 /** Colour and shade whose pockets have gone: shown where they were, and forgotten when asked to. */
 import { stepWord } from "#core/colour/ladder.ts";
 import { letWaitingGo } from "#core/drawing/edits.ts";
-import { sightOf } from "../press/sight.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { waitingIn } from "./stats.ts";
 
@@ -14,7 +13,8 @@ export function goToWaiting(desk: DeskStore): void {
   const { id, anchor, paint } = waiting[next];
   const { page, tin } = state.drawing;
   const colour = paint ? `${tin[paint.colour]?.name}, ${stepWord(paint.step)},` : "Colour";
-  state.set({ shownWaiting: id, ...sightOf(state, anchor.seed, page.box.width / 20) });
+  state.showWaiting(id);
+  state.bringIntoSight(anchor.seed, page.box.width / 20);
   state.tell(`${colour} waits for its pocket: ${next + 1} of ${waiting.length}.`);
 }
 

@@ -15,8 +15,9 @@ export function walk(desk: DeskStore, direction: Point): void {
   if (pockets.length === 0) return;
   const from = walkedPocket(state)?.seed;
   const next = from ? nextIn(pockets, state.walked!, from, direction) : 0;
-  state.hover.setState({ pocket: null });
-  state.set({ walked: next, said: describePocket(state, next) });
+  state.hover.getState().overPocket(null);
+  state.walkTo(next);
+  state.say(describePocket(state, next));
 }
 
 /** The nearest pocket within 60 degrees of the direction; those off to the side count as farther away. */

@@ -8,7 +8,6 @@ import { partWords } from "../parts/part-actions.ts";
 import { pocketCounts } from "../pockets/stats.ts";
 import { describePocket } from "../pockets/walk.ts";
 import type { DeskStore } from "../store/desk-state.ts";
-import { sightBefore, sightOf } from "./sight.ts";
 
 export function nextOpening(desk: DeskStore, by: number): void {
   const { gaps, chosenOpening } = desk.getState();
@@ -28,18 +27,20 @@ export function nextPocketSnag(desk: DeskStore, by: number): void {
 
 function isDone(desk: DeskStore, word: string): void {
   const state = desk.getState();
-  state.set(sightBefore(state));
+  state.lookBack();
   state.tell(word);
 }
 
 export function goToOpening(desk: DeskStore, index: number): void {
   const state = desk.getState();
-  const { gaps, drawing, set } = state;
+  const { gaps, drawing } = state;
   const opening = gaps.openings[index];
   const { page } = drawing;
   const of = partWords({ drawing }, opening.part, " of ");
-  const said = `Opening ${index + 1} of ${gaps.openings.length}${of}, ${showLength(page, opening.width)} wide`;
-  set({ chosenOpening: index, part: opening.part, said, ...sightOf(state, opening.at, opening.width) });
+  state.chooseOpening(index);
+  state.workOn(opening.part);
+  state.bringIntoSight(opening.at, opening.width);
+  state.say(`Opening ${index + 1} of ${gaps.openings.length}${of}, ${showLength(page, opening.width)} wide`);
 }
 
 export function goToPocket(desk: DeskStore, index: number): void {
@@ -47,11 +48,9 @@ export function goToPocket(desk: DeskStore, index: number): void {
   const { page } = state.drawing;
   const pocket = state.derived.pockets[index];
   const size = Math.max(Math.sqrt(pocket.area), diagonal(page.box) / 500);
-  state.hover.setState({ pocket: null });
-  state.set({
-    walked: index,
-    part: pocket.part,
-    said: describePocket(state, index),
-    ...sightOf(state, pocket.seed, size),
-  });
+  state.hover.getState().overPocket(null);
+  state.walkTo(index);
+  state.workOn(pocket.part);
+  state.bringIntoSight(pocket.seed, size);
+  state.say(describePocket(state, index));
 }

@@ -10,7 +10,7 @@ export const shapeMenu: StageMenu = {
     const state = desk.getState();
     if (shapeAt(state, at, pixel, chosenShapes(state))) return;
     const shape = shapeAt(state, at, pixel);
-    state.set({ selected: shape ? [shape.id] : [] });
+    state.choose(shape ? [shape.id] : []);
   },
   entries: shapeEntries,
 };

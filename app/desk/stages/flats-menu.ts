@@ -9,9 +9,9 @@ export const flatsMenu: StageMenu = {
   aim: (press) => {
     const { desk, at, pixel } = press;
     const state = desk.getState();
-    const takesShapes = (state.heldTool ?? state.tools.Flats) === shapes.name;
+    const takesShapes = (state.keyTool ?? state.tools.Flats) === shapes.name;
     if (shapeAt(state, at, pixel, takesShapes ? undefined : chosenShapes(state))) return shapeMenu.aim(press);
-    state.set({ selected: [] });
+    state.choose([]);
     pocketMenu.aim(press);
   },
   entries: (desk) =>

@@ -15,8 +15,8 @@ const TOOLS = new Map(STAGES.flatMap(({ tools }) => tools.map((tool) => [tool.na
 export const stageOf = ({ stage }: Pick<Desk, "stage">): Stage => STAGES.find(({ name }) => name === stage)!;
 
 /** The tool in the hand: the one a held key has put there, or the one chosen on the stage. */
-export function toolOf(desk: Pick<Desk, "stage" | "tools" | "heldTool">): Tool {
-  const chosen = desk.heldTool ?? desk.tools[desk.stage];
+export function toolOf(desk: Pick<Desk, "stage" | "tools" | "keyTool">): Tool {
+  const chosen = desk.keyTool ?? desk.tools[desk.stage];
   return TOOLS.get(chosen ?? "") ?? stageOf(desk).tools[0];
 }
 

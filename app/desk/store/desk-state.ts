@@ -1,4 +1,7 @@
-/** What the desk knows, and what it can do. */
+/**
+ * What the desk knows and what it can do, slice by slice. A slice's state is changed by its own verbs alone; each has a
+ * file of its own that makes it.
+ */
 import type { StoreApi } from "zustand";
 import type { Drawing, Paint } from "#core/drawing/drawing.ts";
 import type { Edit, History } from "#core/drawing/history.ts";
@@ -6,7 +9,6 @@ import type { Mended } from "#core/drawing/say-repairs.ts";
 import type { Point, Size } from "#core/geometry/point.ts";
 import type { PartOpening } from "#core/pockets/drawing-reader.ts";
 import type { Leak } from "#core/pockets/leak.ts";
-import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
 import type { Derived, Scene } from "#core/scene/scene.ts";
 import type { KeepState } from "../../keep/keeper.ts";
@@ -19,11 +21,14 @@ import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
 import type { Compared } from "../canvas/compared.ts";
 import type { Look } from "../judge/looks.ts";
 import type { PourWish } from "../pockets/pour-wish.ts";
+import type { HoverStore } from "./hover.ts";
+import type { Slot, Slots } from "./slots.ts";
 
 export const STAGE_NAMES = ["Lines", "Gaps", "Flats", "Light", "Deliver"] as const;
 export type StageName = (typeof STAGE_NAMES)[number];
 
-export interface DeskState {
+/** The drawing: what is kept of it, what is shown, and what follows from it. */
+export interface WorkSlice {
   readonly id: string;
   /** What is kept. */
   readonly history: History;
@@ -33,102 +38,16 @@ export interface DeskState {
   readonly underway: Edit | null;
   readonly derived: Derived;
   readonly scene: Scene;
-  /** Grows with every change of the lines that openings are read from. */
-  readonly stamp: number;
-  readonly gaps: StampedGaps;
+  /** The only part that shows fully and can be worked on, if one was chosen. */
+  readonly alone: string | null;
   /** True while the worker looks for pockets. */
   readonly reading: boolean;
   /** Why there are no pockets, where their lines ask for too much. */
   readonly trouble: string | null;
   readonly keeping: KeepState;
-  readonly stage: StageName;
-  /** The part that is worked on: new lines belong to it. */
-  readonly part: string;
-  /** The only part that shows fully and can be worked on, if one was chosen. */
-  readonly alone: string | null;
-  /** The tool chosen on each stage; its first where none was. */
-  readonly tools: Readonly<Partial<Record<StageName, string>>>;
-  /** The tool a held key has put in the hand. */
-  readonly heldTool: string | null;
-  /** Settings by tool; a tool alone knows what its own are (tools/tool-state.ts). */
-  readonly settings: Readonly<Record<string, object>>;
-  /** What the tool in use holds; emptied when another is taken up. */
-  readonly held: { readonly tool: string; readonly what: object } | null;
-  readonly paint: Paint;
-  /** Ids of the lines, or of the colour shapes, that are chosen. */
-  readonly selected: readonly string[];
-  readonly chosenOpening: number | null;
-  /** The colour or shade that waits for its pocket and was shown last. */
-  readonly shownWaiting: string | null;
-  readonly view: View;
-  /** The view from before something was brought into sight, and the one with it. */
-  readonly lookedFrom: { readonly from: View; readonly to: View } | null;
-  /** The size of the mat in CSS pixels. */
-  readonly matSize: Size;
-  /** The pocket walked to by keyboard, by its index. */
-  readonly walked: number | null;
-  /** Where the pointer that keys move stands, in page units; null while it is put away. */
-  readonly keyPointer: Point | null;
-  readonly leak: (Leak & { readonly wish?: Wish; readonly part: string }) | null;
-  /** What a reach that is being tried would close. */
-  readonly triedReach: (ReachReading & { readonly width: number }) | null;
-  readonly showBridges: boolean;
-  readonly checkGround: boolean;
-  /** How the picture is looked at. */
-  readonly look: Look;
-  /** While a key is held: the picture up to there alone. */
-  readonly compared: Compared | null;
-  readonly mat: "light" | "middle" | "dark";
   readonly lastExport: string | null;
   /** What of the drawing had gone bad in storage. */
   readonly mended: Mended | null;
-  /** Said aloud to screen readers. */
-  readonly said: string;
-  /** Why something did not happen, shown where the hand is. */
-  readonly reason: Reason | null;
-  /** Where the pointer is and what it does; it changes without anyone being told. */
-  readonly pointer: Pointer;
-}
-
-/** Openings and ends, with the stamp and the strokes they were read from. */
-export interface StampedGaps extends GapReading {
-  readonly stamp: number;
-  readonly strokes: Drawing["strokes"];
-}
-
-/** A sentence for the eye. */
-interface Reason {
-  readonly text: string;
-  /** CSS pixels of the mat; null where there is no pointer. */
-  readonly at: Point | null;
-}
-
-interface Pointer {
-  /** CSS pixels of the mat. */
-  at: Point | null;
-  /** Ends the gesture under way and leaves no trace of it. */
-  cancel: (() => void) | null;
-}
-
-/** What lies under the pointer: no panel listens to it. */
-export interface Hover {
-  readonly pocket: Pocket | null;
-  /** The id of the colour pointed at in the tin: its uses light up. */
-  readonly colour: string | null;
-  /** Keys of pockets pointed at in a chart. */
-  readonly keys: readonly number[] | null;
-  /** What the tool in hand has found there. */
-  readonly under: { readonly tool: string; readonly what: unknown } | null;
-}
-
-/** What was asked for before colour would have run out: done once the openings are bridged. */
-export interface Wish {
-  readonly at: Point;
-  readonly pour: PourWish;
-}
-
-interface DeskActions {
-  readonly hover: StoreApi<Hover>;
   /** Makes an edit and keeps it; refused where its sheet is locked or hidden. */
   readonly edit: (edit: Edit) => void;
   /** Shows what an edit would make of the kept drawing, in place of any shown before; null shows the drawing as it is. */
@@ -139,19 +58,144 @@ interface DeskActions {
   readonly redo: () => void;
   /** Goes back or forth to where that many steps are done. */
   readonly goTo: (cursor: number) => void;
-  readonly set: (change: Partial<DeskState>) => void;
-  readonly chooseTool: (tool: string) => void;
-  readonly chooseStage: (stage: StageName) => void;
   /** Shows one part alone, the others faint; null shows all. */
   readonly showOnly: (part: string | null) => void;
-  /** Says why something did not happen, for eye and ear. */
-  readonly tell: (text: string) => void;
+  /** Remembers in a few words what was saved last. */
+  readonly noteExport: (words: string) => void;
+}
+
+/** How the paper lies on the mat, and how it is looked at. */
+export interface ViewSlice extends Showing {
+  readonly view: View;
+  /** The view from before something was brought into sight, and the one with it. */
+  readonly lookedFrom: { readonly from: View; readonly to: View } | null;
+  /** The size of the mat in CSS pixels. */
+  readonly matSize: Size;
+  readonly moveView: (view: View) => void;
+  /** Zooms about a place on the mat, in CSS pixels. */
+  readonly zoom: (at: Point, factor: number) => void;
+  /** The mat has another size; the first time, the page is fitted into it. */
+  readonly resizeMat: (size: Size) => void;
+  /** Moves the paper so that a thing of a size in page units is seen well. */
+  readonly bringIntoSight: (at: Point, size: number) => void;
+  /** Goes back to the view from before that, unless the hand has moved the paper since. */
+  readonly lookBack: () => void;
+  readonly showAs: (change: Partial<Showing>) => void;
+}
+
+interface Showing {
+  readonly showBridges: boolean;
+  readonly checkGround: boolean;
+  /** How the picture is looked at. */
+  readonly look: Look;
+  /** While a key is held: the picture up to there alone. */
+  readonly compared: Compared | null;
+  readonly mat: "light" | "middle" | "dark";
+}
+
+/** What is chosen: things of the drawing, a colour, a part, a place. */
+export interface ChoiceSlice {
+  /** Ids of the lines, or of the colour shapes, that are chosen. */
+  readonly selected: readonly string[];
+  readonly paint: Paint;
+  /** The part that is worked on: new lines belong to it. */
+  readonly part: string;
+  /** The pocket walked to by keyboard, by its index. */
+  readonly walked: number | null;
+  /** The colour or shade that waits for its pocket and was shown last. */
+  readonly shownWaiting: string | null;
+  readonly choose: (ids: readonly string[]) => void;
+  readonly takePaint: (paint: Paint) => void;
+  readonly workOn: (part: string) => void;
+  readonly walkTo: (pocket: number | null) => void;
+  readonly showWaiting: (id: string) => void;
+}
+
+/** What the hand does: the stage it works at, its tool, and what that tool keeps. */
+export interface HandSlice {
+  readonly stage: StageName;
+  /** The tool chosen on each stage; its first where none was. */
+  readonly tools: Readonly<Partial<Record<StageName, string>>>;
+  /** The tool a held key has put in the hand. */
+  readonly keyTool: string | null;
+  readonly settings: Slots;
+  /** What the tool in use holds; emptied when another is taken up. */
+  readonly held: Slots;
+  /** Where the pointer is and what it does; it changes without anyone being told. */
+  readonly pointer: Pointer;
+  /** Where the pointer that keys move stands, in page units; null while it is put away. */
+  readonly keyPointer: Point | null;
+  readonly hover: HoverStore;
+  readonly chooseStage: (stage: StageName) => void;
+  readonly chooseTool: (tool: string) => void;
+  readonly takeKeyTool: (tool: string | null) => void;
+  readonly changeSettings: <T>(slot: Slot<T>, settings: T) => void;
+  readonly hold: <T>(slot: Slot<T>, what: T) => void;
+  /** The tool lets go of what it holds. */
+  readonly putDown: () => void;
+  readonly standAt: (at: Point | null) => void;
+}
+
+interface Pointer {
+  /** CSS pixels of the mat. */
+  at: Point | null;
+  /** Ends the gesture under way and leaves no trace of it. */
+  cancel: (() => void) | null;
+}
+
+/** Openings, and why colour runs out. */
+export interface GapsSlice {
+  /** Grows with every change of the lines that openings are read from. */
+  readonly stamp: number;
+  readonly gaps: StampedGaps;
+  readonly chosenOpening: number | null;
+  readonly leak: (Leak & { readonly wish?: Wish; readonly part: string }) | null;
+  /** What a reach that is being tried would close. */
+  readonly triedReach: (ReachReading & { readonly width: number }) | null;
+  readonly chooseOpening: (index: number | null) => void;
   /** Why colour would run out of a place; a wish is what was asked for there. */
   readonly explainLeak: (at: Point, wish?: Wish) => Promise<void>;
+  readonly forgetLeak: () => void;
   /** Bridges openings for good; when none is left on the way out of a wish's place, the wish is fulfilled. */
   readonly bridgeLeak: (openings: readonly PartOpening[]) => void;
   /** Shows what a reach in page units would close, without touching the drawing. */
   readonly tryReach: (width: number) => Promise<void>;
+}
+
+/** Openings and ends, with the stamp and the strokes they were read from. */
+export interface StampedGaps extends GapReading {
+  readonly stamp: number;
+  readonly strokes: Drawing["strokes"];
+}
+
+/** What was asked for before colour would have run out: done once the openings are bridged. */
+export interface Wish {
+  readonly at: Point;
+  readonly pour: PourWish;
+}
+
+/** What is said to the person. */
+export interface VoiceSlice {
+  /** Said aloud to screen readers. */
+  readonly said: string;
+  /** Why something did not happen, shown where the hand is. */
+  readonly reason: Reason | null;
+  readonly say: (text: string) => void;
+  /** Says why something did not happen, for eye and ear. */
+  readonly tell: (text: string) => void;
+  /** Takes the sentence for the eye away. */
+  readonly hush: () => void;
+}
+
+/** A sentence for the eye. */
+interface Reason {
+  readonly text: string;
+  /** CSS pixels of the mat; null where there is no pointer. */
+  readonly at: Point | null;
+}
+
+/** Workers, and what is reached through them. */
+export interface Services {
   /** Answers questions about the lines as they are shown. */
   readonly lines: Client<PocketWork>;
   /** PNG and thumbnail are made here; loaded with the desk, so that saving needs no server. */
@@ -162,5 +206,11 @@ interface DeskActions {
   readonly close: () => void;
 }
 
-export type Desk = DeskState & DeskActions;
-export type DeskStore = StoreApi<Desk>;
+export type Desk = WorkSlice & ViewSlice & ChoiceSlice & HandSlice & GapsSlice & VoiceSlice & Services;
+
+/** Nobody sets it from outside: changes go through the slices' verbs. */
+export type DeskStore = Pick<StoreApi<Desk>, "getState" | "getInitialState" | "subscribe">;
+
+/** A slice sets its own part of the desk, and reads all of it. */
+export type SetSlice<T> = (change: Partial<T>) => void;
+export type GetDesk = () => Desk;

@@ -56,7 +56,7 @@ describe("pouring", () => {
     await open(CLOSED);
     dragTool(desk, "pour", [[30, 50]]);
     expect(paintAt(desk, [30, 50])).toEqual({ colour: "frond", step: 0 });
-    state().set({ paint: { colour: "radish", step: -1 } });
+    state().takePaint({ colour: "radish", step: -1 });
     dragTool(desk, "pour", [[30, 50]]);
     expect(Object.keys(state().drawing.pours)).toHaveLength(1);
     expect(paintAt(desk, [30, 50])).toEqual({ colour: "radish", step: -1 });
@@ -109,11 +109,28 @@ describe("pouring", () => {
     expect(state().said).toContain("Colour would run out here");
   });
 
+  it("never says why colour would run out of lines that have changed meanwhile", async () => {
+    await open(ROOMS);
+    const right: Point = [70, 50];
+    const asked = state().explainLeak(right);
+    state().edit(setReach(3));
+    await asked;
+    expect(state().leak).toBeNull();
+  });
+
+  it("pours what was asked for while the lines were being read that close it", async () => {
+    await open(ROOMS);
+    state().edit(setReach(5));
+    dragTool(desk, "pour", [[70, 50]]);
+    await settled();
+    expect(paintAt(desk, [70, 50])).toEqual(state().paint);
+  });
+
   it("dips up what is under the pointer", async () => {
     await open(CLOSED);
-    state().set({ paint: { colour: "enamel", step: 2 } });
+    state().takePaint({ colour: "enamel", step: 2 });
     dragTool(desk, "pour", [[30, 50]]);
-    state().set({ paint: { colour: "frond", step: 0 } });
+    state().takePaint({ colour: "frond", step: 0 });
     dragTool(desk, "dip", [[30, 50]]);
     expect(state().paint).toEqual({ colour: "enamel", step: 2 });
     dragTool(desk, "dip", [[70, 50]]);
@@ -125,13 +142,13 @@ describe("a colour that goes", () => {
   it("is never left in the hand, nor by undoing", async () => {
     await open(CLOSED);
     state().edit(addColour("moss", "Moss", "#334411"));
-    state().set({ paint: { colour: "moss", step: 1 } });
+    state().takePaint({ colour: "moss", step: 1 });
     dragTool(desk, "pour", [[30, 50]]);
     state().edit(removeColour("moss", "Moss", "radish"));
     expect(paintAt(desk, [30, 50])).toEqual({ colour: "radish", step: 1 });
     expect(state().drawing.tin[state().paint.colour]).toBeDefined();
     state().undo();
-    state().set({ paint: { colour: "moss", step: 0 } });
+    state().takePaint({ colour: "moss", step: 0 });
     state().undo();
     state().undo();
     expect(state().drawing.tin[state().paint.colour]).toBeDefined();
@@ -228,7 +245,7 @@ describe("snags and figures", () => {
     expect(state().walked).toBe(0);
     // It can be seen well from here.
     expect(state().view).toBe(before);
-    state().set({ view: { scale: 10, x: 2028, y: 28 } });
+    state().moveView({ scale: 10, x: 2028, y: 28 });
     stageOf(state()).nextSnag(desk, 1);
     expect(state().view.x).toBeLessThan(1000);
     state().edit(pourInto(state(), state().derived.pockets, paintWish(state().paint))!);
@@ -367,7 +384,7 @@ describe("light by the lamp", () => {
         ),
       );
     expect(tones()).toEqual(["frond-down-1"]);
-    state().set({ paint: { colour: "radish", step: -1 } });
+    state().takePaint({ colour: "radish", step: -1 });
     dragTool(desk, "pour", [[30, 50]]);
     expect(tones()).toEqual(["radish-down-2"]);
     const again = readDrawingFile(writeDrawingFile(state().drawing));
@@ -396,7 +413,7 @@ describe("light by the lamp", () => {
 describe("the store", () => {
   it("makes nudges by key that follow one another one step", async () => {
     await open(CLOSED);
-    state().set({ selected: [strokesOf(desk)[0].id] });
+    state().choose([strokesOf(desk)[0].id]);
     for (let k = 0; k < 5; k++) nudgeChosen(desk, [1, 0], "Move line");
     expect(labels(desk)).toEqual(["Move line"]);
     expect(strokesOf(desk)[0].points[0]).toBe(15);
@@ -420,10 +437,10 @@ describe("the store", () => {
     await open(CLOSED);
     const [first] = strokesOf(desk);
     state().chooseStage("Lines");
-    state().set({ selected: [first.id] });
+    state().choose([first.id]);
     draw.hold(desk, { pegs: [{ at: [1, 1] }] });
     state().chooseTool("trim");
-    expect([state().held, draw.held(state()).pegs, state().tools.Lines]).toEqual([null, [], "trim"]);
+    expect([draw.held(state()).pegs, state().tools.Lines]).toEqual([[], "trim"]);
     state().edit(removeLines([first.id]));
     expect(state().selected).toEqual([]);
   });

@@ -15,7 +15,8 @@ export const svg = (body: string): string =>
 export async function openDesk(text: string): Promise<DeskStore> {
   const { drawing } = importSvg("Test", text);
   const desk = createDesk("test", { history: beginHistory(drawing), revision: 0, kept: "memory" });
-  desk.getState().set({ matSize: { width: 1056, height: 1056 }, view: { scale: 10, x: 28, y: 28 } });
+  desk.getState().resizeMat({ width: 1056, height: 1056 });
+  desk.getState().moveView({ scale: 10, x: 28, y: 28 });
   opened = desk;
   await settled();
   return desk;

@@ -17,7 +17,7 @@ const FIELD = "h-8 min-w-0 rounded-md border border-edge bg-white px-2";
 
 /** A colour's swatch, which opens to change it everywhere. */
 export function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
-  const { edit, show, keep, set } = useDeskStore().getState();
+  const { edit, show, keep, takePaint } = useDeskStore().getState();
   const { id, name, value, opacity = 1 } = colour;
   const becoming = (next: string) => changeColour(id, next.toLowerCase(), name);
   const change = (next: string) => {
@@ -28,7 +28,7 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
   return (
     <Popover.Root
       onOpenChange={(open) => {
-        if (open) set({ paint: { colour: id, step: 0 } });
+        if (open) takePaint({ colour: id, step: 0 });
         else keep();
       }}
     >

@@ -42,7 +42,7 @@ interface LeafletProps {
 }
 
 function Leaflet({ colour, rung, on, place }: LeafletProps) {
-  const { set } = useDeskStore().getState();
+  const { takePaint } = useDeskStore().getState();
   const tall = 30 + Math.round(place * 36);
   const own = colour.ladder?.own?.some(({ step }) => step === rung);
   const name = `${colour.name} ${stepWord(rung)}${own ? ", set by hand" : ""}`;
@@ -54,7 +54,7 @@ function Leaflet({ colour, rung, on, place }: LeafletProps) {
       aria-checked={on}
       aria-label={name}
       title={name}
-      onClick={() => set({ paint: { colour: colour.id, step: rung } })}
+      onClick={() => takePaint({ colour: colour.id, step: rung })}
       className="w-6 min-w-0 shrink"
     >
       <svg

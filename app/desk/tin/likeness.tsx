@@ -12,12 +12,12 @@ const SAME = 1;
 /** Tells which colours have the same name or look the same, and makes one of two. */
 export function Likeness({ colour }: { colour: Colour }) {
   const tin = useDesk(shownTin);
-  const { edit, set } = useDeskStore().getState();
+  const { edit, takePaint } = useDeskStore().getState();
   const others = ranked(tin).filter(({ id }) => id !== colour.id);
   const namesake = others.some(({ name }) => name.toLowerCase() === colour.name.toLowerCase());
   const like = others.find(({ value }) => apart(value, colour.value) < SAME);
   const merge = (into: Colour) => {
-    set({ paint: { colour: into.id, step: 0 } });
+    takePaint({ colour: into.id, step: 0 });
     edit({
       ...removeColour(colour.id, colour.name, into.id),
       label: `Merge ${colour.name} into ${into.name}`,

@@ -12,13 +12,13 @@ const EMPTY = "";
 export function Removal({ colour, uses }: { colour: Colour; uses: number }) {
   const tin = useDesk((s) => s.drawing.tin);
   const inks = useDesk((s) => s.drawing.ink.colour === colour.id);
-  const { edit, set } = useDeskStore().getState();
+  const { edit, takePaint } = useDeskStore().getState();
   const others = ranked(tin).filter(({ id }) => id !== colour.id);
   const [by, setBy] = useState(others[0]?.id);
   const fate = by === EMPTY && !inks ? null : (others.find(({ id }) => id === by) ?? others[0])?.id;
   if (fate === undefined) return <p className="text-xs text-quiet">The last colour of the tin stays.</p>;
   const remove = () => {
-    set({ paint: { colour: fate ?? others[0].id, step: 0 } });
+    takePaint({ colour: fate ?? others[0].id, step: 0 });
     edit(removeColour(colour.id, colour.name, fate));
   };
   return (

@@ -25,7 +25,7 @@ export function TinMenu({ onPicture, onColourways }: Props) {
     const { write, ending } = PALETTE_FILES[format];
     const name = `${plainFileName(desk.getState().drawing.name)}.${ending}`;
     downloadFile(new Blob([write(desk.getState().drawing)], { type: "text/plain" }), name);
-    desk.getState().set({ said: `Saved ${name}` });
+    desk.getState().say(`Saved ${name}`);
   };
   return (
     <>

@@ -26,11 +26,11 @@ export function TinPanel() {
   /** The colour that was added last: its name is written at once. */
   const [fresh, setFresh] = useState<string | null>(null);
   const desk = useDeskStore();
-  const { edit, set } = desk.getState();
+  const { edit, takePaint } = desk.getState();
   const add = () => {
     const id = newId();
     edit(addColour(id, `Colour ${Object.keys(tin).length + 1}`, NEW_COLOUR));
-    set({ paint: { colour: id, step: 0 } });
+    takePaint({ colour: id, step: 0 });
     setFresh(id);
   };
   return (

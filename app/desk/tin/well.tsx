@@ -12,7 +12,7 @@ import { useRow } from "./use-row.ts";
 /** One colour of the tin: click to take it up, open it to change it everywhere; its uses light up meanwhile. A new one is named first. */
 export function Well({ colour, chosen, isNew }: { colour: Colour; chosen: boolean; isNew: boolean }) {
   const uses = useDesk((s) => usesOf(s).get(colour.id) ?? 0);
-  const { set, edit, hover } = useDeskStore().getState();
+  const { takePaint, edit, hover } = useDeskStore().getState();
   const [naming, setNaming] = useState(isNew);
   const button = useRef<HTMLButtonElement>(null);
   const named = (byKey: boolean) => {
@@ -20,7 +20,7 @@ export function Well({ colour, chosen, isNew }: { colour: Colour; chosen: boolea
     if (byKey) requestAnimationFrame(() => button.current?.focus());
   };
   const { row, grip, isDragging } = useRow(colour.id);
-  const light = (on: boolean) => hover.setState({ colour: on ? colour.id : null });
+  const light = (on: boolean) => hover.getState().overColour(on ? colour.id : null);
   return (
     <li
       {...row}
@@ -46,7 +46,7 @@ export function Well({ colour, chosen, isNew }: { colour: Colour; chosen: boolea
           ref={button}
           type="button"
           aria-pressed={chosen}
-          onClick={() => set({ paint: { colour: colour.id, step: 0 } })}
+          onClick={() => takePaint({ colour: colour.id, step: 0 })}
           onDoubleClick={() => setNaming(true)}
           onKeyDown={({ key }) => key === "F2" && setNaming(true)}
           onFocus={() => light(true)}

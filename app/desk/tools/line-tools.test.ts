@@ -290,7 +290,7 @@ describe("picking", () => {
   it("bends and pins the point nearest to the pointer, not the first within reach", async () => {
     await open(svg('<path id="close" d="M20 50L20.6 50L21.2 50L80 50"/>'));
     const { id } = named("close");
-    state().set({ selected: [id] });
+    state().choose([id]);
     dragTool(desk, "bend", [[20.55, 50]]);
     expect(heldPoints(state())).toEqual([1]);
     dragTool(desk, "tidy", [[21.15, 50]]);

@@ -1,33 +1,28 @@
-/**
- * What a tool keeps in the store, under its own name: settings, what it holds while in use, what it has found under the
- * pointer. The store holds them without knowing what they are.
- */
+/** What a tool keeps in the store: settings, what it holds while in use, what it has found under the pointer. */
 import type { Desk, DeskStore } from "../store/desk-state.ts";
+import type { Slot } from "../store/slots.ts";
 
 /** `settings` and `held` are what they are before anybody has changed them. */
-export function toolState<S extends object, H extends object, U = never>(tool: string, settings: S, held: H) {
-  const heldBy = (desk: Desk): H => (desk.held?.tool === tool ? (desk.held.what as H) : held);
-  const settingsOf = (desk: Desk): S => (desk.settings[tool] as S | undefined) ?? settings;
+export function toolState<S extends object, H extends object, U = never>(name: string, settings: S, held: H) {
+  const settingsSlot: Slot<S> = { name, empty: settings };
+  const heldSlot: Slot<H> = { name, empty: held };
+  const foundSlot: Slot<U | null> = { name, empty: null };
+  const heldBy = (desk: Desk): H => desk.held.of(heldSlot);
+  const settingsOf = (desk: Desk): S => desk.settings.of(settingsSlot);
   return {
-    name: tool,
+    name,
     settings: settingsOf,
     change: (desk: DeskStore, part: Partial<S>): void => {
       const state = desk.getState();
-      state.set({ settings: { ...state.settings, [tool]: { ...settingsOf(state), ...part } } });
+      state.changeSettings(settingsSlot, { ...settingsOf(state), ...part });
     },
     held: heldBy,
     hold: (desk: DeskStore, part: Partial<H>): void => {
       const state = desk.getState();
-      state.set({ held: { tool, what: { ...heldBy(state), ...part } } });
+      state.hold(heldSlot, { ...heldBy(state), ...part });
     },
-    /** What lies under the pointer, as the tool has found it; the same thing again tells nobody. */
-    under: (desk: Desk): U | null => {
-      const { under } = desk.hover.getState();
-      return under?.tool === tool ? (under.what as U) : null;
-    },
-    find: (desk: DeskStore, what: U | null): void => {
-      const { hover } = desk.getState();
-      if (hover.getState().under?.what !== what) hover.setState({ under: { tool, what } });
-    },
+    /** What lies under the pointer, as the tool has found it. */
+    under: (desk: Desk): U | null => desk.hover.getState().found.of(foundSlot),
+    find: (desk: DeskStore, what: U | null): void => desk.getState().hover.getState().find(foundSlot, what),
   };
 }

@@ -71,13 +71,13 @@ const MAT_SWATCH = {
 
 function MatSettings() {
   const mat = useDesk((s) => s.mat);
-  const { set } = useDeskStore().getState();
+  const { showAs } = useDeskStore().getState();
   return (
     <ToggleGroup.Root
       type="single"
       aria-label="Mat"
       value={mat}
-      onValueChange={(value) => value && set({ mat: value as (typeof MATS)[number] })}
+      onValueChange={(value) => value && showAs({ mat: value as (typeof MATS)[number] })}
       className="flex gap-1"
     >
       {MATS.map((name) => (

@@ -1,27 +1,27 @@
 /** Zooming by button or key. */
 import { type Box, boundsOf, diagonal } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
-import { fitView, zoomAt } from "../../painting/view.ts";
+import { fitView } from "../../painting/view.ts";
 import { chainsOf } from "../lines/lines-near.ts";
 import { chosenShapes } from "../shapes/chosen-shapes.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { chosenLines } from "../tools/arrange/arrange-state.ts";
 
 export function fitPage(desk: DeskStore): void {
-  const { drawing, matSize, set } = desk.getState();
-  set({ view: fitView(drawing.page.box, matSize) });
+  const { drawing, matSize, moveView } = desk.getState();
+  moveView(fitView(drawing.page.box, matSize));
 }
 
 /** Fills the mat with a box in page units, with as much room around it as a page has. */
 function fitBox(desk: DeskStore, box: Box | undefined, nothing: string): void {
-  const { drawing, matSize, set, tell } = desk.getState();
+  const { drawing, matSize, moveView, tell } = desk.getState();
   if (!box) {
     tell(nothing);
     return;
   }
   const least = diagonal(drawing.page.box) * CLOSEST;
   const roomy = { ...box, width: Math.max(box.width, least), height: Math.max(box.height, least) };
-  set({ view: fitView(roomy, matSize) });
+  moveView(fitView(roomy, matSize));
 }
 
 /** What is shown whole is never shown larger than this part of the page's diagonal would be. */
@@ -41,7 +41,6 @@ export function fitChosen(desk: DeskStore): void {
 }
 
 export function zoom(desk: DeskStore, factor: number): void {
-  const { view, drawing, matSize, set } = desk.getState();
-  const fitScale = fitView(drawing.page.box, matSize).scale;
-  set({ view: zoomAt(view, [matSize.width / 2, matSize.height / 2], factor, fitScale) });
+  const { matSize, zoom: zoomAbout } = desk.getState();
+  zoomAbout([matSize.width / 2, matSize.height / 2], factor);
 }

@@ -80,7 +80,7 @@ function NewVersion() {
       await desk.getState().light.settled();
       await makeVersion(desk.getState(), given);
       setName("");
-      desk.getState().set({ said: `Version ${given} kept` });
+      desk.getState().say(`Version ${given} kept`);
     } catch {
       tell("The version could not be kept: the browser has no room for it. The drawing is as it was.", {
         tone: "warn",

@@ -4,14 +4,14 @@ import type { DeskStore } from "../../store/desk-state.ts";
 
 /** Shows the next colourway, or the one before. */
 export function stepColourway(desk: DeskStore, by: number): void {
-  const { drawing, edit, set } = desk.getState();
+  const { drawing, edit, say } = desk.getState();
   const ways = ranked(drawing.colourways);
   if (ways.length < 2) {
-    set({ said: "There is one colourway" });
+    say("There is one colourway");
     return;
   }
   const at = ways.findIndex(({ id }) => id === drawing.shown);
   const { id, name } = ways[(at + by + ways.length) % ways.length];
   edit(showColourway(id, name));
-  set({ said: name });
+  say(name);
 }

@@ -141,7 +141,8 @@ function ChooseMenu() {
       group: (line: (typeof all)[number]) => groups.has(line.groups?.join("/")),
     }[like];
     const selected = all.filter(wanted).map(({ id }) => id);
-    state.set({ selected, said: `${selected.length} lines chosen` });
+    state.choose(selected);
+    state.say(`${selected.length} lines chosen`);
   };
   return (
     <Menu label="Choose" icon={<Group size={15} aria-hidden />}>

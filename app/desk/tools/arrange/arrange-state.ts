@@ -68,7 +68,7 @@ export function nudgeChosen(desk: DeskStore, by: Point, label: string): void {
 
 /** Copies what is chosen, lines with all that goes along, a little aside or mirrored beside a box. */
 export function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
-  const { drawing, selected, derived, view, edit, set } = desk.getState();
+  const { drawing, selected, derived, view, edit, choose } = desk.getState();
   if (selected.length === 0) return;
   const shapes = chosenShapes({ drawing, selected });
   const matrix = mirroredBeside
@@ -79,5 +79,5 @@ export function duplicateChosen(desk: DeskStore, mirroredBeside?: Box): void {
       ? duplicateShapes(drawing, shapes, matrix)
       : duplicateCarried(carriedBy(drawing, selected, derived.pockets), matrix);
   edit(copies.edit);
-  if (desk.getState().drawing !== drawing) set({ selected: copies.ids });
+  if (desk.getState().drawing !== drawing) choose(copies.ids);
 }

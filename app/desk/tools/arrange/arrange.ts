@@ -86,14 +86,12 @@ export function arranging(
       if (!line) return gatherGesture(press, reach);
       if (shift) {
         const { selected } = state;
-        state.set({
-          selected: selected.includes(line.id)
-            ? selected.filter((id) => id !== line.id)
-            : [...selected, line.id],
-        });
+        state.choose(
+          selected.includes(line.id) ? selected.filter((id) => id !== line.id) : [...selected, line.id],
+        );
         return undefined;
       }
-      if (!state.selected.includes(line.id)) state.set({ selected: [line.id] });
+      if (!state.selected.includes(line.id)) state.choose([line.id]);
       return moveGesture(press);
     },
     places: (desk) => {
@@ -115,7 +113,8 @@ export function arranging(
     chooseAll: (desk) => {
       const state = desk.getState();
       const all = reach.all(state);
-      state.set({ selected: all.map(({ id }) => id), said: `${countThings(all)} chosen` });
+      state.choose(all.map(({ id }) => id));
+      state.say(`${countThings(all)} chosen`);
     },
     marks: (desk) => arrangeMarks(desk, reach),
   };
@@ -157,9 +156,9 @@ function gatherGesture({ desk, at, pixel, shift }: Press, reach: Reach): Gesture
     },
     end: () => {
       const state = desk.getState();
-      const { selected, set } = state;
+      const { selected } = state;
       const found = reach.all(state).filter((line) => gathers(points, chainsOf(line), pixel));
-      set({ selected: [...new Set([...(shift ? selected : []), ...found.map(({ id }) => id)])] });
+      state.choose([...new Set([...(shift ? selected : []), ...found.map(({ id }) => id)])]);
     },
     trail: () => ({ points, closed: !isAcross(points) }),
   };

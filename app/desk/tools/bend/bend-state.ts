@@ -36,7 +36,7 @@ export function bentLine(desk: Desk): Stroke | Ring | undefined {
 /** Takes up a line to bend, or none. */
 export function chooseBent(desk: DeskStore, line: Stroke | Ring | undefined): void {
   const ring = line && "shape" in line ? line : undefined;
-  desk.getState().set({ selected: line ? [ring?.shape ?? line.id] : [] });
+  desk.getState().choose(line ? [ring?.shape ?? line.id] : []);
   bend.hold(desk, { points: [], of: null, ring: ring?.place ?? 0 });
 }
 

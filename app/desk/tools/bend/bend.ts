@@ -95,7 +95,7 @@ export function bendingOf(
       if (!line) return;
       const points = pointNumbers(line.points, line.closed);
       holdPoints(desk, points);
-      desk.getState().set({ said: `${points.length} points held` });
+      desk.getState().say(`${points.length} points held`);
     },
     marks: (desk) => bendMarks(desk, reach),
   };
@@ -174,7 +174,7 @@ function stepPoint(desk: DeskStore, by: number): void {
   const next = held.length === 0 ? 0 : (held[held.length - 1] + by + count) % count;
   const kind = isSmooth(line.points, line.closed, next) ? "smooth" : "corner";
   holdPoints(desk, [next]);
-  state.set({ said: `Point ${next + 1} of ${count}, ${kind}` });
+  state.say(`Point ${next + 1} of ${count}, ${kind}`);
 }
 
 function bendMarks(desk: Desk, reach: Reach): OverlayMark[] {

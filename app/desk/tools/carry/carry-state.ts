@@ -55,7 +55,7 @@ function litPocketOf(desk: Desk, pocket: Pocket): LitPocket | undefined {
 /** Takes all the light of a pocket. */
 export function take(desk: DeskStore, pocket: Pocket): void {
   const state = desk.getState();
-  const { derived, drawing, tell, set } = state;
+  const { derived, drawing, tell, say } = state;
   const lit = litPocketOf(state, pocket);
   const index = derived.pockets.indexOf(pocket);
   const shades = Object.values(drawing.shades).filter(({ id }) => derived.pocketsOf.get(id)?.includes(index));
@@ -65,7 +65,7 @@ export function take(desk: DeskStore, pocket: Pocket): void {
     return;
   }
   carry.change(desk, { taken: light });
-  set({ said: "Took the light. Click other pockets to lay it there." });
+  say("Took the light. Click other pockets to lay it there.");
 }
 
 /** Lays what was taken, or the style that is chosen, on pockets that have a colour. */

@@ -82,7 +82,8 @@ export function colouring(
     chooseAll: (desk) => {
       const state = desk.getState();
       const all = shapesInReach(state);
-      state.set({ selected: all.map(({ id }) => id), said: `${all.length} shapes chosen` });
+      state.choose(all.map(({ id }) => id));
+      state.say(`${all.length} shapes chosen`);
     },
     marks: (desk) => [...shapeMarks(desk), ...(isPegging(desk) ? pegMarks(desk) : [])],
   };
@@ -96,7 +97,7 @@ function moving({ desk, at }: Press, shape: AnyShape): Gesture {
   const state = desk.getState();
   const chosen = chosenShapes(state);
   const moved = chosen.includes(shape) ? chosen : [shape];
-  state.set({ selected: moved.map(({ id }) => id) });
+  state.choose(moved.map(({ id }) => id));
   return {
     move: (press) =>
       state.show(moveShapes(moved, translation(press.at[0] - at[0], press.at[1] - at[1]), "Move shape")),
@@ -129,7 +130,7 @@ function chooseAt(state: Desk, { at, pixel, shift }: Press): void {
   const toggled = selected.includes(id ?? "")
     ? selected.filter((one) => one !== id)
     : [...selected, ...(id ? [id] : [])];
-  state.set({ selected: shift ? toggled : id ? [id] : [] });
+  state.choose(shift ? toggled : id ? [id] : []);
 }
 
 /** What a line encloses, or what a nib leaves along it. */
@@ -205,9 +206,7 @@ function combineWith(state: Desk, shape: AnyShape, region: Region, how: Combinin
   const after = combined(shape, region, how);
   state.edit(reshape([{ id: shape.id, ...after }], sheetOf(shape), LABELS[how]));
   const curves = after.outline.reduce((sum, chain) => sum + (chain.length - 2) / 6, 0);
-  state.set({
-    said: after.outline.length === 0 ? "Nothing of it is left" : `${LABELS[how]}: ${curves} points now`,
-  });
+  state.say(after.outline.length === 0 ? "Nothing of it is left" : `${LABELS[how]}: ${curves} points now`);
 }
 
 /** Rubs the chosen shapes, or with none chosen all that lie on the sheet. */

@@ -15,7 +15,7 @@ const SAME = 2;
 
 export function dipSeen(desk: DeskStore, at: Point): void {
   const state = desk.getState();
-  const { art, view, edit, set, tell } = state;
+  const { art, view, edit, takePaint, say, tell } = state;
   const value = art.colourAt("art", toScreen(view, at));
   if (!value) {
     tell("There is no colour to dip up here.");
@@ -24,13 +24,14 @@ export function dipSeen(desk: DeskStore, at: Point): void {
   const near = nearestPaint(shownTin(state), value);
   if (near && near.apart <= SAME) {
     const { colour, step } = near.paint;
-    set({ paint: near.paint, said: `Dipped ${state.drawing.tin[colour].name}, ${stepWord(step)}` });
+    takePaint(near.paint);
+    say(`Dipped ${state.drawing.tin[colour].name}, ${stepWord(step)}`);
     return;
   }
   const id = newId();
   const taken = new Set(Object.values(state.drawing.tin).map((colour) => colour.name));
   const name = freeName((one) => taken.has(one), colourName(value));
   edit(addColour(id, name, value));
-  set({ paint: { colour: id, step: 0 } });
+  takePaint({ colour: id, step: 0 });
   tell(`No step of the tin looks like this: ${name} was put in.`);
 }

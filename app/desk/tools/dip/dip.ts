@@ -24,7 +24,7 @@ export const dipTool: Tool = {
       return undefined;
     }
     const flat = flatAt(state, at);
-    state.set({ selected: flat ? [flat.id] : [] });
+    state.choose(flat ? [flat.id] : []);
     takeUp(state, flat ? flat.paint : paintIn(state, pocketAt(state.derived.pockets, at)));
     return undefined;
   },
@@ -39,7 +39,11 @@ export const dipTool: Tool = {
 const paintIn = (desk: Desk, pocket: Pocket | undefined): Paint | null =>
   (pocket && pourIn(desk, pocket)?.paint) ?? null;
 
-function takeUp({ drawing, set, tell }: Desk, paint: Paint | null): void {
-  if (paint) set({ paint, said: `Dipped ${drawing.tin[paint.colour]?.name}` });
-  else tell("There is no colour to dip up here.");
+function takeUp({ drawing, takePaint, say, tell }: Desk, paint: Paint | null): void {
+  if (!paint) {
+    tell("There is no colour to dip up here.");
+    return;
+  }
+  takePaint(paint);
+  say(`Dipped ${drawing.tin[paint.colour]?.name}`);
 }

@@ -83,7 +83,7 @@ function drivePeg(desk: DeskStore, pegging: Pegging): void {
     finishPegs(desk, true, pegging);
   else {
     draw.hold(desk, { pegs: [...pegs, { at: place }], keyed: at });
-    state.set({ said: `Peg ${pegs.length + 1}. Enter again here ends the line.` });
+    state.say(`Peg ${pegs.length + 1}. Enter again here ends the line.`);
   }
 }
 

@@ -13,9 +13,9 @@ export const explainTool: Tool = {
   lights: true,
   places: (desk) => freshGaps(desk).openings.map(({ at }) => at),
   press: ({ desk, at }) => {
-    const { derived, explainLeak, set, tell } = desk.getState();
+    const { derived, explainLeak, forgetLeak, tell } = desk.getState();
     if (pocketAt(derived.pockets, at)) {
-      set({ leak: null });
+      forgetLeak();
       tell("This pocket is closed: colour stays in it.");
     } else void explainLeak(at);
     return undefined;

@@ -49,7 +49,7 @@ export function gatherPockets(desk: DeskStore, pockets: readonly Pocket[], way: 
 
 function setGathered(desk: DeskStore, pockets: readonly Pocket[]): void {
   gather.hold(desk, { pockets });
-  desk.getState().set({ said: counted(pockets.length, "pocket gathered", "pockets gathered") });
+  desk.getState().say(counted(pockets.length, "pocket gathered", "pockets gathered"));
 }
 
 /** What a click on a pocket takes up. */
@@ -101,8 +101,6 @@ export function walkGathered(desk: DeskStore, by: number): void {
   const at = all.findIndex((pocket) => pockets.indexOf(pocket) === state.walked);
   const next = all[(at < 0 && by < 0 ? all.length - 1 : at + by + all.length) % all.length];
   const walked = pockets.indexOf(next);
-  state.set({
-    walked,
-    said: `${all.indexOf(next) + 1} of ${all.length} gathered: ${describePocket(state, walked)}`,
-  });
+  state.walkTo(walked);
+  state.say(`${all.indexOf(next) + 1} of ${all.length} gathered: ${describePocket(state, walked)}`);
 }

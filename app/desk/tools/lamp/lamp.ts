@@ -119,7 +119,8 @@ function sayUnseen(desk: DeskStore, pockets: readonly Pocket[]): void {
 /** Settings are for this one alone from now on. */
 function choose(desk: DeskStore, pocket: Pocket): void {
   const state = desk.getState();
-  state.set({ part: pocket.part, said: "Chosen: settings change this pocket alone" });
+  state.workOn(pocket.part);
+  state.say("Chosen: settings change this pocket alone");
   lampState.hold(desk, { pour: colouredIn(state, pocket)?.id ?? null });
 }
 
@@ -127,7 +128,7 @@ function lay(desk: DeskStore, pockets: readonly Pocket[], how: "edit" | "show" =
   const state = desk.getState();
   const { makes, castOf } = lampState.settings(state);
   if (makes === "cast" && castOf === "part") {
-    state.set({ part: pockets[0].part });
+    state.workOn(pockets[0].part);
     state[how](setPartCast(pockets[0].part, nextMade(state, "cast")));
     return;
   }

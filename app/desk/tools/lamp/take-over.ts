@@ -65,7 +65,7 @@ export function takeOver(desk: DeskStore, pours: readonly string[], made: readon
       for (const shade of shades) addShade(shade).change(draft);
     },
   });
-  state.set({ selected: shades.map(({ id }) => id) });
+  state.choose(shades.map(({ id }) => id));
 }
 
 function shadesOf(desk: Desk, pour: string, made: LampMade): Omit<Shade, "rank">[] {

@@ -13,8 +13,8 @@ export const lookTool: Tool = {
     let last = screen;
     return {
       move: ({ screen: [x, y] }) => {
-        const { view, set } = desk.getState();
-        set({ view: { ...view, x: view.x + x - last[0], y: view.y + y - last[1] } });
+        const { view, moveView } = desk.getState();
+        moveView({ ...view, x: view.x + x - last[0], y: view.y + y - last[1] });
         last = [x, y];
       },
     };

@@ -15,7 +15,7 @@ export function PourPanel() {
   const paint = useDesk((s) => s.paint);
   const name = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
   const desk = useDeskStore();
-  const { set, edit } = desk.getState();
+  const { showAs, edit } = desk.getState();
   return (
     <>
       <Choice
@@ -41,7 +41,7 @@ export function PourPanel() {
             </button>
           )}
         </div>
-        <Toggle label="Check ground" checked={checkGround} onChange={(on) => set({ checkGround: on })} />
+        <Toggle label="Check ground" checked={checkGround} onChange={(on) => showAs({ checkGround: on })} />
         {shapeWalls && lays === "colour" ? (
           <Toggle
             label="Cut out of shapes"

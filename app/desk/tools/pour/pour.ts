@@ -22,7 +22,8 @@ function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
   };
   const flat = flatAt(begun, at);
   if (!flat) cross(at);
-  begun.set({ leak: null, selected: flat ? [flat.id] : [] });
+  begun.forgetLeak();
+  begun.choose(flat ? [flat.id] : []);
   return {
     move: (press) => {
       if (flat && distance(at, press.at) < DRAG_PIXELS * pixel) return;

@@ -68,6 +68,7 @@ export async function previewTidy(desk: DeskStore): Promise<void> {
     state.tell("These lines could not be tidied. They are as they were.");
     return;
   }
-  const inHand = (desk.getState().held?.tool ?? tidy.name) === tidy.name;
+  const { tools, stage } = desk.getState();
+  const inHand = tools[stage] === tidy.name;
   if (turn === asked && inHand) tidy.hold(desk, { preview: { stamp: state.stamp, reading } });
 }

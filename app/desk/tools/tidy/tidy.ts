@@ -48,7 +48,7 @@ export const tidyTool: Tool = {
 };
 
 function chooseForTidy(desk: DeskStore, selected: readonly string[]): void {
-  desk.getState().set({ selected });
+  desk.getState().choose(selected);
   void previewTidy(desk);
 }
 
@@ -58,7 +58,7 @@ function togglePin(desk: DeskStore, id: string, point: number): void {
   const points = now.includes(point) ? now.filter((pin) => pin !== point) : [...now, point];
   const of = state.drawing.strokes[id].points.length;
   tidy.hold(desk, { pins: { ...tidy.held(state).pins, [id]: { of, points } } });
-  state.set({ said: now.includes(point) ? "Corner unpinned" : "Corner pinned" });
+  state.say(now.includes(point) ? "Corner unpinned" : "Corner pinned");
   void previewTidy(desk);
 }
 

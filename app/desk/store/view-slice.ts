@@ -1,0 +1,32 @@
+import { fitView, viewOn, zoomAt } from "../../painting/view.ts";
+import type { Desk, GetDesk, SetSlice, ViewSlice } from "./desk-state.ts";
+
+const fitScale = ({ drawing, matSize }: Desk): number => fitView(drawing.page.box, matSize).scale;
+
+export const viewSlice = (set: SetSlice<ViewSlice>, get: GetDesk): ViewSlice => ({
+  view: { scale: 1, x: 0, y: 0 },
+  lookedFrom: null,
+  matSize: { width: 0, height: 0 },
+  showBridges: true,
+  checkGround: false,
+  look: "colour",
+  compared: null,
+  mat: "light",
+  moveView: (view) => set({ view }),
+  zoom: (at, factor) => set({ view: zoomAt(get().view, at, factor, fitScale(get())) }),
+  resizeMat: (matSize) => {
+    const first = get().matSize.width === 0;
+    set(first ? { matSize, view: fitView(get().drawing.page.box, matSize) } : { matSize });
+  },
+  bringIntoSight: (at, size) => {
+    const { view, lookedFrom, matSize } = get();
+    const to = viewOn(view, at, matSize, size, fitScale(get()));
+    if (to === view) return;
+    set({ view: to, lookedFrom: { from: lookedFrom?.to === view ? lookedFrom.from : view, to } });
+  },
+  lookBack: () => {
+    const { view, lookedFrom } = get();
+    set({ view: lookedFrom?.to === view ? lookedFrom.from : view, lookedFrom: null });
+  },
+  showAs: (change) => set(change),
+});
