@@ -195,7 +195,7 @@ interface Reason {
 }
 
 /** Workers, and what is reached through them. */
-export interface Services {
+interface Services {
   /** Answers questions about the lines as they are shown. */
   readonly lines: Client<PocketWork>;
   /** PNG and thumbnail are made here; loaded with the desk, so that saving needs no server. */
