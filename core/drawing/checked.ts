@@ -12,6 +12,8 @@ export type RecordClass = new () => object;
 interface RuleContext {
   /** The nearest value that it allows; undefined where there is none. */
   readonly bring?: (value: unknown) => unknown;
+  /** What the value is to whoever moves or copies its entity (meaning.ts). */
+  readonly meaning?: string;
 }
 
 type Rules<T> = { readonly [K in keyof T]-?: readonly PropertyDecorator[] };
@@ -93,8 +95,9 @@ interface Rule {
   readonly bring: (value: unknown) => unknown;
 }
 
-interface Property {
+export interface Property {
   readonly name: string;
+  readonly meaning?: string;
   /** Whether it may be left out. */
   readonly optional: boolean;
   readonly rules: readonly Rule[];
@@ -114,7 +117,8 @@ const isNumber = (value: unknown): value is number => typeof value === "number" 
 
 const known = new WeakMap<RecordClass, readonly Property[]>();
 
-function propertiesOf(record: RecordClass): readonly Property[] {
+/** What a record declares, its bases' properties among it. */
+export function propertiesOf(record: RecordClass): readonly Property[] {
   const found = known.get(record) ?? declaredBy(record);
   known.set(record, found);
   return found;
@@ -128,6 +132,7 @@ function declaredBy(record: RecordClass): Property[] {
     const inner = nested?.context?.record as (() => RecordClass) | undefined;
     return {
       name,
+      meaning: metadatas.map(({ context }) => (context as RuleContext | undefined)?.meaning).find(Boolean),
       optional: metadatas.some((one) => one.name === "isOptional"),
       rules: metadatas.flatMap((metadata) => rulesOf(name, metadata)),
       nested: inner && { record: inner, each: Boolean(nested?.each) },

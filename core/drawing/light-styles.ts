@@ -1,27 +1,28 @@
 /** Light taken from one pocket and laid on others: as copies, or as a named style that they follow. */
 import type { Draft } from "immer";
-import { type Matrix, mapped, meanScale } from "../geometry/matrix.ts";
+import { type Matrix, mapped } from "../geometry/matrix.ts";
 import type { Box, Point } from "../geometry/point.ts";
 import {
   type Anchor,
   type ColourShape,
   type Drawing,
-  type Gradient,
   type Laying,
   type Light,
   type LightStyle,
   type Paint,
-  type Pour,
   type Shade,
   type StylePaint,
   type StyleUse,
   topRank,
 } from "./drawing.ts";
 import { countPockets } from "./edits.ts";
+import { Gradient } from "./facts/gradients.ts";
+import { LightShape } from "./facts/light.ts";
+import { Pour } from "./facts/pour.ts";
 import type { Edit } from "./history.ts";
-import { movedGradient } from "./moved-gradient.ts";
+import { moved } from "./moved.ts";
 import { newId } from "./new-id.ts";
-import { movedOver } from "./over.ts";
+import { overOf } from "./over.ts";
 import { highest } from "./shape-edits.ts";
 
 /** What a pocket is to light that is taken from it or laid on it. */
@@ -40,7 +41,7 @@ export function takenLight({ box, pour }: LitPocket, shades: readonly Shade[]): 
   const styled = ({ colour, step }: Paint): StylePaint =>
     colour === pour.paint.colour ? { colour: null, step: step - pour.paint.step } : { colour, step };
   const { form, rim, cast, gradient } = pour;
-  const { cloth: _, ...moved } = gradient ? movedGradient(gradient, away) : { cloth: "" };
+  const { cloth: _, ...run } = gradient ? moved(Gradient, gradient, away) : { cloth: "" };
   return {
     size: [box.width, box.height],
     ...(form && { form }),
@@ -48,7 +49,7 @@ export function takenLight({ box, pour }: LitPocket, shades: readonly Shade[]): 
     ...(cast && { cast }),
     ...(gradient && {
       gradient: {
-        ...(moved as Omit<Gradient, "cloth">),
+        ...(run as Omit<Gradient, "cloth">),
         stops: gradient.stops.map((stop) => ({ ...stop, paint: styled(stop.paint) })),
       },
     }),
@@ -118,20 +119,13 @@ export function placedLight(
       : { colour: styled.colour, step: styled.step };
   const { form, rim, cast } = light;
   const gradient = light.gradient && {
-    ...movedGradient({ ...light.gradient, cloth, stops: [] }, matrix),
+    ...moved(Gradient, { ...light.gradient, cloth, stops: [] }, matrix),
     stops: light.gradient.stops.map((stop) => ({ ...stop, paint: own(stop.paint) })),
   };
   return {
-    ...movedOver({ form, rim, cast }, matrix),
+    ...moved(Pour, overOf({ form, rim, cast }), matrix),
     ...(gradient && { gradient }),
-    shapes: light.shapes.map(({ outline, evenOdd, opacity, blend, soft, paint: styled }) => ({
-      outline: outline.map((chain) => mapped(chain, matrix)),
-      evenOdd,
-      opacity,
-      ...(blend && { blend }),
-      ...(soft && { soft: soft * meanScale(matrix) }),
-      paint: own(styled),
-    })),
+    shapes: light.shapes.map((shape) => ({ ...moved(LightShape, shape, matrix), paint: own(shape.paint) })),
   };
 }
 

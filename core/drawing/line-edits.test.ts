@@ -123,19 +123,21 @@ describe("lines arranged", () => {
     expect(on.strokes.b).toBe(there.strokes.b);
   });
 
-  it("scales widths by choice", () => {
-    const from = smallDrawing();
+  it("scales widths by choice, and dashes with them", () => {
+    const small = smallDrawing();
+    const from = { ...small, strokes: { ...small.strokes, a: { ...small.strokes.a, dash: [3, 1] } } };
     const doubled = aboutPoint([0, 0], 2, 2, 0);
     const grown = edited(
       from,
       transformLines(carriedBy(from, ["a"], []), doubled, { scaleWidths: true, label: "Scale" }),
     );
     expect(grown.strokes.a.width).toBeCloseTo(4, 9);
+    expect(grown.strokes.a.dash).toEqual([6, 2]);
     const kept = edited(
       from,
       transformLines(carriedBy(from, ["a"], []), doubled, { scaleWidths: false, label: "Scale" }),
     );
-    expect(kept.strokes.a.width).toBe(2);
+    expect(kept.strokes.a).toMatchObject({ width: 2, dash: [3, 1] });
   });
 
   it("carries colours that these lines alone bound, the outline of a shape among them", () => {

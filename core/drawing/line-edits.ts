@@ -1,17 +1,16 @@
 /** The edits of lines: strokes and ink shapes, their nibs and colours. Ids are given by the caller. */
 import type { Draft } from "immer";
 import { pointAt } from "../geometry/cubic.ts";
-import { type Matrix, mapped, mappedPoint, meanScale } from "../geometry/matrix.ts";
+import { type Matrix, mapped, mappedPoint } from "../geometry/matrix.ts";
 import { nearestOnLines, nearestPlace } from "../geometry/nearest.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
 import { withEndsMoved } from "../lines/pull.ts";
-import { movedAnchor } from "./anchor.ts";
 import { type Carried, endOf, startOf } from "./carried.ts";
 import { type Drawing, type InkShape, type Nib, type Paint, type Stroke, topRank } from "./drawing.ts";
+import type { TableName } from "./fields.ts";
 import type { Edit } from "./history.ts";
-import { movedCrease } from "./moved-crease.ts";
-import { movedShape } from "./moved-shape.ts";
-import { movedOver } from "./over.ts";
+import { moved } from "./moved.ts";
+import { ENTITY_RECORDS } from "./records.ts";
 import { ringNamed } from "./rings.ts";
 
 const countLines = (count: number): string => (count === 1 ? "line" : `${count} lines`);
@@ -167,9 +166,11 @@ export function transformLines(
   matrix: Matrix,
   { scaleWidths, label, merge }: TransformOptions,
 ): Edit {
-  const grown = scaleWidths ? meanScale(matrix) : 1;
   const chain = (points: readonly number[]) => mapped(points, matrix);
   const place = (at: Point): [number, number] => [...mappedPoint(at, matrix)];
+  /** Lies where the matrix takes it. */
+  const move = <K extends TableName>(draft: Draft<Drawing>, table: K, entity: Drawing[K][string]) =>
+    Object.assign(draft[table][entity.id], moved(ENTITY_RECORDS[table], entity, matrix));
   return {
     sheet: "ink",
     label,
@@ -178,23 +179,14 @@ export function transformLines(
       for (const id of lines) {
         const stroke = from.strokes[id];
         const shape = from.inkShapes[id];
-        if (stroke) {
-          draft.strokes[id].points = chain(stroke.points);
-          if (grown !== 1) draft.strokes[id].width = stroke.width * grown;
-        } else if (shape) draft.inkShapes[id].outline = shape.outline.map(chain);
+        if (stroke && scaleWidths) move(draft, "strokes", stroke);
+        else if (stroke) draft.strokes[id].points = chain(stroke.points);
+        else if (shape) draft.inkShapes[id].outline = shape.outline.map(chain);
       }
-      for (const pour of pours)
-        Object.assign(draft.pours[pour.id], {
-          anchor: movedAnchor(pour.anchor, matrix),
-          ...movedOver(pour, matrix),
-        });
-      for (const shade of shades)
-        Object.assign(draft.shades[shade.id], {
-          anchor: movedAnchor(shade.anchor, matrix),
-          ...movedShape(shade, matrix),
-        });
-      for (const shape of flatShapes) Object.assign(draft.flatShapes[shape.id], movedShape(shape, matrix));
-      for (const crease of creases) Object.assign(draft.creases[crease.id], movedCrease(crease, matrix));
+      for (const pour of pours) move(draft, "pours", pour);
+      for (const shade of shades) move(draft, "shades", shade);
+      for (const shape of flatShapes) move(draft, "flatShapes", shape);
+      for (const crease of creases) move(draft, "creases", crease);
       for (const { bridge, start, end } of bridges)
         draft.bridges[bridge.id].points =
           start && end
@@ -204,7 +196,7 @@ export function transformLines(
                 start ? place(startOf(bridge)) : startOf(bridge),
                 end ? place(endOf(bridge)) : endOf(bridge),
               );
-      for (const { id, at } of declined) draft.declined[id].at = place(at);
+      for (const opening of declined) move(draft, "declined", opening);
     },
   };
 }

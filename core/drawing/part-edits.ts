@@ -1,7 +1,7 @@
 /** The edits of parts as wholes. */
 import { applyPatches, type Patch } from "immer";
 import type { Matrix } from "../geometry/matrix.ts";
-import { renaming, SAME_COLOURS, withCopies } from "./copies.ts";
+import { renaming, withCopies } from "./copies.ts";
 import { difference } from "./difference.ts";
 import type { Drawing, Part } from "./drawing.ts";
 import { freeName } from "./free-name.ts";
@@ -71,7 +71,6 @@ export function copyPart(
     into: copy,
     matrix,
     idOf: renaming(),
-    ...SAME_COLOURS,
   });
   return { edit: patchEdit(`Copy part ${drawing.parts[id].name}`, difference(drawing, next)), id: copy };
 }

@@ -1,7 +1,7 @@
 /** Lines with all that goes along with them, taken out of a drawing as a drawing of its own. */
 import { IDENTITY, type Matrix } from "../geometry/matrix.ts";
 import type { Carried } from "./carried.ts";
-import { renaming, SAME_COLOURS, withCopies } from "./copies.ts";
+import { renaming, withCopies } from "./copies.ts";
 import { difference } from "./difference.ts";
 import type { Drawing } from "./drawing.ts";
 import type { Edit } from "./history.ts";
@@ -25,8 +25,7 @@ export function pickedDrawing(carried: Carried): Drawing {
   const tables = Object.fromEntries(TAKEN.map((table) => [table, {}]));
   const empty: Drawing = { ...alone, parts: startingParts(), ...tables };
   return partsOf(alone).reduce(
-    (now, { id }) =>
-      withCopies(now, alone, { of: id, into: MAIN, matrix: IDENTITY, idOf: (same) => same, ...SAME_COLOURS }),
+    (now, { id }) => withCopies(now, alone, { of: id, into: MAIN, matrix: IDENTITY, idOf: (same) => same }),
     empty,
   );
 }
@@ -40,7 +39,7 @@ export function duplicateCarried(
   const alone = carriedAlone(carried);
   const idOf = renaming();
   const next = partsOf(alone).reduce(
-    (now, { id }) => withCopies(now, alone, { of: id, into: id, matrix, idOf, ...SAME_COLOURS }),
+    (now, { id }) => withCopies(now, alone, { of: id, into: id, matrix, idOf }),
     from,
   );
   const count = lines.length === 1 ? "line" : `${lines.length} lines`;

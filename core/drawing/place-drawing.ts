@@ -65,10 +65,7 @@ export function placeDrawing(target: Drawing, source: Drawing, { middle, into, l
         into: into ?? idOf(id),
         matrix,
         idOf,
-        paintOf,
-        nibOf,
-        tileOf,
-        styleOf,
+        names: { paint: paintOf, nib: nibOf, tile: tileOf, style: styleOf },
       }),
     base,
   );

@@ -1,17 +1,10 @@
 /** Edits of shapes of colour: those that lie free on a sheet, and shades, which live in pockets. */
 import type { Draft } from "immer";
 import type { Matrix } from "../geometry/matrix.ts";
-import {
-  type Anchor,
-  type ColourShape,
-  type Drawing,
-  type FlatShape,
-  type Shade,
-  type SheetName,
-  topRank,
-} from "./drawing.ts";
+import { type Anchor, type Drawing, type SheetName, topRank } from "./drawing.ts";
+import { ColourShape, FlatShape, type Shade } from "./facts/shapes.ts";
 import type { Edit } from "./history.ts";
-import { movedShape } from "./moved-shape.ts";
+import { moved } from "./moved.ts";
 import { newId } from "./new-id.ts";
 import { inPart, partOf } from "./parts.ts";
 
@@ -97,6 +90,10 @@ export const reshape = (
   },
 });
 
+/** The shape elsewhere; a shade stays in the pocket that it is trimmed to. */
+const movedShape = <T extends AnyShape>(shape: T, matrix: Matrix): T =>
+  moved(isShade(shape) ? ColourShape : FlatShape, shape, matrix);
+
 /** From where the shapes were when they were taken up. */
 export const moveShapes = (shapes: readonly AnyShape[], matrix: Matrix, label: string): Edit => ({
   sheet: sheetsOf(shapes),
@@ -165,10 +162,9 @@ export function duplicateShapes(
 ): { readonly edit: Edit; readonly ids: readonly string[] } {
   const rank = highest(drawing);
   const copies = shapes.map((shape, i) => ({
-    ...shape,
+    ...movedShape(shape, matrix),
     id: newId(),
     rank: rank + i + 1,
-    ...movedShape(shape, matrix),
   }));
   return {
     ids: copies.map(({ id }) => id),

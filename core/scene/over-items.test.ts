@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { removeColour } from "../drawing/colour-edits.ts";
-import { type Bands, type Drawing, PATTERNS, type Pattern, type Tile } from "../drawing/drawing.ts";
+import { type Bands, type Drawing, PATTERNS, type Tile } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
+import { Pattern } from "../drawing/facts/patterns.ts";
 import { withMissingColours } from "../drawing/missing-colours.ts";
-import { movedPattern } from "../drawing/moved-pattern.ts";
+import { moved } from "../drawing/moved.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { groundsOf, layGround } from "../drawing/page-edits.ts";
 import { copyPart } from "../drawing/part-edits.ts";
@@ -108,9 +109,9 @@ describe("patterns", () => {
   });
 
   it("go along with their pocket: turned, scaled and mirrored", () => {
-    const moved = movedPattern(pattern, aboutPoint([0, 0], 2, 2, Math.PI / 2));
-    expect([moved.size, Math.round(moved.turn)]).toEqual([16, 120]);
-    expect(Math.round(movedPattern(pattern, [-1, 0, 0, 1, 0, 0]).turn)).toBe(150);
+    const elsewhere = moved(Pattern, pattern, aboutPoint([0, 0], 2, 2, Math.PI / 2));
+    expect([elsewhere.size, Math.round(elsewhere.turn)]).toEqual([16, 120]);
+    expect(Math.round(moved(Pattern, pattern, [-1, 0, 0, 1, 0, 0]).turn)).toBe(150);
   });
 });
 
@@ -142,8 +143,8 @@ describe("a pattern on a shape", () => {
   it("comes back from an SVG, goes along, is copied with its part, and goes with its colour", () => {
     const back = importSvg("", deliveredSvg(laid, derive(laid, pockets))).drawing;
     expect(Object.values(back.flatShapes).map((one) => one.pattern)).toEqual([pattern, pattern]);
-    const moved = edited(laid, moveShapes([laid.flatShapes.s], [1, 0, 0, 1, 7, 0], "Move"));
-    expect(moved.flatShapes.s.pattern!.at).toEqual([57, 50]);
+    const after = edited(laid, moveShapes([laid.flatShapes.s], [1, 0, 0, 1, 7, 0], "Move"));
+    expect(after.flatShapes.s.pattern!.at).toEqual([57, 50]);
     const { edit } = copyPart(laid, MAIN, [1, 0, 0, 1, 0, 9]);
     const copies = Object.values(edited(laid, edit).flatShapes).filter(({ id }) => !laid.flatShapes[id]);
     expect(copies.map((copy) => copy.pattern?.at)).toEqual([

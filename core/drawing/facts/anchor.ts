@@ -1,7 +1,7 @@
 import { IsArray, IsNumber, IsOptional, IsString, Min, ValidateBy } from "class-validator";
 import type { Point } from "../../geometry/point.ts";
 import { rules } from "../checked.ts";
-import { areNumbers, everyOne, FINITE, IsId, IsPlace } from "./rule.ts";
+import { areNumbers, everyOne, FINITE, IsId, IsPlace, Means } from "./rule.ts";
 
 const areRings = everyOne((ring) => areNumbers(ring) && ring.length >= 6 && ring.length % 2 === 0);
 
@@ -32,7 +32,7 @@ export class Anchor {
 rules(Anchor, Object, {
   part: [IsOptional(), IsId()],
   seed: [IsPlace()],
-  area: [Min(0), IsNumber(FINITE)],
-  lines: [IsArray(), IsString({ each: true })],
-  region: [IsRegion()],
+  area: [Min(0), IsNumber(FINITE), Means("area")],
+  lines: [IsArray(), IsString({ each: true }), Means("lines")],
+  region: [IsRegion(), Means("chains")],
 });

@@ -3,7 +3,7 @@ import { IsInt, IsOptional, IsString, Max, MaxLength, Min } from "class-validato
 import { FARTHEST_STEP, FEWEST_STEPS, LONGEST_NAME, MOST_DRIFT, MOST_STEPS } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
 import { Ranked } from "./ranked.ts";
-import { IsId, IsRecords, IsTrue, rule } from "./rule.ts";
+import { IsId, IsRecords, IsTrue, Means, rule, together } from "./rule.ts";
 
 const isColour = (value: unknown): boolean => typeof value === "string" && /^#[0-9a-f]{6}$/i.test(value);
 
@@ -23,6 +23,12 @@ rules(Paint, Object, {
   colour: [IsId()],
   step: [IsInt(), Min(-FARTHEST_STEP), Max(FARTHEST_STEP)],
 });
+
+export const IsPaint = () =>
+  together(
+    Nested(() => Paint),
+    Means("paint"),
+  );
 
 /** What a step set by hand differs by from what the ladder makes of it, in OKLCH. */
 export class OwnStep {

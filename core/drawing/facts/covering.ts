@@ -1,8 +1,7 @@
-import { IsBoolean, IsIn, IsOptional, IsPositive, Max, Min } from "class-validator";
-import { LARGEST } from "../bounds.ts";
+import { IsBoolean, IsIn, IsOptional, Max, Min } from "class-validator";
 import { rules } from "../checked.ts";
 import { BLENDS, type Blend } from "../kinds.ts";
-import { IsChains } from "./rule.ts";
+import { IsChains, IsLength } from "./rule.ts";
 
 /** What a shape of colour covers, and how it lies over what is beneath. */
 export class Covering {
@@ -20,5 +19,5 @@ rules(Covering, Object, {
   evenOdd: [IsBoolean()],
   opacity: [Min(0), Max(1)],
   blend: [IsOptional(), IsIn(BLENDS)],
-  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+  soft: [IsOptional(), IsLength()],
 });

@@ -13,8 +13,8 @@ import type { Point } from "../../geometry/point.ts";
 import { MOST_STOPS } from "../bounds.ts";
 import { Nested, type RecordClass, rules } from "../checked.ts";
 import { GRADIENTS, MIXES } from "../kinds.ts";
-import { Paint } from "./colours.ts";
-import { IsId, IsPlace, IsRecords } from "./rule.ts";
+import { IsPaint, type Paint } from "./colours.ts";
+import { IsNameOf, IsPlace, IsRecords, together } from "./rule.ts";
 
 /** Where a gradient has a colour, whatever that is. */
 export class Stop {
@@ -35,15 +35,11 @@ export class GradientStop extends Stop {
   readonly paint!: Paint;
 }
 rules(GradientStop, Stop, {
-  paint: [IsDefined(), Nested(() => Paint)],
+  paint: [IsDefined(), IsPaint()],
 });
 
-export const AreStops =
-  (record: () => RecordClass): PropertyDecorator =>
-  (target, property) => {
-    const rules = [IsRecords(), ArrayMinSize(2), ArrayMaxSize(MOST_STOPS), Nested(record, true)];
-    for (const decorate of rules) decorate(target, property);
-  };
+export const AreStops = (record: () => RecordClass): PropertyDecorator =>
+  together(IsRecords(), ArrayMinSize(2), ArrayMaxSize(MOST_STOPS), Nested(record, true));
 
 /** How a gradient runs, whatever its colours, in page units. */
 export class Run {
@@ -74,6 +70,6 @@ export class Gradient extends Run {
   readonly stops!: readonly GradientStop[];
 }
 rules(Gradient, Run, {
-  cloth: [IsId()],
+  cloth: [IsNameOf("cloth")],
   stops: [AreStops(() => GradientStop)],
 });

@@ -8,7 +8,6 @@ import {
   IsIn,
   IsInt,
   IsOptional,
-  IsPositive,
   IsString,
   Max,
   MaxLength,
@@ -26,11 +25,11 @@ import {
 } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
 import { FITS, GROUND_SHADOWS, type LightKind } from "../kinds.ts";
-import { Paint } from "./colours.ts";
+import { IsPaint, type Paint } from "./colours.ts";
 import { Covering } from "./covering.ts";
 import { AreStops, Run, Stop } from "./gradients.ts";
 import { Ranked } from "./ranked.ts";
-import { IsChain, IsId, IsPlace, IsRecords, IsTrue, rule } from "./rule.ts";
+import { IsChain, IsId, IsLength, IsNameOf, IsPair, IsRecords, IsTrue, Means, rule } from "./rule.ts";
 
 /** Where light comes from. */
 export class Lamp {
@@ -80,7 +79,7 @@ rules(Form, Object, {
   shine: [IsOptional(), Min(0), Max(1)],
   folds: [IsOptional(), IsTrue()],
   whole: [IsOptional(), IsTrue()],
-  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+  soft: [IsOptional(), IsLength()],
 });
 
 /** Light along the edge that faces the lamp, or the edge away from it, made as a form is. */
@@ -97,10 +96,10 @@ export class Rim {
 }
 rules(Rim, Object, {
   deeper: [Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
-  width: [IsPositive(), Max(LARGEST)],
-  gap: [Min(0), Max(LARGEST)],
+  width: [IsLength()],
+  gap: [Min(0), Max(LARGEST), Means("length")],
   behind: [IsOptional(), IsTrue()],
-  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+  soft: [IsOptional(), IsLength()],
 });
 
 /** The shadow that something throws away from the lamp on what lies beside or behind it. */
@@ -114,7 +113,7 @@ export class Cast {
 }
 rules(Cast, Object, {
   deeper: [Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
-  high: [IsPositive(), Max(LARGEST)],
+  high: [IsLength()],
   soft: [IsOptional(), Min(0), Max(1)],
 });
 
@@ -128,9 +127,9 @@ export class GroundShadow {
 }
 rules(GroundShadow, Object, {
   kind: [IsIn(GROUND_SHADOWS)],
-  paint: [IsDefined(), Nested(() => Paint)],
+  paint: [IsDefined(), IsPaint()],
   opacity: [Min(0), Max(1)],
-  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+  soft: [IsOptional(), IsLength()],
 });
 
 /** A line across pockets: on one side of it each is some steps deeper. Where it ends it goes on straight, or runs out. */
@@ -150,10 +149,10 @@ export class Crease extends Ranked {
 rules(Crease, Ranked, {
   part: [IsOptional(), IsId()],
   points: [IsChain(), ArrayMinSize(8)],
-  side: [IsIn([1, -1])],
+  side: [IsIn([1, -1]), Means("side")],
   deeper: [Min(-DEEPEST_LIGHT), Max(DEEPEST_LIGHT), IsInt()],
   runsOut: [IsOptional(), IsTrue()],
-  soft: [IsOptional(), IsPositive(), Max(LARGEST)],
+  soft: [IsOptional(), IsLength()],
 });
 
 export class LightSetting {
@@ -226,7 +225,7 @@ export class LightStyle extends Ranked {
 }
 rules(LightStyle, Ranked, {
   name: [IsString(), MaxLength(LONGEST_NAME)],
-  size: [IsPlace()],
+  size: [IsPair()],
   form: [IsOptional(), Nested(() => Form)],
   rim: [IsOptional(), Nested(() => Rim)],
   cast: [IsOptional(), Nested(() => Cast)],
@@ -255,5 +254,5 @@ export class StyleUse extends Laying {
   readonly style!: string;
 }
 rules(StyleUse, Laying, {
-  style: [IsId()],
+  style: [IsNameOf("style")],
 });

@@ -6,7 +6,6 @@ import {
   IsIn,
   IsInt,
   IsOptional,
-  IsPositive,
   IsString,
   Max,
   MaxLength,
@@ -16,9 +15,21 @@ import type { Point } from "../../geometry/point.ts";
 import { FARTHEST_STEP, LARGEST, LONGEST_NAME, LONGEST_TITLE, MOST_DASHES } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
 import { CAPS, ECHOES, type Echo, HOLDS, JOINS } from "../kinds.ts";
-import { Paint } from "./colours.ts";
+import { IsPaint, type Paint } from "./colours.ts";
 import { Ranked } from "./ranked.ts";
-import { areNumbers, IsChain, IsChains, IsId, IsPlace, IsProfile, IsTrue, rule } from "./rule.ts";
+import {
+  areNumbers,
+  IsChain,
+  IsChains,
+  IsId,
+  IsLength,
+  IsNameOf,
+  IsPlace,
+  IsProfile,
+  IsTrue,
+  Means,
+  rule,
+} from "./rule.ts";
 
 const IsDashes = rule(
   "isDashes",
@@ -64,7 +75,7 @@ rules(Inked, Ranked, {
   locked: [IsOptional(), IsTrue()],
   name: [IsOptional(), IsString(), MaxLength(LONGEST_TITLE)],
   groups: [IsOptional(), IsArray(), IsString({ each: true })],
-  paint: [IsOptional(), Nested(() => Paint)],
+  paint: [IsOptional(), IsPaint()],
   hold: [IsOptional(), Nested(() => Hold)],
 });
 
@@ -76,7 +87,7 @@ export class Cut {
   readonly to!: number;
 }
 rules(Cut, Object, {
-  of: [IsId()],
+  of: [IsNameOf("line")],
   from: [Min(0), Max(2)],
   to: [Min(0), Max(3)],
 });
@@ -110,15 +121,15 @@ export class Stroke extends Inked {
 rules(Stroke, Inked, {
   points: [IsChain()],
   closed: [IsBoolean()],
-  width: [IsPositive(), Max(LARGEST)],
+  width: [IsLength()],
   profile: [IsOptional(), IsProfile()],
   cut: [IsOptional(), Nested(() => Cut)],
-  nib: [IsOptional(), IsString()],
+  nib: [IsOptional(), IsNameOf("nib")],
   cap: [IsOptional(), IsIn(CAPS)],
   join: [IsOptional(), IsIn(JOINS)],
   miterLimit: [IsOptional(), Min(1), Max(LARGEST)],
-  dash: [IsOptional(), IsDashes()],
-  dashOffset: [IsOptional(), Min(-LARGEST), Max(LARGEST)],
+  dash: [IsOptional(), IsDashes(), Means("lengths")],
+  dashOffset: [IsOptional(), Min(-LARGEST), Max(LARGEST), Means("length")],
 });
 
 /** Ink as a filled shape: closed chains of cubics in page units. */

@@ -17,7 +17,7 @@ import type { Box } from "../../geometry/point.ts";
 import { isPageBox, LONGEST_NAME, PAGE_SIDE } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
 import { SHEETS, type SheetName, UNITS } from "../kinds.ts";
-import { Paint } from "./colours.ts";
+import { IsPaint, type Paint } from "./colours.ts";
 import { Cast } from "./light.ts";
 import { Ranked } from "./ranked.ts";
 import { FINITE, rule } from "./rule.ts";
@@ -100,6 +100,6 @@ export class Sticker {
   readonly width!: number;
 }
 rules(Sticker, Object, {
-  paint: [IsDefined(), IsObject(), Nested(() => Paint)],
+  paint: [IsDefined(), IsObject(), IsPaint()],
   width: [IsPositive(), Max(PAGE_SIDE.most)],
 });

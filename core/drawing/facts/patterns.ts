@@ -1,22 +1,12 @@
 /** What repeats over colour, or follows a line. */
-import {
-  ArrayMaxSize,
-  IsDefined,
-  IsIn,
-  IsOptional,
-  IsPositive,
-  IsString,
-  Max,
-  MaxLength,
-  Min,
-} from "class-validator";
+import { ArrayMaxSize, IsDefined, IsIn, IsOptional, IsString, Max, MaxLength, Min } from "class-validator";
 import type { Point } from "../../geometry/point.ts";
-import { LARGEST, LONGEST_NAME, MOST_BANDS } from "../bounds.ts";
+import { LONGEST_NAME, MOST_BANDS } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
 import { PATTERNS } from "../kinds.ts";
-import { Paint } from "./colours.ts";
+import { IsPaint, type Paint } from "./colours.ts";
 import { Ranked } from "./ranked.ts";
-import { everyOne, IsId, IsPlace, IsRecords, isChain, rule } from "./rule.ts";
+import { everyOne, IsLength, IsNameOf, IsPlace, IsRecords, isChain, Means, rule } from "./rule.ts";
 
 /** Lists of chains, of which some may be empty. */
 const AreTones = rule(
@@ -56,14 +46,14 @@ export class Pattern {
   readonly paint!: Paint;
 }
 rules(Pattern, Object, {
-  cloth: [IsId()],
+  cloth: [IsNameOf("cloth")],
   kind: [IsIn(PATTERNS)],
   at: [IsPlace()],
-  size: [IsPositive(), Max(LARGEST)],
-  turn: [Min(-360), Max(360)],
+  size: [IsLength()],
+  turn: [Min(-360), Max(360), Means("turn")],
   share: [Min(0), Max(1)],
-  tile: [IsOptional(), IsId()],
-  paint: [IsDefined(), Nested(() => Paint)],
+  tile: [IsOptional(), IsNameOf("tile")],
+  paint: [IsDefined(), IsPaint()],
 });
 
 export class Band {
@@ -72,8 +62,8 @@ export class Band {
   readonly paint!: Paint;
 }
 rules(Band, Object, {
-  width: [IsPositive(), Max(LARGEST)],
-  paint: [IsDefined(), Nested(() => Paint)],
+  width: [IsLength()],
+  paint: [IsDefined(), IsPaint()],
 });
 
 /** A stretch of a line (lines/stretch.ts). */
@@ -96,7 +86,7 @@ export class Bands {
   readonly bands!: readonly Band[];
 }
 rules(Bands, Object, {
-  line: [IsId()],
+  line: [IsNameOf("line")],
   along: [IsOptional(), Nested(() => Along)],
   bands: [IsRecords(), ArrayMaxSize(MOST_BANDS), Nested(() => Band, true)],
 });

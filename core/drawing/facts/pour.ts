@@ -1,7 +1,7 @@
 import { IsDefined, IsObject, IsOptional } from "class-validator";
 import { Nested, rules } from "../checked.ts";
 import { Anchor } from "./anchor.ts";
-import { Paint } from "./colours.ts";
+import { IsPaint, type Paint } from "./colours.ts";
 import { Gradient } from "./gradients.ts";
 import { Cast, Form, Rim, StyleUse } from "./light.ts";
 import { Bands, Pattern } from "./patterns.ts";
@@ -32,7 +32,7 @@ export class Pour extends Ranked {
 }
 rules(Pour, Ranked, {
   anchor: [IsDefined(), IsObject(), Nested(() => Anchor)],
-  paint: [IsOptional(), Nested(() => Paint)],
+  paint: [IsOptional(), IsPaint()],
   through: [IsOptional(), IsTrue()],
   spot: [IsOptional(), IsTrue()],
   cuts: [IsOptional(), IsTrue()],

@@ -1,5 +1,5 @@
 /** Rules that facts of several kinds share, beside those that class-validator brings. */
-import { Equals, ValidateBy } from "class-validator";
+import { Allow, Equals, IsPositive, IsString, Max, ValidateBy } from "class-validator";
 import { isId, isProfile, LARGEST } from "../bounds.ts";
 
 export const FINITE = { allowNaN: false, allowInfinity: false };
@@ -8,6 +8,33 @@ export const FINITE = { allowNaN: false, allowInfinity: false };
 export const rule =
   (name: string, validate: (value: unknown) => boolean, bring?: (value: unknown) => unknown) => () =>
     ValidateBy({ name, validator: { validate } }, { context: { bring } });
+
+/** What a field can be to whoever moves or copies its entity (meaning.ts). */
+export type Meaning =
+  | "chain"
+  | "chains"
+  | "place"
+  | "length"
+  | "lengths"
+  | "area"
+  | "turn"
+  | "side"
+  | "line"
+  | "lines"
+  | "nib"
+  | "tile"
+  | "style"
+  | "cloth"
+  | "paint";
+
+export const Means = (meaning: Meaning): PropertyDecorator => Allow({ context: { meaning } });
+
+/** Several rules under one name. */
+export const together =
+  (...decorators: readonly PropertyDecorator[]): PropertyDecorator =>
+  (target, property) => {
+    for (const decorate of decorators) decorate(target, property);
+  };
 
 export const areNumbers = (list: unknown): list is number[] =>
   Array.isArray(list) && list.every((n) => typeof n === "number" && Math.abs(n) <= LARGEST);
@@ -19,9 +46,16 @@ export const isChain = (list: unknown): boolean =>
   areNumbers(list) && list.length >= 2 && (list.length - 2) % 6 === 0;
 
 /** A chain of cubics (geometry/cubic.ts) in page units. */
-export const IsChain = rule("isChain", isChain);
-export const IsChains = rule("isChains", everyOne(isChain));
-export const IsPlace = rule("isPlace", (value) => areNumbers(value) && value.length === 2);
+export const IsChain = () => together(rule("isChain", isChain)(), Means("chain"));
+export const IsChains = () => together(rule("isChains", everyOne(isChain))(), Means("chains"));
+export const IsPair = rule("isPair", (value) => areNumbers(value) && value.length === 2);
+/** In page units. */
+export const IsPlace = () => together(IsPair(), Means("place"));
+/** Above 0, in page units. */
+export const IsLength = () => together(IsPositive(), Max(LARGEST), Means("length"));
+/** The id of something that is in another table. */
+export const IsNameOf = (what: Extract<Meaning, "line" | "nib" | "tile" | "style" | "cloth">) =>
+  together(what === "nib" ? IsString() : IsId(), Means(what));
 export const IsProfile = rule("isProfile", (value) => areNumbers(value) && isProfile(value));
 
 /** A list of objects; a list within it would pass for one. */

@@ -15,7 +15,7 @@ import { DEEPEST_LIGHT, LONGEST_TITLE } from "../bounds.ts";
 import { Nested, rules } from "../checked.ts";
 import { ECHOES, type Echo, SHAPE_SHEETS, TRIMS } from "../kinds.ts";
 import { Anchor } from "./anchor.ts";
-import { Paint } from "./colours.ts";
+import { IsPaint, type Paint } from "./colours.ts";
 import { Covering } from "./covering.ts";
 import { Gradient } from "./gradients.ts";
 import { Pattern } from "./patterns.ts";
@@ -32,7 +32,7 @@ export class ColourShape extends Covering implements Ranked {
 }
 rules(ColourShape, Covering, {
   ...RANKED,
-  paint: [IsDefined(), Nested(() => Paint)],
+  paint: [IsDefined(), IsPaint()],
   gradient: [IsOptional(), Nested(() => Gradient)],
 });
 
