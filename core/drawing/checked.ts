@@ -115,6 +115,12 @@ const BRINGS: Readonly<Record<string, (value: unknown, bound: number) => unknown
 
 const isNumber = (value: unknown): value is number => typeof value === "number" && !Number.isNaN(value);
 
+/** The record that a property of another one is. */
+export const recordWithin = (record: RecordClass, name: string): RecordClass =>
+  propertiesOf(record)
+    .find((property) => property.name === name)!
+    .nested!.record();
+
 const known = new WeakMap<RecordClass, readonly Property[]>();
 
 /** What a record declares, its bases' properties among it. */

@@ -2,7 +2,7 @@
 import type { Pour } from "./drawing.ts";
 
 export const OVERS = ["gradient", "pattern", "bands", "form", "rim", "cast", "style"] as const;
-export type OverName = (typeof OVERS)[number];
+type OverName = (typeof OVERS)[number];
 export type Over = Pick<Pour, OverName>;
 
 /** Those of them that there are. */

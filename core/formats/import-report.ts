@@ -1,8 +1,12 @@
 /** What came in from a file and what did not, in sentences for people. */
+import type { Drawing } from "../drawing/drawing.ts";
 import type { Repairs } from "../drawing/salvage.ts";
 import { isWhole, mendedBy, sayMended } from "../drawing/say-repairs.ts";
+import { speckArea } from "../drawing/speck.ts";
+import { boundsOf, boxesApart } from "../geometry/point.ts";
 import { counted, plural } from "../words.ts";
 import type { AsideKind, Asides } from "./svg-mark.ts";
+import type { SvgReading } from "./svg-reading.ts";
 
 /** Something left aside or changed, with the names it goes by in the file. */
 export interface ReportLine {
@@ -87,7 +91,7 @@ export const speckLine = (count: number): ReportLine => ({
   names: [],
 });
 
-export const outsideLine = (count: number): ReportLine => ({
+const outsideLine = (count: number): ReportLine => ({
   kind: "outside-page",
   count,
   sentence: `${counted(count, "line or shape lies", "lines and shapes lie")} outside the page: there, but in no picture of it.`,
@@ -112,4 +116,42 @@ export function cameIn({ strokes, inkShapes, pours, flatShapes }: ImportReport):
   ].filter(Boolean);
   const last = parts.pop() ?? "Nothing";
   return `${parts.length > 0 ? `${parts.join(", ")} and ${last}` : last} came in.`;
+}
+
+/** What a drawing has of a reading, and what of it is otherwise; colours as they were found and kept. */
+export function reportOf(
+  drawing: Drawing,
+  { asides, cut }: SvgReading,
+  colours: { readonly found: number; readonly kept: number },
+): ImportReport {
+  const { strokes, inkShapes, pours, flatShapes, page } = drawing;
+  const speck = speckArea(page);
+  const specks = Object.values(flatShapes).filter(({ outline }) => {
+    const box = boundsOf(outline);
+    return box && box.width * box.height < speck;
+  }).length;
+  const placed = [
+    ...Object.values(strokes).map(({ points }) => [points]),
+    ...[...Object.values(inkShapes), ...Object.values(flatShapes)].map(({ outline }) => outline),
+  ];
+  const outside = placed.filter((chains) => {
+    const box = boundsOf(chains);
+    return box && boxesApart(box, page.box);
+  }).length;
+  const { leftAside, changed } = asideLines(asides);
+  return {
+    strokes: Object.keys(strokes).length,
+    inkShapes: Object.keys(inkShapes).length,
+    pours: Object.keys(pours).length,
+    flatShapes: Object.keys(flatShapes).length,
+    colours: colours.kept,
+    coloursFound: colours.found,
+    leftAside,
+    changed: [
+      ...changed,
+      ...(cut > 0 ? [cutLine(cut)] : []),
+      ...(specks > 0 ? [speckLine(specks)] : []),
+      ...(outside > 0 ? [outsideLine(outside)] : []),
+    ],
+  };
 }

@@ -1,8 +1,10 @@
-/** Which pockets a coloured fill coincides with: those are better poured than kept as a shape. */
-import type { Stroke, Table } from "../drawing/drawing.ts";
+/** Pockets of a drawing that comes in, and which of them a coloured fill coincides with: those are better poured than kept as a shape. */
+import type { Drawing, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, boxesApart, boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { crossingsAt, windingNumber } from "../geometry/polygon.ts";
+import { anchorOf } from "../pockets/anchors.ts";
+import { DrawingReader } from "../pockets/drawing-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 
 export interface Fill {
@@ -103,3 +105,14 @@ function inkAlong(
         length += Math.hypot(ring[i + 2] - ring[i], ring[i + 3] - ring[i + 1]);
   return (length * mean) / 2;
 }
+
+/** Where the lines ask for too much there are none: colour then stays in the shapes it came in. */
+export const readPockets = (drawing: Drawing): Pocket[] =>
+  new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
+
+export const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
+  id,
+  rank,
+  paint,
+  anchor: anchorOf(pocket),
+});

@@ -1,16 +1,11 @@
 /** Reads back what svg-facts.ts wrote; every part of it is checked for itself. */
-import { broughtIn, type RecordClass } from "../drawing/checked.ts";
+import { isLoose } from "../drawing/checked.ts";
 import type { Colour, Drawing, FlatShape, Pour, Shade } from "../drawing/drawing.ts";
-import { Paint } from "../drawing/facts/colours.ts";
-import { Gradient } from "../drawing/facts/gradients.ts";
-import { Cast, Form, Rim, StyleUse } from "../drawing/facts/light.ts";
-import { Bands, Pattern } from "../drawing/facts/patterns.ts";
-import { OVERS, type Over, type OverName } from "../drawing/over.ts";
 import { fromRecord, type RecordForm } from "../drawing/record-form.ts";
 import { type Repairs, salvagedRecord } from "../drawing/salvage.ts";
 import { upgradedRecord } from "../drawing/upgrade.ts";
 import { FACT_FIELDS } from "./svg-facts.ts";
-import type { ToldOver } from "./svg-ours.ts";
+import { plainIn } from "./svg-words.ts";
 
 export interface ReadFacts extends Repairs {
   /** What the picture itself does not tell. */
@@ -45,35 +40,6 @@ export function readFacts(text: string): ReadFacts | undefined {
     brought,
     lost,
   };
-}
-
-const OVER_RECORDS: Readonly<Record<OverName, RecordClass>> = {
-  gradient: Gradient,
-  pattern: Pattern,
-  bands: Bands,
-  form: Form,
-  rim: Rim,
-  cast: Cast,
-  style: StyleUse,
-};
-
-/** What lies over a pour, as its element tells it; what is not as expected is left out. */
-export const checkedOver = ({ over, ...told }: ToldOver): Pick<Pour, "spot" | "cuts"> & Over =>
-  Object.assign({}, told, ...OVERS.map((name) => checkedText(name, OVER_RECORDS[name], over[name])));
-
-export const checkedGradient = (gradient: string | undefined): Pick<Pour, "gradient"> =>
-  checkedText("gradient", Gradient, gradient);
-
-export const checkedPattern = (pattern: string | undefined): Pick<FlatShape, "pattern"> =>
-  checkedText("pattern", Pattern, pattern);
-
-export const checkedPaint = (paint: string | undefined): { readonly paint?: Paint } =>
-  checkedText("paint", Paint, paint);
-
-function checkedText(name: string, record: RecordClass, text: string | undefined): object {
-  const plain = text === undefined ? undefined : parsed(text);
-  const found = plain && broughtIn(record, plain);
-  return found ? { [name]: found.value } : {};
 }
 
 /** Facts counted their own versions up to 2, which held drawings of version 3; what was unseen had names of its own. */
@@ -112,12 +78,6 @@ function namesOfEarlierFiles(tin: readonly NamedColour[]): Map<string, string> {
 }
 
 function parsed(text: string): RecordForm | undefined {
-  try {
-    const value: unknown = JSON.parse(text);
-    return typeof value === "object" && value !== null && !Array.isArray(value)
-      ? (value as RecordForm)
-      : undefined;
-  } catch {
-    return undefined;
-  }
+  const value = plainIn(text);
+  return isLoose(value) ? value : undefined;
 }

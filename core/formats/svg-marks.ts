@@ -9,8 +9,8 @@ import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometr
 import { type Box, boundsOf } from "../geometry/point.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
 import type { Tint } from "./svg-colour.ts";
+import { factsIn, isFrame, isReadHidden, isSaid } from "./svg-frames.ts";
 import type { AsideKind, Asides, Clip, Mark, Marks } from "./svg-mark.ts";
-import { factsIn, isFrame, isReadHidden, isSaid } from "./svg-ours.ts";
 import { readPaint } from "./svg-paint.ts";
 import { chainsOf, readPath } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";

@@ -1,177 +1,179 @@
-/** What our own SVGs say of their shapes beside how they look (see svg-write.ts). */
-import { DEEPEST_LIGHT, isId, LARGEST } from "../drawing/bounds.ts";
-import {
-  BLENDS,
-  type ColourShape,
-  type FlatShape,
-  type Pour,
-  SHAPE_SHEETS,
-  type Shade,
-  type Stroke,
-  TRIMS,
-} from "../drawing/drawing.ts";
-import { OVERS, type OverName } from "../drawing/over.ts";
-import { inPart, MAIN } from "../drawing/parts.ts";
-import type { Point } from "../geometry/point.ts";
-import { OURS } from "./svg-facts.ts";
+/** Reads the marks of our own SVGs: each says what it stands for (svg-says.ts), and comes back as that. */
+import { inkWidthWithin, isId, isNearPage } from "../drawing/bounds.ts";
+import { BLENDS, type FlatShape, SHAPE_SHEETS, type Stroke } from "../drawing/drawing.ts";
+import { calledAs, type Found } from "./svg-found.ts";
+import { partOver, sheetOver } from "./svg-frames.ts";
 import { closedPoints, isEvenOdd, type Mark } from "./svg-mark.ts";
-import { holdIn, KINDS, type Kind, kindOfEarlierFiles, placesIn, shareIn, toldRankIn } from "./svg-says.ts";
-import type { SvgElement, SvgTree } from "./svg-tree.ts";
+import type { OurReading, ReadFlat, ReadPour, ReadShade } from "./svg-reading.ts";
+import {
+  drawnStroke,
+  isDerived,
+  KINDS,
+  type Kind,
+  kindOfEarlierFiles,
+  placesIn,
+  shareIn,
+} from "./svg-says.ts";
+import {
+  FLAT_WORDS,
+  fieldsIn,
+  LAID_WORDS,
+  LINE_WORDS,
+  PEN_WORDS,
+  POUR_WORDS,
+  SHADE_WORDS,
+  STROKE_WORDS,
+} from "./svg-words.ts";
 
-/** The facts a file of ours carries, unread. */
-export const factsIn = ({ byId }: SvgTree): string | undefined => {
-  const element = byId.get(OURS);
-  return element?.name === "metadata" ? element.text : undefined;
-};
-
-/** The sheet that an element of a file of ours is, as a whole. */
-const sheetNamed = ({ attributes, parent }: SvgElement): string | undefined =>
-  attributes["data-sheet"] ??
-  (parent?.attributes.id === "art" && !("data-name" in attributes) ? attributes.id : undefined);
-
-const isPart = ({ attributes }: SvgElement): boolean => attributes["data-is"] === "part";
-
-/** Whether an element of a file of ours is a sheet or a part. */
-export const isFrame = (element: SvgElement): boolean => sheetNamed(element) !== undefined || isPart(element);
-
-/** Whether an element of a file of ours says itself what its filter or gradient is. */
-export const isSaid = ({ attributes }: SvgElement): boolean =>
-  "data-soft" in attributes || "data-gradient" in attributes || attributes["data-is"] === "over";
-
-/** Whether an element of a file of ours is read also where it is not displayed: sheets, parts and lines may be hidden. */
-export const isReadHidden = (element: SvgElement): boolean =>
-  isFrame(element) || ["stroke", "shape"].includes(element.attributes["data-is"] ?? "");
-
-/** Whether the line that a mark stands for is hidden or locked, and whether it holds a colour. */
-export function lineSaidIn({ element, style }: Mark): Pick<Stroke, "hidden" | "locked" | "hold"> {
-  return {
-    ...holdIn(element.attributes),
-    ...(style.display === "none" ? { hidden: true } : {}),
-    ...(element.attributes["data-locked"] ? { locked: true } : {}),
-  };
-}
-
-/** The sheet a mark lies on in a file of ours. */
-function sheetOf({ element }: Mark): string | undefined {
-  for (let above: SvgElement | null = element; above; above = above.parent) {
-    const sheet = sheetNamed(above);
-    if (sheet) return sheet;
+export function readOurs(
+  marks: readonly Mark[],
+  found: Found,
+): Pick<OurReading, "paints" | "pours" | "shades"> {
+  const paints = new Map<string, string>();
+  const pours: ReadPour[] = [];
+  const shades: ReadShade[] = [];
+  for (const mark of marks) {
+    const kind = kindOf(mark);
+    if (isDerived(kind)) continue;
+    const chains = found.nearChains(mark);
+    const places = placesIn(mark.element.attributes);
+    if (!kind) found.tell("unknown", mark);
+    else if (!places.every((place) => isNearPage(place, found.box))) found.tell("beyond", mark);
+    else if (chains.length === 0) continue;
+    else if (kind === "pour") pours.push(...poursOf({ ...mark, chains }, found));
+    else {
+      const near = { ...mark, chains };
+      const ids = kind === "shade" ? addShade(shades, near, found) : addShown(kind, near, found);
+      for (const id of ids) paints.set(id, paintNameOf(mark));
+    }
   }
-  return undefined;
+  return { paints, pours, shades };
 }
-
-/** The part a mark belongs to in a file of ours, as its entities say it. */
-export function partIn({ element }: Mark): { readonly part?: string } {
-  for (let above: SvgElement | null = element; above; above = above.parent)
-    if (isPart(above)) return inPart(above.attributes["data-part"] ?? MAIN);
-  return {};
-}
-
-/** What a pour is beside its colour, as its element tells it; nothing of it is checked. */
-export interface ToldOver extends Pick<Pour, "spot" | "cuts"> {
-  readonly over: Readonly<Partial<Record<OverName, string>>>;
-}
-
-export function overIn({ element: { attributes } }: Mark): ToldOver {
-  return {
-    ...(attributes["data-spot"] ? { spot: true } : {}),
-    ...(attributes["data-cuts"] ? { cuts: true } : {}),
-    over: Object.fromEntries(OVERS.map((name) => [name, attributes[`data-${name}`]])),
-  };
-}
-
-export interface ToldLying extends Pick<FlatShape, "sheet" | "trim"> {
-  /** Not checked. */
-  readonly toldPattern?: string;
-}
-
-/** Where a colour shape lies, what it is trimmed to, and what lies over it. */
-export function lyingIn(mark: Mark): ToldLying {
-  const sheet = SHAPE_SHEETS.find((name) => name === sheetOf(mark));
-  const trim = TRIMS.find((name) => name === mark.element.attributes["data-trim"]);
-  const toldPattern = mark.element.attributes["data-pattern"];
-  return {
-    ...(sheet && sheet !== "flats" ? { sheet } : {}),
-    ...(trim ? { trim } : {}),
-    ...(toldPattern ? { toldPattern } : {}),
-  };
-}
-
-/** The id a line had in its drawing: what lies along it names it so. */
-export const idOf = ({ element }: Mark): string | undefined => {
-  const id = element.attributes["data-id"];
-  return isId(id) ? id : undefined;
-};
-
-/** The name a mark's paint goes by in the file's style rules, without the letter for fills or strokes. */
-export const paintNameOf = ({ element }: Mark): string =>
-  element.attributes["data-paint"] ?? (element.attributes.class ?? "").replace(/^[fs]-/, "");
 
 /** What a mark stands for; undefined for a kind that is not known here. */
-export function kindOf(mark: Mark): Kind | undefined {
-  const { attributes } = mark.element;
+function kindOf({ element }: Mark): Kind | undefined {
+  const { attributes } = element;
   const said = attributes["data-is"];
   return said === undefined
-    ? kindOfEarlierFiles(attributes, sheetOf(mark))
+    ? kindOfEarlierFiles(attributes, sheetOver(element))
     : KINDS.find((kind) => kind === said);
 }
 
-/** The places in pockets that a pour or a shade names. */
-export const placesOf = ({ element }: Mark): Point[] => placesIn(element.attributes);
+/** The name a mark's paint goes by in the file's style rules, without the letter for fills or strokes. */
+const paintNameOf = ({ element }: Mark): string =>
+  element.attributes["data-paint"] ?? (element.attributes.class ?? "").replace(/^[fs]-/, "");
 
-export function shadeOf(mark: Mark, at: readonly Point[], rank: number): ReadShade {
-  return {
+function poursOf(mark: Mark, found: Found): ReadPour[] {
+  const { attributes } = mark.element;
+  const [seed] = placesIn(attributes);
+  if (!seed) return [];
+  const { rank: toldRank, ...over } = fieldsIn(POUR_WORDS, attributes);
+  return [
+    {
+      seed,
+      outline: mark.chains.map(closedPoints),
+      paintName: paintNameOf(mark),
+      rank: found.nextRank(),
+      ...(toldRank === undefined ? {} : { toldRank }),
+      ...partOver(mark.element),
+      over,
+    },
+  ];
+}
+
+/** Steps of what is beneath are of another paint in each of their pockets, and so there is an element for each: they are one shade. */
+function addShade(shades: ReadShade[], mark: Mark, found: Found): readonly string[] {
+  const at = placesIn(mark.element.attributes);
+  if (at.length === 0) return [];
+  const rank = found.nextRank();
+  const shade: ReadShade = {
     id: `h${rank}`,
     rank,
     kind: "drawn",
-    outline: mark.chains.map(closedPoints),
-    evenOdd: isEvenOdd(mark),
+    ...regionOf(mark),
     opacity: shareIn(mark.element.attributes["data-opacity"]),
     at,
-    ...deeperIn(mark),
+    ...fieldsIn(SHADE_WORDS, mark.element.attributes),
     ...laidIn(mark),
-    ...partIn(mark),
+    ...partOver(mark.element),
   };
+  const same = shades.findIndex((one) => isSameShade(one, shade));
+  if (same < 0) shades.push(shade);
+  else shades[same] = { ...shades[same], at: [...shades[same].at, ...at] };
+  return same < 0 ? [shade.id] : [];
 }
 
-function deeperIn({ element }: Mark): Pick<Shade, "deeper"> {
-  const deeper = Number(element.attributes["data-deeper"] ?? Number.NaN);
-  return Number.isInteger(deeper) && Math.abs(deeper) <= DEEPEST_LIGHT ? { deeper } : {};
-}
-
-export interface ToldLaid extends Pick<ColourShape, "blend" | "soft"> {
-  /** Not checked. */
-  readonly toldGradient?: string;
-  readonly toldPaint?: string;
-  readonly toldRank?: number;
-}
-
-/** How a colour shape lies over what is beneath. */
-export function laidIn({ element, style }: Mark): ToldLaid {
-  const blend = BLENDS.find((mode) => mode === style["mix-blend-mode"]);
-  const soft = Number(element.attributes["data-soft"] ?? 0);
-  const toldGradient = element.attributes["data-gradient"];
-  const toldPaint = element.attributes["data-own"];
-  return {
-    ...(blend ? { blend } : {}),
-    ...(soft > 0 && soft <= LARGEST ? { soft } : {}),
-    ...(toldGradient ? { toldGradient } : {}),
-    ...(toldPaint ? { toldPaint } : {}),
-    ...toldRankIn(element.attributes),
-  };
-}
-
-/** A shade that is to find its pockets again. */
-export type ReadShade = Omit<Shade, "paint" | "anchor" | "gradient"> &
-  ToldLaid & {
-    readonly at: readonly Point[];
-    readonly part?: string;
-  };
-
-/** Steps of what is beneath are of another paint in each of their pockets, and so there is an element for each. */
-export const isSameShade = (one: ReadShade, other: ReadShade): boolean =>
+const isSameShade = (one: ReadShade, other: ReadShade): boolean =>
   one.deeper !== undefined &&
   one.deeper === other.deeper &&
   one.toldRank !== undefined &&
   one.toldRank === other.toldRank &&
   one.part === other.part;
+
+function addShown(kind: "flat" | "stroke" | "shape", mark: Mark, found: Found): readonly string[] {
+  if (kind === "stroke") return addStroke(mark, found);
+  if (!mark.fill) return [];
+  const { attributes } = mark.element;
+  if (kind === "shape")
+    return [
+      found.addInk(regionOf(mark), mark.fill.value, {
+        ...calledAs(mark),
+        ...partOver(mark.element),
+        ...lineSaidIn(mark),
+      }),
+    ];
+  return [
+    found.addFlat(regionOf(mark), {
+      value: mark.fill.value,
+      // Without what its colour's and the sheet's own opacity take from it.
+      opacity: shareIn(attributes["data-opacity"] ?? mark.style["fill-opacity"]),
+      ...(mark.name ? { name: mark.name } : {}),
+      ...partOver(mark.element),
+      ...fieldsIn(FLAT_WORDS, attributes),
+      ...sheetIn(mark),
+      ...laidIn(mark),
+    }),
+  ];
+}
+
+function addStroke(mark: Mark, found: Found): string[] {
+  const { attributes } = mark.element;
+  const had = isId(attributes["data-id"]) ? attributes["data-id"] : undefined;
+  const called = { ...calledAs(mark), ...partOver(mark.element), ...lineSaidIn(mark) };
+  const drawn = drawnStroke(attributes);
+  if (drawn && isNearPage(drawn.points, found.box)) {
+    const width = inkWidthWithin(drawn.width, found.box);
+    return [found.addStroke({ ...drawn, width, ...called }, undefined, had)];
+  }
+  const { profile } = fieldsIn(PEN_WORDS, attributes);
+  const own = { ...fieldsIn(STROKE_WORDS, attributes), ...(profile ? { profile } : {}) };
+  return mark.chains.flatMap(({ points, closed }) => {
+    const pen = mark.stroke && found.penOf(mark, points);
+    return pen ? [found.addStroke({ points, closed, ...pen, ...own, ...called }, undefined, had)] : [];
+  });
+}
+
+const regionOf = (mark: Mark) => ({ outline: mark.chains.map(closedPoints), evenOdd: isEvenOdd(mark) });
+
+const lineSaidIn = ({
+  element,
+  style,
+}: Mark): Partial<Pick<Stroke, "echo" | "hidden" | "locked" | "hold">> => ({
+  ...fieldsIn(LINE_WORDS, element.attributes),
+  ...(style.display === "none" ? { hidden: true } : {}),
+});
+
+function sheetIn({ element }: Mark): Pick<FlatShape, "sheet"> {
+  const sheet = SHAPE_SHEETS.find((name) => name === sheetOver(element));
+  return sheet && sheet !== "flats" ? { sheet } : {};
+}
+
+/** How a shape of colour lies over what is beneath. */
+function laidIn({
+  element,
+  style,
+}: Mark): Pick<ReadFlat, "blend" | "soft" | "gradient" | "paint" | "toldRank"> {
+  const blend = BLENDS.find((mode) => mode === style["mix-blend-mode"]);
+  const { rank: toldRank, ...laid } = fieldsIn(LAID_WORDS, element.attributes);
+  return { ...(blend ? { blend } : {}), ...laid, ...(toldRank === undefined ? {} : { toldRank }) };
+}

@@ -22,7 +22,8 @@ import type { Tone } from "../scene/palette.ts";
 import { type Derived, type Scene, type SceneWay, sceneOf } from "../scene/scene.ts";
 import { factsOf, OURS } from "./svg-facts.ts";
 import { digitsFor, lineDigitsFor, pathData, short } from "./svg-path.ts";
-import { type Attributes, SEAM, sayingOf } from "./svg-says.ts";
+import { SEAM, sayingOf } from "./svg-says.ts";
+import type { Attributes } from "./svg-words.ts";
 
 export interface SvgOptions {
   /** The drawing of the scene: gives the file a printed size, and what it needs to come back without loss. */
