@@ -1,6 +1,6 @@
 import { useMemo } from "react";
 import type { SheetName } from "#core/drawing/drawing.ts";
-import { withoutSheets } from "#core/formats/svg-write.ts";
+import { withoutSheets } from "#core/formats/svg-tones.ts";
 import { Window } from "../../ui/window.tsx";
 import { useSceneSvg } from "../use-scene-svg.ts";
 

@@ -4,7 +4,7 @@ import { useMemo } from "react";
 import { removeColourway, renameColourway, showColourway } from "#core/drawing/colour-edits.ts";
 import type { Colourway } from "#core/drawing/drawing.ts";
 import { FIRST_COLOURWAY } from "#core/drawing/start.ts";
-import { inColourway } from "#core/formats/svg-write.ts";
+import { inColourway } from "#core/formats/svg-tones.ts";
 import { wayNames } from "#core/scene/palette.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NameField } from "../../../ui/name-field.tsx";
