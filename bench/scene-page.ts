@@ -1,7 +1,9 @@
 /** Runs in the browser for bench/scene.ts: one pour's colour changed in a large drawing, as now and all anew. */
 
 import { ArtSurface } from "../app/painting/art-surface.ts";
-import { HeldScene, memoryOfMessage, SceneSender } from "../app/painting/held-scene.ts";
+import { HeldScene } from "../app/painting/held-scene.ts";
+import { memoryOfMessage } from "../app/painting/scene-message.ts";
+import { SceneSender } from "../app/painting/scene-sender.ts";
 import { changeColour } from "../core/drawing/colour-edits.ts";
 import type { Drawing } from "../core/drawing/drawing.ts";
 import { pour } from "../core/drawing/edits.ts";

@@ -1,7 +1,8 @@
 /** The desk's art: painted in one worker on as many canvases as show it, so that the hand is never kept waiting. */
 import type { Point, Size } from "#core/geometry/point.ts";
 import type { Scene } from "#core/scene/scene.ts";
-import { memoryOfMessage, type SceneMessage, SceneSender } from "./held-scene.ts";
+import { memoryOfMessage, type SceneMessage } from "./scene-message.ts";
+import { SceneSender } from "./scene-sender.ts";
 import type { View } from "./view.ts";
 
 export type ArtMessage =

@@ -3,8 +3,9 @@ import type { Size } from "#core/geometry/point.ts";
 import { type Box, grow } from "#core/geometry/point.ts";
 import { around } from "#core/scene/item-box.ts";
 import { paintParts } from "./canvas-painter.ts";
-import type { Damage, HeldScene } from "./held-scene.ts";
+import type { HeldScene } from "./held-scene.ts";
 import { Recolouring, type Values } from "./recolouring.ts";
+import type { Damage } from "./scene-damage.ts";
 import type { View } from "./view.ts";
 
 export class ArtSurface {

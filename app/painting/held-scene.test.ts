@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { polyline } from "#core/geometry/cubic.ts";
 import type { Chain, Item, ScenePart, SceneSheet } from "#core/scene/items.ts";
-import { HeldScene, memoryOfMessage, SceneSender } from "./held-scene.ts";
+import { HeldScene } from "./held-scene.ts";
+import { memoryOfMessage } from "./scene-message.ts";
+import { SceneSender } from "./scene-sender.ts";
 
 const square = (id: string, x: number, size = 10): Item => ({
   id,

@@ -4,7 +4,8 @@ import { type FileWish, filesOf } from "#core/deliver/files.ts";
 import { type GoOn, Stopped } from "#core/deliver/studio.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import type { Scene } from "#core/scene/scene.ts";
-import { HeldScene, type SceneMessage } from "../painting/held-scene.ts";
+import { HeldScene } from "../painting/held-scene.ts";
+import type { SceneMessage } from "../painting/scene-message.ts";
 import { canvasStudio } from "./canvas-studio.ts";
 
 const held = new HeldScene();

@@ -2,7 +2,8 @@
 import * as Comlink from "comlink";
 import type { FileWish } from "#core/deliver/files.ts";
 import type { Scene } from "#core/scene/scene.ts";
-import { memoryOfMessage, SceneSender } from "../painting/held-scene.ts";
+import { memoryOfMessage } from "../painting/scene-message.ts";
+import { SceneSender } from "../painting/scene-sender.ts";
 import { pictureClient } from "./clients.ts";
 import type { FileBlob } from "./picture.worker.ts";
 

@@ -4,7 +4,7 @@ import type { InkShape, Page, Stroke } from "../drawing/drawing.ts";
 import { keepsCircles } from "../geometry/matrix.ts";
 import type { Box } from "../geometry/point.ts";
 import type { InkRegion } from "../pockets/ink-regions.ts";
-import type { AsideKind, Asides, Mark } from "./svg-mark.ts";
+import { type AsideKind, type Asides, type Mark, tellAside } from "./svg-mark.ts";
 import type { Chain } from "./svg-path.ts";
 import { penOf } from "./svg-pen.ts";
 import type { ReadFlat, SvgReading } from "./svg-reading.ts";
@@ -67,9 +67,7 @@ export class Found {
   }
 
   tell(kind: AsideKind, { name, element }: Mark): void {
-    const names = this.asides.get(kind);
-    if (names) names.push(name ?? element.name);
-    else this.asides.set(kind, [name ?? element.name]);
+    tellAside(this.asides, kind, name ?? element.name);
   }
 
   /** The chains of a mark that lie near the page; others are told. */

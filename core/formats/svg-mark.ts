@@ -1,11 +1,13 @@
 /** What the walk over an SVG's tree finds: the marks a painter would leave, and what leaves none. */
+import { LONGEST_TITLE } from "../drawing/bounds.ts";
+import { cutShort } from "../drawing/plain-text.ts";
 import { polyline } from "../geometry/cubic.ts";
 import type { Matrix } from "../geometry/matrix.ts";
 import type { Viewport } from "./svg-basic-shapes.ts";
 import type { Tint } from "./svg-colour.ts";
 import type { Chain } from "./svg-path.ts";
 import type { Style } from "./svg-style.ts";
-import type { SvgElement } from "./svg-tree.ts";
+import { type SvgElement, textOf } from "./svg-tree.ts";
 
 /** A region that cuts off what lies outside it. */
 export interface Clip {
@@ -72,4 +74,17 @@ export type Asides = Map<AsideKind, string[]>;
 export interface Marks {
   readonly marks: readonly Mark[];
   readonly asides: Asides;
+}
+
+export function tellAside(asides: Asides, kind: AsideKind, name: string): void {
+  const names = asides.get(kind);
+  if (names) names.push(name);
+  else asides.set(kind, [name]);
+}
+
+/** What an element is called by those who made it. */
+export function nameOf({ attributes, children }: SvgElement): string | undefined {
+  const title = children.find(({ name }) => name === "title");
+  const name = attributes["data-name"] ?? attributes.id ?? (title ? textOf(title) : undefined);
+  return name && (cutShort(name, LONGEST_TITLE) || undefined);
 }

@@ -2,15 +2,22 @@
  * Walks an SVG's tree as a painter would, following groups, `use`, `symbol` and nested `svg`, and gives every mark it
  * would leave in page units, from the bottom up. What leaves no mark we can read is counted by kind and name.
  */
-import { LARGEST, LONGEST_TITLE } from "../drawing/bounds.ts";
-import { cutShort } from "../drawing/plain-text.ts";
-import { curveCount } from "../geometry/cubic.ts";
+import { LARGEST } from "../drawing/bounds.ts";
 import { composed, IDENTITY, type Matrix, mapped, translation } from "../geometry/matrix.ts";
-import { type Box, boundsOf } from "../geometry/point.ts";
+import type { Box } from "../geometry/point.ts";
 import { diagonalOf, pathOf, SHAPES, type Viewport } from "./svg-basic-shapes.ts";
+import { ClipReader, curvesOf, usedAt } from "./svg-clips.ts";
 import type { Tint } from "./svg-colour.ts";
 import { factsIn, isFrame, isReadHidden, isSaid } from "./svg-frames.ts";
-import type { AsideKind, Asides, Clip, Mark, Marks } from "./svg-mark.ts";
+import {
+  type AsideKind,
+  type Asides,
+  type Clip,
+  type Mark,
+  type Marks,
+  nameOf,
+  tellAside,
+} from "./svg-mark.ts";
 import { readPaint } from "./svg-paint.ts";
 import { chainsOf, readPath } from "./svg-path.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
@@ -38,7 +45,7 @@ const UNPAINTED = new Set([
 const LANGUAGE = "en";
 
 const MOST_MARKS = 50_000;
-/** Cubics of all marks, and of all clip paths as often as they are used. */
+/** Cubics of all marks. */
 const MOST_CURVES = 400_000;
 /** Elements passed, those that are used as often as they are. */
 const MOST_WALKED = 200_000;
@@ -86,8 +93,7 @@ class Painter {
   readonly sheet: StyleSheet;
   private walked = 0;
   private curves = 0;
-  private clipCurves = 0;
-  private readonly regions = new Map<string, Clip[]>();
+  private readonly clips: ClipReader;
 
   constructor(
     private readonly tree: SvgTree,
@@ -95,6 +101,7 @@ class Painter {
     private readonly ours: boolean,
   ) {
     this.sheet = new StyleSheet(tree);
+    this.clips = new ClipReader(tree, this.sheet, this.asides);
     this.noteScripts(tree.root);
   }
 
@@ -111,9 +118,7 @@ class Painter {
   }
 
   private aside(kind: AsideKind, name: string): void {
-    const names = this.asides.get(kind);
-    if (names) names.push(name);
-    else this.asides.set(kind, [name]);
+    tellAside(this.asides, kind, name);
   }
 
   private noteScripts(element: SvgElement): void {
@@ -171,7 +176,7 @@ class Painter {
     const clip = urlOf(style["clip-path"]);
     const clips =
       clip && !this.ours
-        ? [...above.clips, ...this.clipOf(element, clip, { ...above, style, matrix })]
+        ? [...above.clips, ...this.clips.clipOf(element, clip, { ...above, matrix })]
         : above.clips;
     return {
       ...above,
@@ -273,74 +278,7 @@ class Painter {
       ? { ...tint, alpha: tint.alpha * opacity }
       : undefined;
   }
-
-  /** The region a clip path leaves, in page units; it is left out where it cannot be read. */
-  private clipOf(element: SvgElement, id: string, place: Place): Clip[] {
-    const clipPath = this.tree.byId.get(id);
-    if (clipPath?.name !== "clipPath") return [];
-    if (clipPath.attributes.clipPathUnits === "objectBoundingBox")
-      return this.clipInBox(element, clipPath, place);
-    return this.regionOf(clipPath, composed(place.matrix, matrixOf(clipPath.attributes.transform)), place);
-  }
-
-  private clipInBox(element: SvgElement, clipPath: SvgElement, place: Place): Clip[] {
-    const d = SHAPES.has(element.name) ? pathOf(element, place.viewport) : undefined;
-    const box = d ? boundsOf(chainsOf(d).map(({ points }) => points)) : undefined;
-    if (!box) {
-      this.aside("unclipped", nameOf(element) ?? element.name);
-      return [];
-    }
-    const matrix = composed(place.matrix, [box.width, 0, 0, box.height, box.x, box.y]);
-    return this.regionOf(clipPath, matrix, place);
-  }
-
-  /** The same clip path in the same place is the same region. */
-  private regionOf(clipPath: SvgElement, matrix: Matrix, place: Place): Clip[] {
-    const { width, height } = place.viewport;
-    const key = `${clipPath.attributes.id} ${matrix} ${width} ${height}`;
-    const region = this.regions.get(key) ?? this.readRegion(clipPath, matrix, place);
-    this.regions.set(key, region);
-    return region;
-  }
-
-  private readRegion(clipPath: SvgElement, matrix: Matrix, place: Place): Clip[] {
-    const outline: number[][] = [];
-    let evenOdd = false;
-    for (const child of clipPath.children) {
-      const link = linkOf(child);
-      const shape = child.name === "use" && link ? this.tree.byId.get(link.slice(1)) : child;
-      if (!shape || !SHAPES.has(shape.name)) continue;
-      const style = this.sheet.styleOf(shape, this.sheet.styleOf(child, {}));
-      const d = pathOf(shape, place.viewport);
-      const inner = composed(matrix, matrixOf(child.attributes.transform));
-      const whole =
-        shape === child
-          ? inner
-          : composed(composed(inner, usedAt(child, place.viewport)), matrixOf(shape.attributes.transform));
-      if (d) outline.push(...chainsOf(d).map(({ points }) => mapped(points, whole)));
-      evenOdd ||= style["clip-rule"] === "evenodd";
-    }
-    this.clipCurves += curvesOf(outline);
-    if (this.clipCurves > MOST_CURVES || !outline.every((points) => points.every(Number.isFinite))) {
-      this.aside("unclipped", clipPath.attributes.id);
-      return [];
-    }
-    return [{ outline, evenOdd }, ...this.clipsOn(clipPath, place)];
-  }
-
-  /** A clip path can itself be clipped. */
-  private clipsOn(clipPath: SvgElement, place: Place): Clip[] {
-    const id = urlOf(this.sheet.styleOf(clipPath, {})["clip-path"]);
-    return id && id !== clipPath.attributes.id ? this.clipOf(clipPath, id, place) : [];
-  }
 }
-
-/** Where an element lies that is used again. */
-const usedAt = ({ attributes }: SvgElement, { width, height }: Viewport): Matrix =>
-  translation(lengthOf(attributes.x, width) ?? 0, lengthOf(attributes.y, height) ?? 0);
-
-const curvesOf = (outline: readonly (readonly number[])[]): number =>
-  outline.reduce((sum, points) => sum + curveCount(points), 0);
 
 /** Whether an element is another one or lies somewhere in it. */
 function isWithin(element: SvgElement, outer: SvgElement): boolean {
@@ -355,13 +293,6 @@ const alphaOf = (text: string | undefined): number => {
 
 /** Whether the fill is painted over the stroke. */
 const isStrokeFirst = (order = ""): boolean => /^\s*(markers\s+)?stroke\b/.test(order);
-
-/** What an element is called by those who made it. */
-function nameOf({ attributes, children }: SvgElement): string | undefined {
-  const title = children.find(({ name }) => name === "title");
-  const name = attributes["data-name"] ?? attributes.id ?? (title ? textOf(title) : undefined);
-  return name && (cutShort(name, LONGEST_TITLE) || undefined);
-}
 
 function pictureName(element: SvgElement): string {
   const link = linkOf(element) ?? "";

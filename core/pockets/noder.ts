@@ -6,36 +6,21 @@ import { IntList, PairList } from "../geometry/lists.ts";
 import { type Cells, cellOf } from "./cells.ts";
 import { cross, crossingAt, type SegmentPair } from "./exact.ts";
 import { passesSquare } from "./lattice-square.ts";
+import { cornersIn, isWorthwhile, NEAR_MISS, quartersOf, type Slice, type Square } from "./quarters.ts";
 import { goesOn, type Segments } from "./segments.ts";
 import { Budget } from "./too-dense.ts";
-
-/** A corner that misses a segment by no more than this many lattice steps may lie on it but for rounding. */
-const NEAR_MISS = 3;
+import { VertexTable } from "./vertex-table.ts";
 
 /** Cells with more segments are quartered, but no smaller than this many lattice steps. */
 const MANY = 48;
 const SMALLEST = 16;
-/** Quartering goes on while it leaves at most this part of the pairs of segments to be compared. */
-const WORTHWHILE = 0.7;
+/** So few vertices are found fastest by looking at each. */
+const FEW = 24;
 
 /** Comparisons of two segments, or of a segment and a vertex. */
 const MOST_COMPARED = 8e7;
 /** Crossings, vertices that segments pass, and corners they barely miss. */
 const MOST_FOUND = 1.5e6;
-
-/** Part of a list of numbers. */
-interface Slice {
-  readonly items: Int32Array;
-  readonly from: number;
-  readonly to: number;
-}
-
-/** Lattice points from (left, top) up to, not including, size steps on. */
-interface Square {
-  readonly left: number;
-  readonly top: number;
-  readonly size: number;
-}
 
 export class Noder {
   readonly vx: IntList;
@@ -268,92 +253,4 @@ function cornersByCell(segs: Segments, cells: Cells): { start: Int32Array; items
     corners.push(cellOf(cells, bx[s], by[s]), 2 * s + 1);
   }
   return corners.grouped(cells.columns * cells.rows);
-}
-
-interface Quarter {
-  readonly square: Square;
-  readonly around: Slice;
-}
-
-function quartersOf(segs: Segments, { items, from, to }: Slice, { left, top, size }: Square): Quarter[] {
-  const half = size / 2;
-  return [0, 1, 2, 3].map((q) => {
-    const square = { left: left + (q & 1 ? half : 0), top: top + (q & 2 ? half : 0), size: half };
-    const near = new IntList((to - from) >> 1);
-    for (let k = from; k < to; k++) if (comesNear(segs, items[k], square)) near.push(items[k]);
-    return { square, around: { items: near.data, from: 0, to: near.length } };
-  });
-}
-
-const isWorthwhile = (quarters: readonly Quarter[], count: number): boolean =>
-  quarters.reduce((pairs, { around }) => pairs + around.to ** 2, 0) <= WORTHWHILE * count ** 2;
-
-/** Whether a segment comes within a near miss of a square; now and then said of one a little farther away. */
-function comesNear({ ax, ay, bx, by }: Segments, s: number, { left, top, size }: Square): boolean {
-  const reach = size / 2 + NEAR_MISS + 1;
-  const px = left + size / 2 - ax[s];
-  const py = top + size / 2 - ay[s];
-  const dx = bx[s] - ax[s];
-  const dy = by[s] - ay[s];
-  const [width, height] = [Math.abs(dx), Math.abs(dy)];
-  if (Math.abs(px - dx / 2) > width / 2 + reach || Math.abs(py - dy / 2) > height / 2 + reach) return false;
-  return Math.abs(dx * py - dy * px) <= (width + height) * reach * (1 + 2 ** -40);
-}
-
-function cornersIn(segs: Segments, { items, from, to }: Slice, { left, top, size }: Square): Slice {
-  const within = new IntList(to - from);
-  for (let k = from; k < to; k++) {
-    const s = items[k] >> 1;
-    const x = items[k] & 1 ? segs.bx[s] : segs.ax[s];
-    const y = items[k] & 1 ? segs.by[s] : segs.ay[s];
-    if (x >= left && x < left + size && y >= top && y < top + size) within.push(items[k]);
-  }
-  return { items: within.data, from: 0, to: within.length };
-}
-
-/** So few vertices are found fastest by looking at each. */
-const FEW = 24;
-
-/**
- * Finds vertices by their place: open addressing with linear probing (Knuth, vol. 3, 6.4). Those of squares left behind
- * count as empty places, so that nothing has to be cleared.
- */
-class VertexTable {
-  private slots = new Int32Array(256).fill(-1);
-  private first = -1;
-  private entered = 0;
-
-  /** The vertex at a place, numbered from `first` on; a new one where there is none. */
-  vertexAt(x: number, y: number, vx: IntList, vy: IntList, first: number): number {
-    const count = vx.length;
-    if (first !== this.first) {
-      this.first = first;
-      this.entered = first;
-    }
-    if ((count - first) * 2 > this.slots.length) {
-      this.slots = new Int32Array((count - first) * 8).fill(-1);
-      this.entered = first;
-    }
-    for (; this.entered < count; this.entered++) {
-      const v = this.entered;
-      this.slots[this.slotFor(vx.data[v], vy.data[v], vx.data, vy.data)] = v;
-    }
-    const slot = this.slotFor(x, y, vx.data, vy.data);
-    if (this.slots[slot] >= first) return this.slots[slot];
-    vx.push(x);
-    vy.push(y);
-    this.slots[slot] = count;
-    this.entered = count + 1;
-    return count;
-  }
-
-  /** Where the vertex of a place is, or would be entered. */
-  private slotFor(x: number, y: number, vx: Int32Array, vy: Int32Array): number {
-    const { slots, first } = this;
-    const hash = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca6b);
-    let slot = ((hash ^ (hash >>> 15)) >>> 0) % slots.length;
-    while (slots[slot] >= first && (vx[slots[slot]] !== x || vy[slots[slot]] !== y))
-      slot = slot + 1 === slots.length ? 0 : slot + 1;
-    return slot;
-  }
 }
