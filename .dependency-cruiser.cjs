@@ -1,6 +1,6 @@
 /** The walls of the house: which way imports run. Checked by `npm test`, types included. */
-/** Tests, and the files that only they use, may look anywhere. */
-const TESTING = "(\\.test\\.tsx?$|testing\\.ts$|/(foreign|inked)-art\\.ts$|/hostile\\.ts$|^e2e/)";
+/** Tests, and what only they use, may look anywhere. */
+const TESTING = "(\\.test\\.tsx?$|/testing\\.ts$|^testing/|^e2e/)";
 
 const arrow = (name, from, to, comment) => ({
   name,
@@ -48,6 +48,12 @@ module.exports = {
       { path: "^app/work/" },
       { path: "^app/(desk|drawer|scan|routes)/" },
       "Workers serve any page.",
+    ),
+    arrow(
+      "tests-alone",
+      { path: "^(app|core|server|bin|demo)/" },
+      { path: "^testing/" },
+      "What helps tests is for tests and benches.",
     ),
     arrow(
       "tools-keep-out",

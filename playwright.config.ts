@@ -1,5 +1,5 @@
 import { defineConfig } from "@playwright/test";
-import { slowness } from "./core/testing.ts";
+import { slowness } from "./testing/long-runs.ts";
 
 const PORT = 4191;
 /** Time limits grow with how slow the machine is just now. */

@@ -1,5 +1,5 @@
 import { defineConfig } from "vitest/config";
-import { slowness } from "./core/testing.ts";
+import { slowness } from "./testing/long-runs.ts";
 
 const setUp = { setupFiles: ["./vitest.setup.ts"], testTimeout: 120_000 * slowness() };
 const KEEP = ["app/keep/**/*.test.ts"];

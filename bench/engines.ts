@@ -6,7 +6,7 @@ import { boundingLoops } from "../core/pockets/faces.ts";
 import { editMap } from "../core/pockets/map-edit.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import type { Line } from "../core/pockets/segments.ts";
-import { straight } from "../core/pockets/testing.ts";
+import { straight } from "../testing/line-work.ts";
 import { crossingStrokes, type Polyline, spotLike, WIDE_PAGE } from "./line-work.ts";
 import { geosEngine, jstsFaces } from "./peers.ts";
 import { middle, shifted, timed } from "./timing.ts";

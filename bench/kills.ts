@@ -8,7 +8,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { type Browser, chromium, type Page } from "@playwright/test";
-import { randomFrom } from "#core/pockets/hostile.ts";
+import { randomFrom } from "../testing/hostile-lines.ts";
 import { goTo } from "./go-to.ts";
 
 const PORT = 4194;

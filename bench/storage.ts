@@ -13,12 +13,12 @@ import { changeStrokes } from "#core/drawing/line-edits.ts";
 import { packedDrawingFile, readDrawingFile, writeDrawingFile } from "#core/formats/drawing-file.ts";
 import { anchorOf } from "#core/pockets/anchors.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
-import { randomFrom } from "#core/pockets/hostile.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { database } from "../app/keep/database.ts";
 import { changeBetween } from "../app/keep/keeper.ts";
 import { addDrawing, keepChange, openDrawing } from "../app/keep/shelf.ts";
 import { packOldSteps } from "../app/keep/step-blocks.ts";
+import { randomFrom } from "../testing/hostile-lines.ts";
 
 const STEPS = [2000, 5000];
 const CHUNK = 250;

@@ -8,8 +8,8 @@ import { decode, encode } from "fast-png";
 import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { crossingStrokes } from "../bench/line-work.ts";
-import { problemsOf } from "../core/formats/pdf/readers.ts";
-import { SOAK } from "../core/testing.ts";
+import { SOAK } from "../testing/long-runs.ts";
+import { problemsOf } from "../testing/pdf-readers.ts";
 
 const execute = promisify(execFile);
 const folder = mkdtempSync(join(tmpdir(), "fern-"));

@@ -1,14 +1,7 @@
 /** A share of the art taken home, and in other words: a part alone, pockets united, inks by name, a ground with a gradient. */
 import { expect, test } from "@playwright/test";
-import {
-  differenceOf,
-  drawnBy,
-  halved,
-  problemsOf,
-  rgbOf,
-  uncompressed,
-} from "../core/formats/pdf/readers.ts";
 import type { Point } from "../core/geometry/point.ts";
+import { differenceOf, drawnBy, halved, problemsOf, rgbOf, uncompressed } from "../testing/pdf-readers.ts";
 import { isAccessible, onScreen, save, stage, tool, undo } from "./desk.ts";
 import { colourAt, FROND, GARDEN_PAGE, GARDEN_POCKETS, openGarden, putInFlower } from "./garden.ts";
 import { home, openHome, saved, tick } from "./take-home.ts";

@@ -10,15 +10,8 @@ import { DEMOS } from "../app/drawer/demo.ts";
 import { deliver, opened } from "../bin/deliver.ts";
 import { FILE_KINDS, type FileKind, KINDS } from "../core/deliver/kinds.ts";
 import { drawingFileText, readDrawingFile } from "../core/formats/drawing-file.ts";
-import {
-  differenceOf,
-  drawnBy,
-  halved,
-  type Picture,
-  problemsOf,
-  rgbOf,
-} from "../core/formats/pdf/readers.ts";
-import { SOAK } from "../core/testing.ts";
+import { SOAK } from "../testing/long-runs.ts";
+import { differenceOf, drawnBy, halved, type Picture, problemsOf, rgbOf } from "../testing/pdf-readers.ts";
 import {
   artColour,
   beforeLoads,

@@ -2,7 +2,7 @@
 import { execFileSync } from "node:child_process";
 import { expect, type Page, test } from "@playwright/test";
 import { LEAST, MASK, mostShown } from "../core/formats/fringe.ts";
-import { SOAK } from "../core/testing.ts";
+import { SOAK } from "../testing/long-runs.ts";
 
 interface View {
   readonly name: string;
@@ -13,7 +13,7 @@ interface View {
 
 const art = (): View[][] =>
   JSON.parse(
-    execFileSync("npx", ["tsx", "--tsconfig", "tsconfig.base.json", "e2e/print-inked-art.ts"], {
+    execFileSync("npx", ["tsx", "--tsconfig", "tsconfig.base.json", "testing/print-inked-art.ts"], {
       encoding: "utf8",
       maxBuffer: 2 ** 28,
     }),

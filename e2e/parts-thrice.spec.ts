@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
-import { SOAK } from "../core/testing.ts";
+import { SOAK } from "../testing/long-runs.ts";
 import { deskReady, isKept, onScreen, openFile, pocketsIn, save, stage, test, tool } from "./desk.ts";
 
 const ICONS = "node_modules/lucide-static/icons";

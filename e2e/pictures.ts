@@ -1,5 +1,5 @@
 import { expect, type Page } from "@playwright/test";
-import { HARD_CASES } from "../core/formats/testing.ts";
+import { HARD_CASES } from "../testing/hard-svgs.ts";
 import {
   AROUND_FERNS,
   clickPage,

@@ -6,7 +6,7 @@ import { drawingFileText, readDrawingFile } from "../core/formats/drawing-file.t
 import { DrawingReader } from "../core/pockets/drawing-reader.ts";
 import { settledBy } from "../core/scene/items.ts";
 import { derive, type Scene, sceneOf } from "../core/scene/scene.ts";
-import { ALL } from "../core/scene/testing.ts";
+import { ALL } from "../testing/every-item.ts";
 
 /** The painter and the maker of bands, as they run in the browser. */
 async function withPainter(page: Page): Promise<void> {

@@ -1,7 +1,7 @@
 /** Line art in and out again, beside the original: both rendered by the browser and compared pixel by pixel. */
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
-import { HARD_CASES } from "../core/formats/testing.ts";
+import { HARD_CASES } from "../testing/hard-svgs.ts";
 import { converted, drawn } from "./side-by-side.ts";
 
 /** Difference of two renderings as a part of what the first has drawn on white. */

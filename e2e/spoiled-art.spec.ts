@@ -4,8 +4,8 @@
  */
 import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { spoiled } from "../core/formats/mutator.ts";
-import { HARD_CASES } from "../core/formats/testing.ts";
+import { HARD_CASES } from "../testing/hard-svgs.ts";
+import { spoiled } from "../testing/mutator.ts";
 import { converted, type Drawn, drawn, SIDE } from "./side-by-side.ts";
 
 const COUNT = process.env.SOAK ? 10_000 : 300;

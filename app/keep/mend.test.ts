@@ -8,7 +8,7 @@ import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
 import { unpack } from "#core/drawing/packed.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { derive, sceneOf } from "#core/scene/scene.ts";
-import { SOAK } from "#core/testing.ts";
+import { SOAK } from "../../testing/long-runs.ts";
 import { database } from "./database.ts";
 import { asideFile, mendDrawer, readAside } from "./mend.ts";
 import { addDrawing, addHistory, keepChange, listDrawings, openDrawing } from "./shelf.ts";

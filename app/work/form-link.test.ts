@@ -2,10 +2,10 @@ import { describe, expect, it, vi } from "vitest";
 import type { Form } from "#core/drawing/drawing.ts";
 import { setLamp } from "#core/drawing/light-edits.ts";
 import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
-import { edited, strokeOf } from "#core/drawing/testing.ts";
 import { LineReader } from "#core/pockets/line-reader.ts";
 import { formTones } from "#core/scene/form-items.ts";
 import { formedBy } from "#core/scene/formed.ts";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { type AskForms, FormLink } from "./form-link.ts";
 import { FormWork } from "./form-work.ts";
 

@@ -7,7 +7,7 @@ import { decode } from "fast-png";
 import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { studio } from "../../bin/studio.ts";
-import { importSvg } from "../formats/import-drawing.ts";
+import { ALL } from "../../testing/every-item.ts";
 import {
   differenceOf,
   drawnBy,
@@ -15,10 +15,10 @@ import {
   problemsOf,
   rgbOf,
   uncompressed,
-} from "../formats/pdf/readers.ts";
-import { sceneIn } from "../formats/scene-in.ts";
+} from "../../testing/pdf-readers.ts";
+import { sceneIn } from "../../testing/scene-in.ts";
+import { importSvg } from "../formats/import-drawing.ts";
 import { derive, type Scene, sceneOf } from "../scene/scene.ts";
-import { ALL } from "../scene/testing.ts";
 import { type FileWish, filesOf } from "./files.ts";
 import { flatScene, inksOf } from "./plates.ts";
 import { type GoOn, joined, Stopped } from "./studio.ts";

@@ -2,10 +2,10 @@
 import { readFileSync } from "node:fs";
 import { Resvg } from "@resvg/resvg-js";
 import { expect, it } from "vitest";
+import { differenceOf, type Picture, rgbOf } from "../../testing/pdf-readers.ts";
 import { pixelsOf } from "../drawing/drawing.ts";
 import { readDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
-import { differenceOf, type Picture, rgbOf } from "../formats/pdf/readers.ts";
 import { plainSvg, writeSvg } from "../formats/svg-write.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { derive, sceneOf } from "../scene/scene.ts";

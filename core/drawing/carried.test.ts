@@ -1,16 +1,16 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { ART, coloured, expectSameLook, lookOf, shown } from "../formats/foreign-art.ts";
+import { edited, smallDrawing } from "../../testing/drawings.ts";
+import { ART, coloured, expectSameLook, lookOf, shown } from "../../testing/foreign-art.ts";
+import { straight } from "../../testing/line-work.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { aboutPoint, type Matrix, mappedPoint, translation } from "../geometry/matrix.ts";
 import { regionContains } from "../geometry/polygon.ts";
-import { straight } from "../pockets/testing.ts";
 import { carriedBy, endOf, startOf } from "./carried.ts";
 import type { Drawing, FlatShape } from "./drawing.ts";
 import { addBridges } from "./edits.ts";
 import { reshapeLine, transformLines } from "./line-edits.ts";
-import { edited, smallDrawing } from "./testing.ts";
 
 const linesOf = ({ strokes, inkShapes }: Drawing) => [...Object.keys(strokes), ...Object.keys(inkShapes)];
 const moved = (drawing: Drawing, ids: readonly string[], matrix: Matrix): Drawing =>

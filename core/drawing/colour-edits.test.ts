@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { edited, smallDrawing } from "../../testing/drawings.ts";
 import { tinOf } from "../colour/colourways.ts";
 import { seedOnly } from "./anchor.ts";
 import {
@@ -24,7 +25,6 @@ import { applyEdit, beginHistory, undoLabel } from "./history.ts";
 import { setGroundShadow } from "./light-edits.ts";
 import { changeStrokes, setInk } from "./line-edits.ts";
 import { addShade } from "./shape-edits.ts";
-import { edited, smallDrawing } from "./testing.ts";
 
 const anchor = seedOnly([1, 1]);
 const shade = {

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { smallDrawing } from "../../testing/drawings.ts";
 import { type Page, pixelsOf, ranked, topRank, widthInInches } from "./drawing.ts";
 import { printed, showLength } from "./length.ts";
 import { blankDrawing, defaultPage } from "./new-drawing.ts";
 import { speckArea } from "./speck.ts";
 import { startingInk, startingNibs, startingTin } from "./start.ts";
-import { smallDrawing } from "./testing.ts";
 import { upgradedDrawing } from "./upgrade.ts";
 
 const inches: Page = { box: { x: 0, y: 0, width: 600, height: 300 }, width: 6, unit: "in", ppi: 300 };

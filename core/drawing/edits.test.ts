@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { edited, smallDrawing } from "../../testing/drawings.ts";
+import { box } from "../../testing/line-work.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
-import { box } from "../pockets/testing.ts";
 import { seedOnly } from "./anchor.ts";
 import { ranked } from "./drawing.ts";
 import {
@@ -18,7 +19,6 @@ import {
 } from "./edits.ts";
 import { applyEdit, beginHistory, linePatches, undoLabel } from "./history.ts";
 import { addShade, changeShapes, removeShapes } from "./shape-edits.ts";
-import { edited, smallDrawing } from "./testing.ts";
 
 const [big, small] = pocketsOf(buildMap([box(0, 0, 40, 40), box(60, 0, 20, 20)]));
 const frond = { colour: "frond", step: 0 };

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { edited, smallDrawing, strokeOf } from "../../testing/drawings.ts";
 import { aboutPoint, translation } from "../geometry/matrix.ts";
 import { carriedBy } from "./carried.ts";
 import { type Drawing, type Pour, ranked } from "./drawing.ts";
@@ -16,7 +17,6 @@ import {
   transformLines,
 } from "./line-edits.ts";
 import { duplicateCarried } from "./picked.ts";
-import { edited, smallDrawing, strokeOf } from "./testing.ts";
 
 const ids = ({ strokes, inkShapes }: Drawing): string[] =>
   ranked({ ...strokes, ...inkShapes }).map(({ id }) => id);

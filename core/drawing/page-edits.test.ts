@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { edited, smallDrawing } from "../../testing/drawings.ts";
 import { lampOn } from "../light/lamp.ts";
 import type { Drawing } from "./drawing.ts";
 import {
@@ -12,7 +13,6 @@ import {
   setUnit,
   sizeOf,
 } from "./page-edits.ts";
-import { edited, smallDrawing } from "./testing.ts";
 
 const paint = { colour: "frond", step: 0 };
 const bare: Drawing = {

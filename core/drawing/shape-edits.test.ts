@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
 import { rectangle } from "../lines/figures.ts";
@@ -11,7 +12,6 @@ import { pour } from "./edits.ts";
 import { setGradient } from "./gradients.ts";
 import { defaultPage, newDrawing } from "./new-drawing.ts";
 import { addShape, changeShapes, moveShapes, orderShapes, reshape, retrimShapes } from "./shape-edits.ts";
-import { edited, strokeOf } from "./testing.ts";
 
 const square = strokeOf("rim", 1, [
   [10, 10],

@@ -1,11 +1,11 @@
 /** Hidden and locked lines: what is seen of them, what they still do, and how they come back from files. */
 import { Resvg } from "@resvg/resvg-js";
 import { describe, expect, it } from "vitest";
+import { edited, page, shapeOf, strokeOf } from "../../testing/drawings.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { changeLines } from "../drawing/line-edits.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
-import { edited, page, shapeOf, strokeOf } from "../drawing/testing.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { derive, pocketAt, sceneOf } from "../scene/scene.ts";

@@ -5,6 +5,10 @@
 import { readdirSync, readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { ART } from "../../testing/foreign-art.ts";
+import { randomFrom } from "../../testing/hostile-lines.ts";
+import { SOAK } from "../../testing/long-runs.ts";
+import { Dice, EDIT_FILES, RANDOM_NAMES, RandomHand } from "../../testing/random-edits.ts";
 import { checked } from "../drawing/checked.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { FIELD_NAMES } from "../drawing/fields.ts";
@@ -13,14 +17,10 @@ import { toRecord } from "../drawing/record-form.ts";
 import { recordOf } from "../drawing/records.ts";
 import { mendedBy } from "../drawing/say-repairs.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
-import { randomFrom } from "../pockets/hostile.ts";
 import { TooDense } from "../pockets/too-dense.ts";
 import { derive } from "../scene/scene.ts";
-import { SOAK } from "../testing.ts";
 import { openDrawingFile, writeDrawingFile } from "./drawing-file.ts";
-import { ART } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
-import { Dice, EDIT_FILES, RANDOM_NAMES, RandomHand } from "./random-edits.ts";
 import { deliveredSvg } from "./svg-write.ts";
 
 const SEQUENCES = Number(process.env.SEQUENCES ?? (SOAK ? 400 : 10));

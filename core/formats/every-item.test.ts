@@ -1,6 +1,8 @@
 /** Whatever an item can be, it comes back from our SVG as it was. */
 import fc from "fast-check";
 import { expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
+import { SOAK } from "../../testing/long-runs.ts";
 import {
   BLENDS,
   type ColourShape,
@@ -16,12 +18,10 @@ import {
 import { pour } from "../drawing/edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { setSticker } from "../drawing/page-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { rectangle } from "../lines/figures.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { derive } from "../scene/scene.ts";
-import { SOAK } from "../testing.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { circle } from "../../testing/line-work.ts";
 import { seedOnly } from "../drawing/anchor.ts";
 import { addBridges, declineOpenings, pour, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
@@ -9,7 +10,6 @@ import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
-import { circle } from "../pockets/testing.ts";
 import { openDrawingFile, readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
 
 const full = (() => {

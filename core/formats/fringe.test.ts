@@ -1,8 +1,6 @@
 /** Where ink is filled shapes, colour runs under it: no ground shows between them, at any size, in a second renderer. */
 import { Resvg } from "@resvg/resvg-js";
 import { expect, it } from "vitest";
-import { SOAK } from "../testing.ts";
-import { LEAST, MASK, mostShown } from "./fringe.ts";
 import {
   bridgedArt,
   clothedArt,
@@ -14,7 +12,9 @@ import {
   SCALES,
   scannedArt,
   windowOf,
-} from "./inked-art.ts";
+} from "../../testing/inked-art.ts";
+import { SOAK } from "../../testing/long-runs.ts";
+import { LEAST, MASK, mostShown } from "./fringe.ts";
 
 const picture = (svg: string, width: number, background?: string) =>
   new Resvg(svg, { fitTo: { mode: "width", value: width }, background }).render().pixels;

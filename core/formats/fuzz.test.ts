@@ -7,6 +7,10 @@ import { Resvg } from "@resvg/resvg-js";
 import fc from "fast-check";
 import { afterAll, expect, it } from "vitest";
 import { traceReport } from "../../bin/trace.ts";
+import { ART, coloured } from "../../testing/foreign-art.ts";
+import { HARD_CASES } from "../../testing/hard-svgs.ts";
+import { SOAK } from "../../testing/long-runs.ts";
+import { spoiled, spoiledBytes } from "../../testing/mutator.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { TRACE_SETTINGS } from "../lines/trace/trace.ts";
 import { waitingPours } from "../pockets/anchors.ts";
@@ -14,14 +18,10 @@ import { DrawingReader } from "../pockets/drawing-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { TooDense, unlessTooDense } from "../pockets/too-dense.ts";
 import { derive } from "../scene/scene.ts";
-import { SOAK } from "../testing.ts";
 import { drawingFileText, packedDrawingFile, readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
 import { FileProblem } from "./file-problem.ts";
-import { ART, coloured } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
-import { spoiled, spoiledBytes } from "./mutator.ts";
 import { deliveredSvg } from "./svg-write.ts";
-import { HARD_CASES } from "./testing.ts";
 
 /** Seeds that once failed. */
 const KEPT: readonly number[] = [858778770, 859651080];

@@ -1,7 +1,7 @@
 import { gunzipSync, gzipSync } from "node:zlib";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { smallDrawing } from "../drawing/testing.ts";
+import { smallDrawing } from "../../testing/drawings.ts";
 import { drawingFileText, packedDrawingFile, readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
 import { FileProblem } from "./file-problem.ts";
 import { gunzipped, gzipped, isGzip } from "./gzip.ts";

@@ -1,11 +1,12 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { edited } from "../../testing/drawings.ts";
+import { HARD_CASES } from "../../testing/hard-svgs.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { addBridges, changeSheet, declineOpenings, pour, setReach } from "../drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../drawing/history.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { addShade } from "../drawing/shape-edits.ts";
-import { edited } from "../drawing/testing.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { derive, sceneOf } from "../scene/scene.ts";
@@ -15,7 +16,6 @@ import { importedDrawing, importSvg, understood } from "./import-drawing.ts";
 import { cameIn } from "./import-report.ts";
 import { readSvg } from "./svg-read.ts";
 import { deliveredSvg, writeSvg } from "./svg-write.ts";
-import { HARD_CASES } from "./testing.ts";
 
 const svg = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`;
 

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { edited, smallDrawing } from "../../testing/drawings.ts";
 import {
   addColours,
   addColourway,
@@ -9,7 +10,6 @@ import {
   setLadder,
 } from "../drawing/colour-edits.ts";
 import { ranked } from "../drawing/drawing.ts";
-import { edited, smallDrawing } from "../drawing/testing.ts";
 import { FileProblem } from "./file-problem.ts";
 import { type PaletteColour, readPalette } from "./palette-read.ts";
 import { PALETTE_FILES } from "./palette-write.ts";

@@ -1,5 +1,7 @@
 /** Parts in files: SVG carries them as named groups in depth order and brings them back; so does the drawing file. */
 import { describe, expect, it } from "vitest";
+import { edited } from "../../testing/drawings.ts";
+import { ART, coloured, shown } from "../../testing/foreign-art.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { addBridges, declineOpenings, pour } from "../drawing/edits.ts";
 import { groundsOf, layGround, setSticker } from "../drawing/page-edits.ts";
@@ -7,7 +9,6 @@ import { changePart } from "../drawing/part-edits.ts";
 import { MAIN, partOf, partsOf } from "../drawing/parts.ts";
 import { setPattern } from "../drawing/patterns.ts";
 import { addShade } from "../drawing/shape-edits.ts";
-import { edited } from "../drawing/testing.ts";
 import { polyline } from "../geometry/cubic.ts";
 import { rectangle } from "../lines/figures.ts";
 import { anchorAround, anchorOf } from "../pockets/anchors.ts";
@@ -16,7 +17,6 @@ import { withPartJoined } from "../pockets/join-parts.ts";
 import { withPart } from "../pockets/make-part.ts";
 import { derive } from "../scene/scene.ts";
 import { readDrawingFile, writeDrawingFile } from "./drawing-file.ts";
-import { ART, coloured, shown } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 

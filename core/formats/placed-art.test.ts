@@ -1,15 +1,15 @@
 /** A drawing put into another, and lines copied from one to the other by way of SVG. */
 import { describe, expect, it } from "vitest";
+import { edited } from "../../testing/drawings.ts";
+import { ART, coloured } from "../../testing/foreign-art.ts";
 import { carriedBy } from "../drawing/carried.ts";
 import type { Drawing, Paint } from "../drawing/drawing.ts";
 import { partOf } from "../drawing/parts.ts";
 import { pickedDrawing, removeCarried } from "../drawing/picked.ts";
 import { placeDrawing } from "../drawing/place-drawing.ts";
-import { edited } from "../drawing/testing.ts";
 import { boundsOf, type Point } from "../geometry/point.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { derive } from "../scene/scene.ts";
-import { ART, coloured } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 

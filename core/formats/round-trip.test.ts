@@ -1,7 +1,7 @@
 /** Foreign art, bridged, poured and shaded, comes back from its delivered SVG with the same pockets, pours and shades. */
 import { expect, it } from "vitest";
+import { ART, coloured, expectSameLook, lookOf, shown } from "../../testing/foreign-art.ts";
 import { derive } from "../scene/scene.ts";
-import { ART, coloured, expectSameLook, lookOf, shown } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 

@@ -1,12 +1,12 @@
 /** An SVG of ours that was opened and is written again is the very same file. */
 import { readFileSync } from "node:fs";
 import { expect, it } from "vitest";
+import { ART, coloured } from "../../testing/foreign-art.ts";
+import { sampleOf } from "../../testing/long-runs.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { derive } from "../scene/scene.ts";
-import { sampleOf } from "../testing.ts";
 import { readDrawingFile } from "./drawing-file.ts";
-import { ART, coloured } from "./foreign-art.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 

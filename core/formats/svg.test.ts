@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { edited, smallDrawing } from "../../testing/drawings.ts";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory } from "../drawing/history.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { addShape } from "../drawing/shape-edits.ts";
-import { edited, smallDrawing } from "../drawing/testing.ts";
 import { ellipse } from "../lines/figures.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";

@@ -1,10 +1,10 @@
 /** What a delivered SVG does not show comes back from it all the same. */
 import { readFileSync } from "node:fs";
 import { expect, it } from "vitest";
+import { edited } from "../../testing/drawings.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { layGround } from "../drawing/page-edits.ts";
 import { removePart } from "../drawing/part-edits.ts";
-import { edited } from "../drawing/testing.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { derive } from "../scene/scene.ts";
 import { readDrawingFile, writeDrawingFile } from "./drawing-file.ts";

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { circle } from "../pockets/testing.ts";
+import { circle } from "../../testing/line-work.ts";
 import {
   between,
   closestNear,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { arc, straight } from "../pockets/testing.ts";
+import { arc, straight } from "../../testing/line-work.ts";
 import { nearestOnLines } from "./nearest.ts";
 
 const lines = [

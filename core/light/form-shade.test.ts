@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { SOAK } from "../../testing/long-runs.ts";
 import { curveCount, enclosedArea, flatten, reversed } from "../geometry/cubic.ts";
 import { boundsOf, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { ellipse } from "../lines/figures.ts";
-import { SOAK } from "../testing.ts";
 import { type Formed, formShade, formShine } from "./form-shade.ts";
 import { inflate } from "./inflate.ts";
 import type { PlacedLamp } from "./lamp.ts";

@@ -1,18 +1,18 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { edited } from "../../testing/drawings.ts";
+import { box, straight } from "../../testing/line-work.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { applyEdit, beginHistory } from "../drawing/history.ts";
 import { removeLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { edited } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { anchorOf, matchAnchors, waitingPours } from "./anchors.ts";
 import { LineReader } from "./line-reader.ts";
 import { buildMap } from "./planar-map.ts";
 import { type Pocket, pocketsOf } from "./pockets.ts";
 import type { Line } from "./segments.ts";
-import { box, straight } from "./testing.ts";
 
 const find = (lines: Line[]) => pocketsOf(buildMap(lines, { strict: true }));
 const poured = (targets: readonly (readonly [Pocket, string])[]) => {

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { straight } from "../../testing/line-work.ts";
 import { IntList, range } from "../geometry/lists.ts";
 import { distance, type Point } from "../geometry/point.ts";
 import { closestOnSegment, segmentsCross } from "../geometry/segment.ts";
 import { cellOf, cellsAlong, cellsOf, columnOf, eachIn, fileLater, rowOf } from "./cells.ts";
 import { addLine, type Line, latticeFor, type Segments, segmentsOf } from "./segments.ts";
-import { straight } from "./testing.ts";
 
 const number = fc.double({ min: 0, max: 100, noNaN: true });
 const place = fc.tuple(number, number);

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { addColours } from "../drawing/colour-edits.ts";
 import type { Drawing, FlatShape } from "../drawing/drawing.ts";
 import { pour, pourEach, setWalls } from "../drawing/edits.ts";
 import { changeLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { addShape, moveShapes } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";
 import { flatten } from "../geometry/cubic.ts";

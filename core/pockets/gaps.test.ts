@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { arc, box, circle, straight } from "../../testing/line-work.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { readSvg } from "../formats/svg-read.ts";
 import { curveCount, flatten, pointAt } from "../geometry/cubic.ts";
@@ -9,7 +10,6 @@ import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { buildWithReach, gapsOf, linesOf } from "./reading.ts";
 import type { Line } from "./segments.ts";
-import { arc, box, circle, straight } from "./testing.ts";
 
 const gaps = (lines: Line[], reach: number) => gapsOf(buildMap(lines), reach);
 /** A circle of radius 50 with a gap of the given width at its right. */

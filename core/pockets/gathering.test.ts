@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { box, straight } from "../../testing/line-work.ts";
 import { allAlike, touchingAlike } from "./gathering.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
-import { box, straight } from "./testing.ts";
 
 /** A row of four rooms, and one that stands apart. */
 const pockets = pocketsOf(

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { SOAK, sampleOf } from "../testing.ts";
-import { extremeLines, hostileEdit, hostileLines } from "./hostile.ts";
+import { extremeLines, hostileEdit, hostileLines } from "../../testing/hostile-lines.ts";
+import { SOAK, sampleOf } from "../../testing/long-runs.ts";
 import { editMap } from "./map-edit.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { PocketReader } from "./pockets.ts";

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { box, circle, straight } from "../../testing/line-work.ts";
 import { enclosedArea, flatten, reversed } from "../geometry/cubic.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type { InkRegion } from "./ink-regions.ts";
@@ -6,7 +7,6 @@ import { buildMap } from "./planar-map.ts";
 import { type Pocket, pocketsOf } from "./pockets.ts";
 import { gapsOf } from "./reading.ts";
 import type { Line } from "./segments.ts";
-import { box, circle, straight } from "./testing.ts";
 
 let serial = 0;
 /** The lines of a filled shape with these outlines. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
+import { page, shapeOf, strokeOf } from "../../testing/drawings.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
-import { page, shapeOf, strokeOf } from "../drawing/testing.ts";
 import { enclosedArea } from "../geometry/cubic.ts";
 import { boundsOf } from "../geometry/point.ts";
 import { inkTailsOf, ringWithout } from "./ink-tails.ts";

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { arc, straight } from "../../testing/line-work.ts";
 import { pointAt } from "../geometry/cubic.ts";
 import { crossingAt, doubtFor } from "./exact.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { inkWidthAt, type Line } from "./segments.ts";
-import { arc, straight } from "./testing.ts";
 
 const bar = (width: number): Line =>
   straight(

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { arc, box, circle, straight } from "../../testing/line-work.ts";
 import { carriedBy } from "../drawing/carried.ts";
 import type { Drawing, Stroke } from "../drawing/drawing.ts";
 import { addBridges, declineOpenings, pour, removeBridge, setReach } from "../drawing/edits.ts";
@@ -15,7 +16,6 @@ import { isDeclined, LineReader } from "./line-reader.ts";
 import type { Pocket } from "./pockets.ts";
 import { readReach } from "./reach-reading.ts";
 import type { Line } from "./segments.ts";
-import { arc, box, circle, straight } from "./testing.ts";
 import { TooDense } from "./too-dense.ts";
 
 const page = defaultPage({ x: -100, y: -100, width: 400, height: 400 });

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { box, circle, straight } from "../../testing/line-work.ts";
 import { editMap } from "./map-edit.ts";
 import { buildMap } from "./planar-map.ts";
 import { type Pocket, PocketReader } from "./pockets.ts";
 import { edgesOf } from "./promises.ts";
 import type { Line } from "./segments.ts";
-import { box, circle, straight } from "./testing.ts";
 
 const coarse = fc.integer({ min: 0, max: 10 }).map((n) => n * 10);
 const fine = fc.integer({ min: 0, max: 1_000_000 }).map((n) => n / 10_000);

@@ -1,6 +1,9 @@
 /** Parts made one after another of published drawings: they look as before, and can be kept, opened and undone. */
 import { readdirSync, readFileSync } from "node:fs";
 import { expect, it } from "vitest";
+import { coloured } from "../../testing/foreign-art.ts";
+import { SOAK } from "../../testing/long-runs.ts";
+import { difference, look, pixelsOf } from "../../testing/pictures.ts";
 import { difference as edited } from "../drawing/difference.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { applyEdit, beginHistory, type History, toStep } from "../drawing/history.ts";
@@ -8,14 +11,11 @@ import { patchEdit } from "../drawing/part-edits.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { mendedBy } from "../drawing/say-repairs.ts";
 import { openDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
-import { coloured } from "../formats/foreign-art.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
 import { derive } from "../scene/scene.ts";
-import { SOAK } from "../testing.ts";
 import { DrawingReader } from "./drawing-reader.ts";
 import { withPart } from "./make-part.ts";
-import { difference, look, pixelsOf } from "./picture-testing.ts";
 
 const ICONS = "node_modules/lucide-static/icons";
 const COUNT = SOAK ? 40 : 5;

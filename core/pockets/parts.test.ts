@@ -1,14 +1,14 @@
 /** Making a part of pockets and joining it again: the picture, the pockets and the pours stay as they are. */
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { ART, coloured } from "../../testing/foreign-art.ts";
+import { sampleOf } from "../../testing/long-runs.ts";
+import { difference, look, pixelsOf } from "../../testing/pictures.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { partOf } from "../drawing/parts.ts";
-import { ART, coloured } from "../formats/foreign-art.ts";
 import { importSvg } from "../formats/import-drawing.ts";
-import { sampleOf } from "../testing.ts";
 import { withPartJoined } from "./join-parts.ts";
 import { withPart } from "./make-part.ts";
-import { difference, look, pixelsOf } from "./picture-testing.ts";
 import type { Pocket } from "./pockets.ts";
 
 /** Pixels of a demo where more than four edges meet in one; the lantern, taken apart at random, has them. */

@@ -6,6 +6,7 @@ import Polygonizer from "jsts/org/locationtech/jts/operation/polygonize/Polygoni
 import UnaryUnionOp from "jsts/org/locationtech/jts/operation/union/UnaryUnionOp.js";
 import { describe, expect, it } from "vitest";
 import { crossingStrokes, spotLike } from "../../bench/line-work.ts";
+import { straight } from "../../testing/line-work.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { readSvg } from "../formats/svg-read.ts";
 import { flatten } from "../geometry/cubic.ts";
@@ -14,7 +15,6 @@ import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { linesOf } from "./reading.ts";
 import { type Line, latticeFor } from "./segments.ts";
-import { straight } from "./testing.ts";
 
 /**
  * Areas of all faces as jsts finds them, largest first. In floating point an end that lies on another line only up

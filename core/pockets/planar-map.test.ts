@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { straight } from "../../testing/line-work.ts";
 import { flatten, reversed } from "../geometry/cubic.ts";
 import { boxHolds } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
@@ -10,7 +11,6 @@ import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { edgesOf, eulerRest, loopsOf } from "./promises.ts";
 import type { Line } from "./segments.ts";
-import { straight } from "./testing.ts";
 
 /** Points on a coarse raster meet, overlap and touch all the time: the hard cases come by themselves. */
 const coarse = fc.integer({ min: 0, max: 12 }).map((n) => n * 10);

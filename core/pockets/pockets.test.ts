@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { arc, box, circle, straight } from "../../testing/line-work.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { readSvg } from "../formats/svg-read.ts";
 import { curveCount, flatten, pointAt, reversed } from "../geometry/cubic.ts";
@@ -10,7 +11,6 @@ import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { linesOf } from "./reading.ts";
 import type { Line } from "./segments.ts";
-import { arc, box, circle, straight } from "./testing.ts";
 
 const areas = (lines: Line[], strict = true) =>
   pocketsOf(buildMap(lines, { strict })).map(({ area }) => Math.round(area * 1e4) / 1e4);

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { anchorKey } from "../drawing/anchor.ts";
 import { carriedBy } from "../drawing/carried.ts";
 import type { Drawing } from "../drawing/drawing.ts";
@@ -8,7 +9,6 @@ import { applyEdit, beginHistory, type Edit, undo } from "../drawing/history.ts"
 import { addStroke, removeLines, reshapeLine, transformLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { addShade } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { polyline } from "../geometry/cubic.ts";
 import { aboutPoint, type Matrix, translation } from "../geometry/matrix.ts";
 import type { Point } from "../geometry/point.ts";

@@ -2,9 +2,9 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { Resvg } from "@resvg/resvg-js";
 import { expect, it } from "vitest";
+import { sampleOf } from "../../testing/long-runs.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { readSvg } from "../formats/svg-read.ts";
-import { sampleOf } from "../testing.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { linesOf } from "./reading.ts";

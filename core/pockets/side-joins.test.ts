@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { arc, box, circle, straight } from "../../testing/line-work.ts";
 import { flatten } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { buildMap } from "./planar-map.ts";
 import { type Pocket, pocketsOf } from "./pockets.ts";
 import type { Line } from "./segments.ts";
-import { arc, box, circle, straight } from "./testing.ts";
 
 const shown = (lines: readonly Line[], strict = false): Pocket[] =>
   pocketsOf(buildMap(lines, { strict })).filter(({ hidden }) => !hidden);

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { incircle, orient2d } from "robust-predicates";
 import { describe, expect, it } from "vitest";
+import { hostileLines } from "../../testing/hostile-lines.ts";
+import { box, circle, straight } from "../../testing/line-work.ts";
 import { verticesOf } from "./free-vertices.ts";
-import { hostileLines } from "./hostile.ts";
 import { buildMap } from "./planar-map.ts";
-import { box, circle, straight } from "./testing.ts";
 import { unlessTooDense } from "./too-dense.ts";
 import { nextInTriangle, previousInTriangle } from "./triangle-mesh.ts";
 import { type Triangulation, triangulate } from "./triangulation.ts";

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import type { FlatShape } from "../drawing/drawing.ts";
 import { setUndercoat } from "../drawing/edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { addShape } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { ellipse, rectangle } from "../lines/figures.ts";
 import { LineReader } from "../pockets/line-reader.ts";
 import { coverageOf } from "./coverage.ts";

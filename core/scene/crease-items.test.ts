@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { carriedBy } from "../drawing/carried.ts";
 import type { Crease, Drawing } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
@@ -7,7 +8,6 @@ import { transformLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { MAIN, partOf } from "../drawing/parts.ts";
 import { addShape } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";

@@ -1,9 +1,9 @@
 /** How a faint sheet lies over what is below is settled by all of it: a piece of the picture is the piece of the whole. */
 import { expect, it } from "vitest";
+import { edited, smallDrawing } from "../../testing/drawings.ts";
 import { changeSheet } from "../drawing/edits.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { addShape } from "../drawing/shape-edits.ts";
-import { edited, smallDrawing } from "../drawing/testing.ts";
 import { rectangle } from "../lines/figures.ts";
 import { derive, sceneOf } from "./scene.ts";
 

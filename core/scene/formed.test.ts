@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
+import { strokeOf } from "../../testing/drawings.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { strokeOf } from "../drawing/testing.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { range } from "../geometry/lists.ts";
 import { grow, type Point } from "../geometry/point.ts";

@@ -1,6 +1,7 @@
 import { converter, formatHex } from "culori";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { apart, mixed } from "../colour/oklch.ts";
 import { carriedBy } from "../drawing/carried.ts";
 import { changeColour, removeColour } from "../drawing/colour-edits.ts";
@@ -9,7 +10,6 @@ import { pour } from "../drawing/edits.ts";
 import { changeGradient, gradientOf, setGradient, setGradientStrength } from "../drawing/gradients.ts";
 import { transformLines } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
 import { anchorOf } from "../pockets/anchors.ts";

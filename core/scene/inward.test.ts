@@ -1,12 +1,12 @@
 /** Gradients along an outline inward, in pockets and in shapes. */
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { apart } from "../colour/oklch.ts";
 import type { Drawing, Gradient } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { setGradient, setGradientStrength } from "../drawing/gradients.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { addShape } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";

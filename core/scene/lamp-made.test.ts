@@ -1,5 +1,6 @@
 /** What the lamp makes of pockets and parts: rims, cast shadows, the shadow on the ground; and their kinds. */
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import type { Cast, Drawing } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import {
@@ -11,7 +12,6 @@ import {
   setPartCast,
 } from "../drawing/light-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";

@@ -1,5 +1,6 @@
 /** Light taken from one pocket and laid on others, as copies or as a style. */
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { removeColour } from "../drawing/colour-edits.ts";
 import type { Drawing, Laying, Light, Shade } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
@@ -19,7 +20,6 @@ import {
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { placeDrawing } from "../drawing/place-drawing.ts";
 import { addShade } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";

@@ -1,5 +1,6 @@
 /** Light on the line: colour holds, and blooms that lie on ink alone. */
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { addColourway, changeColour } from "../drawing/colour-edits.ts";
 import type { Drawing, Hold } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
@@ -7,7 +8,6 @@ import { setLamp, setMade } from "../drawing/light-edits.ts";
 import { changeStrokes } from "../drawing/line-edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { addShape } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";

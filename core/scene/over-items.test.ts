@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import { removeColour } from "../drawing/colour-edits.ts";
 import { type Bands, type Drawing, PATTERNS, type Tile } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
@@ -11,7 +12,6 @@ import { copyPart } from "../drawing/part-edits.ts";
 import { MAIN } from "../drawing/parts.ts";
 import { changePattern, setBands, setPattern } from "../drawing/patterns.ts";
 import { addShape, moveShapes } from "../drawing/shape-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
 import { arcLengthOf } from "../geometry/arc-length.ts";

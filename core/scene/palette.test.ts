@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
+import { edited } from "../../testing/drawings.ts";
 import type { Colour } from "../drawing/drawing.ts";
 import { pour } from "../drawing/edits.ts";
 import { FIRST_COLOURWAY, startingColourways } from "../drawing/start.ts";
-import { edited } from "../drawing/testing.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { deliveredSvg } from "../formats/svg-write.ts";
 import { anchorOf } from "../pockets/anchors.ts";

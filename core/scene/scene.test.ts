@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { box, straight } from "../../testing/line-work.ts";
 import { addColour, changeColour, renameColour, setColourOpacity } from "../drawing/colour-edits.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { changeSheet, pour } from "../drawing/edits.ts";
@@ -11,7 +12,6 @@ import { anchorOf } from "../pockets/anchors.ts";
 import { buildMap } from "../pockets/planar-map.ts";
 import { pocketsOf } from "../pockets/pockets.ts";
 import { linesOf } from "../pockets/reading.ts";
-import { box, straight } from "../pockets/testing.ts";
 import { type Item, tonesIn } from "./items.ts";
 import { derive, pocketAt, type Scene, sceneOf } from "./scene.ts";
 

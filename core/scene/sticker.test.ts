@@ -1,10 +1,10 @@
 /** The rim of paper around a spot. */
 import { expect, it } from "vitest";
+import { edited, strokeOf } from "../../testing/drawings.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { changeSheet, pour } from "../drawing/edits.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { setSticker } from "../drawing/page-edits.ts";
-import { edited, strokeOf } from "../drawing/testing.ts";
 import { readDrawingFile, writeDrawingFile } from "../formats/drawing-file.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { writeSvg } from "../formats/svg-write.ts";

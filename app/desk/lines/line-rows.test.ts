@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { newDrawing } from "#core/drawing/new-drawing.ts";
-import { page, shapeOf, strokeOf } from "#core/drawing/testing.ts";
+import { page, shapeOf, strokeOf } from "../../../testing/drawings.ts";
 import { lineRows, unfolded } from "./line-rows.ts";
 
 const line = (id: string, rank: number, more: object = {}) => ({

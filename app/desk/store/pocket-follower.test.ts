@@ -1,8 +1,8 @@
 /** A pocket worker that throws: begun anew, asked again, and told where it throws again. */
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { removeLines } from "#core/drawing/line-edits.ts";
-import { edited } from "#core/drawing/testing.ts";
 import { importSvg } from "#core/formats/import-drawing.ts";
+import { edited } from "../../../testing/drawings.ts";
 import type { Client } from "../../work/clients.ts";
 import type { PocketReading, PocketWork } from "../../work/pockets.worker.ts";
 import { Restarting } from "../../work/restarting.ts";

@@ -1,12 +1,7 @@
 /** PDF beside our own SVG, as programs draw both that nobody here wrote. */
 import { Resvg } from "@resvg/resvg-js";
 import { describe, expect, it } from "vitest";
-import { placedParts } from "../../scene/placed-items.ts";
-import type { Scene } from "../../scene/scene.ts";
-import { ALL } from "../../scene/testing.ts";
-import { sceneIn } from "../scene-in.ts";
-import { writeSvg } from "../svg-write.ts";
-import { writePdf } from "./pdf-write.ts";
+import { ALL } from "../../../testing/every-item.ts";
 import {
   differenceOf,
   drawnBy,
@@ -16,7 +11,12 @@ import {
   problemsOf,
   rgbOf,
   uncompressed,
-} from "./readers.ts";
+} from "../../../testing/pdf-readers.ts";
+import { sceneIn } from "../../../testing/scene-in.ts";
+import { placedParts } from "../../scene/placed-items.ts";
+import type { Scene } from "../../scene/scene.ts";
+import { writeSvg } from "../svg-write.ts";
+import { writePdf } from "./pdf-write.ts";
 
 const WIDTH = 500;
 

@@ -1,5 +1,5 @@
 /** A scene of everything an item can be, for tests of what is made of scenes. */
-import { BLENDS } from "../drawing/drawing.ts";
+import { BLENDS } from "../core/drawing/drawing.ts";
 import {
   type Item,
   type ItemPaint,
@@ -7,8 +7,8 @@ import {
   type ScenePart,
   type SceneSheet,
   settledBy,
-} from "./items.ts";
-import type { Scene } from "./scene.ts";
+} from "../core/scene/items.ts";
+import type { Scene } from "../core/scene/scene.ts";
 
 const tone = (value: string, opacity?: number) => ({
   value,

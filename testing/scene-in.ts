@@ -1,8 +1,8 @@
 /** What is drawn of a drawing file, for tests. */
 import { readFileSync } from "node:fs";
-import { DrawingReader } from "../pockets/drawing-reader.ts";
-import { derive, type Scene, sceneOf } from "../scene/scene.ts";
-import { readDrawingFile } from "./drawing-file.ts";
+import { readDrawingFile } from "../core/formats/drawing-file.ts";
+import { DrawingReader } from "../core/pockets/drawing-reader.ts";
+import { derive, type Scene, sceneOf } from "../core/scene/scene.ts";
 
 export function sceneIn(file: string): Scene {
   const drawing = readDrawingFile(readFileSync(file, "utf8"));

@@ -1,10 +1,10 @@
 /** Drawings and edits for tests. */
 import { expect } from "vitest";
-import { polyline } from "../geometry/cubic.ts";
-import type { Point } from "../geometry/point.ts";
-import type { Drawing, InkShape, Stroke } from "./drawing.ts";
-import { applyEdit, beginHistory, type Edit, redo, undo } from "./history.ts";
-import { defaultPage, newDrawing } from "./new-drawing.ts";
+import type { Drawing, InkShape, Stroke } from "../core/drawing/drawing.ts";
+import { applyEdit, beginHistory, type Edit, redo, undo } from "../core/drawing/history.ts";
+import { defaultPage, newDrawing } from "../core/drawing/new-drawing.ts";
+import { polyline } from "../core/geometry/cubic.ts";
+import type { Point } from "../core/geometry/point.ts";
 
 export const page = defaultPage({ x: 0, y: 0, width: 100, height: 100 });
 

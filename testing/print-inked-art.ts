@@ -9,8 +9,8 @@ import {
   SCALES,
   scannedArt,
   windowOf,
-} from "../core/formats/inked-art.ts";
-import { SOAK } from "../core/testing.ts";
+} from "./inked-art.ts";
+import { SOAK } from "./long-runs.ts";
 
 const viewsOf = (art: InkedArt) =>
   SCALES.map((scale) => {

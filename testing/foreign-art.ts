@@ -1,16 +1,16 @@
 /** Published icons as drawings to be coloured, for tests. */
 import { readdirSync, readFileSync } from "node:fs";
 import { expect } from "vitest";
-import type { Drawing } from "../drawing/drawing.ts";
-import { addBridges, pour, setStrict } from "../drawing/edits.ts";
-import { addShade } from "../drawing/shape-edits.ts";
-import { edited } from "../drawing/testing.ts";
-import { polyline } from "../geometry/cubic.ts";
-import type { Point } from "../geometry/point.ts";
-import { anchorOf } from "../pockets/anchors.ts";
-import { LineReader } from "../pockets/line-reader.ts";
-import type { Pocket } from "../pockets/pockets.ts";
-import { derive, pocketAt, sceneOf } from "../scene/scene.ts";
+import type { Drawing } from "../core/drawing/drawing.ts";
+import { addBridges, pour, setStrict } from "../core/drawing/edits.ts";
+import { addShade } from "../core/drawing/shape-edits.ts";
+import { polyline } from "../core/geometry/cubic.ts";
+import type { Point } from "../core/geometry/point.ts";
+import { anchorOf } from "../core/pockets/anchors.ts";
+import { LineReader } from "../core/pockets/line-reader.ts";
+import type { Pocket } from "../core/pockets/pockets.ts";
+import { derive, pocketAt, sceneOf } from "../core/scene/scene.ts";
+import { edited } from "./drawings.ts";
 
 const ICONS = "node_modules/lucide-static/icons";
 

@@ -1,9 +1,9 @@
 /** Pictures of drawings for tests that lay them side by side. */
 import { Resvg } from "@resvg/resvg-js";
-import type { Drawing } from "../drawing/drawing.ts";
-import { writeSvg } from "../formats/svg-write.ts";
-import { derive, sceneOf } from "../scene/scene.ts";
-import { DrawingReader } from "./drawing-reader.ts";
+import type { Drawing } from "../core/drawing/drawing.ts";
+import { writeSvg } from "../core/formats/svg-write.ts";
+import { DrawingReader } from "../core/pockets/drawing-reader.ts";
+import { derive, sceneOf } from "../core/scene/scene.ts";
 
 /** Of 255. */
 const ANTI_ALIASING = 40;

@@ -1,7 +1,7 @@
 /** Line works that try the engine, for its tests: each follows from its seed alone. */
-import type { Point } from "../geometry/point.ts";
-import type { Line } from "./segments.ts";
-import { straight } from "./testing.ts";
+import type { Point } from "../core/geometry/point.ts";
+import type { Line } from "../core/pockets/segments.ts";
+import { straight } from "./line-work.ts";
 
 /** Numbers in 0..1 from a seed (mulberry32, Tommy Ettinger, public domain). */
 export function randomFrom(seed: number): () => number {

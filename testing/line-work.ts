@@ -1,7 +1,7 @@
 /** Line work for tests and benchmarks. */
-import { polyline } from "../geometry/cubic.ts";
-import type { Point } from "../geometry/point.ts";
-import type { Line } from "./segments.ts";
+import { polyline } from "../core/geometry/cubic.ts";
+import type { Point } from "../core/geometry/point.ts";
+import type { Line } from "../core/pockets/segments.ts";
 
 let serial = 0;
 

@@ -2,9 +2,9 @@
  * Edits at random, for tests: every one that there is, on whatever a drawing holds just then. A new edit in core/drawing does not
  * compile until it stands here; numbers are now and then as hands would never set them.
  */
-import { carriedBy } from "../drawing/carried.ts";
-import * as colourEdits from "../drawing/colour-edits.ts";
-import { difference } from "../drawing/difference.ts";
+import { carriedBy } from "../core/drawing/carried.ts";
+import * as colourEdits from "../core/drawing/colour-edits.ts";
+import { difference } from "../core/drawing/difference.ts";
 import {
   BLENDS,
   type Drawing,
@@ -21,34 +21,34 @@ import {
   type Stroke,
   type Table,
   TRIMS,
-} from "../drawing/drawing.ts";
-import * as edits from "../drawing/edits.ts";
-import * as gradients from "../drawing/gradients.ts";
-import type { Edit } from "../drawing/history.ts";
-import * as lightEdits from "../drawing/light-edits.ts";
-import * as lightStyles from "../drawing/light-styles.ts";
-import * as lineEdits from "../drawing/line-edits.ts";
-import { newId } from "../drawing/new-id.ts";
-import * as pageEdits from "../drawing/page-edits.ts";
-import * as partEdits from "../drawing/part-edits.ts";
-import { partsOf } from "../drawing/parts.ts";
-import * as patterns from "../drawing/patterns.ts";
-import * as picked from "../drawing/picked.ts";
-import * as placing from "../drawing/place-drawing.ts";
-import * as shapeEdits from "../drawing/shape-edits.ts";
-import { polyline } from "../geometry/cubic.ts";
-import { aboutPoint, composed, type Matrix, translation } from "../geometry/matrix.ts";
-import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
-import { ellipse } from "../lines/figures.ts";
-import { tidied } from "../lines/tidy.ts";
-import { trimmedLines } from "../lines/trim.ts";
-import { anchorAround, anchorOf } from "../pockets/anchors.ts";
-import { DrawingReader } from "../pockets/drawing-reader.ts";
-import { withPartJoined } from "../pockets/join-parts.ts";
-import { withPart } from "../pockets/make-part.ts";
-import type { Pocket } from "../pockets/pockets.ts";
-import { pourTargets } from "../pockets/pouring.ts";
-import { type Derived, derive } from "../scene/scene.ts";
+} from "../core/drawing/drawing.ts";
+import * as edits from "../core/drawing/edits.ts";
+import * as gradients from "../core/drawing/gradients.ts";
+import type { Edit } from "../core/drawing/history.ts";
+import * as lightEdits from "../core/drawing/light-edits.ts";
+import * as lightStyles from "../core/drawing/light-styles.ts";
+import * as lineEdits from "../core/drawing/line-edits.ts";
+import { newId } from "../core/drawing/new-id.ts";
+import * as pageEdits from "../core/drawing/page-edits.ts";
+import * as partEdits from "../core/drawing/part-edits.ts";
+import { partsOf } from "../core/drawing/parts.ts";
+import * as patterns from "../core/drawing/patterns.ts";
+import * as picked from "../core/drawing/picked.ts";
+import * as placing from "../core/drawing/place-drawing.ts";
+import * as shapeEdits from "../core/drawing/shape-edits.ts";
+import { polyline } from "../core/geometry/cubic.ts";
+import { aboutPoint, composed, type Matrix, translation } from "../core/geometry/matrix.ts";
+import { boundsOf, diagonal, type Point } from "../core/geometry/point.ts";
+import { ellipse } from "../core/lines/figures.ts";
+import { tidied } from "../core/lines/tidy.ts";
+import { trimmedLines } from "../core/lines/trim.ts";
+import { anchorAround, anchorOf } from "../core/pockets/anchors.ts";
+import { DrawingReader } from "../core/pockets/drawing-reader.ts";
+import { withPartJoined } from "../core/pockets/join-parts.ts";
+import { withPart } from "../core/pockets/make-part.ts";
+import type { Pocket } from "../core/pockets/pockets.ts";
+import { pourTargets } from "../core/pockets/pouring.ts";
+import { type Derived, derive } from "../core/scene/scene.ts";
 
 const MODULES = {
   ...colourEdits,

@@ -1,7 +1,6 @@
 /** Coloured drawings whose ink is filled shapes, for tests: icons expanded to outlines, scans read as shapes. */
 import { readFileSync } from "node:fs";
-import { scanOf } from "../../demo/scan/scanner.ts";
-import { setColourOpacity } from "../drawing/colour-edits.ts";
+import { setColourOpacity } from "../core/drawing/colour-edits.ts";
 import {
   type Drawing,
   GRADIENTS,
@@ -9,28 +8,29 @@ import {
   type InkShape,
   PATTERNS,
   type Tile,
-} from "../drawing/drawing.ts";
-import { addBridges, pour, setUndercoat } from "../drawing/edits.ts";
-import { setGradient } from "../drawing/gradients.ts";
-import { setMade } from "../drawing/light-edits.ts";
-import { newDrawing } from "../drawing/new-drawing.ts";
-import { MAIN } from "../drawing/parts.ts";
-import { addTile, setBands, setPattern } from "../drawing/patterns.ts";
-import { addShade } from "../drawing/shape-edits.ts";
-import { edited } from "../drawing/testing.ts";
-import { ellipse, rectangle } from "../lines/figures.ts";
-import { nibOutline } from "../lines/nib-outline.ts";
-import { findInk, TRACE_SETTINGS } from "../lines/trace/trace.ts";
-import { readInk, tracedDrawing } from "../lines/trace/traced-drawing.ts";
-import { anchorOf } from "../pockets/anchors.ts";
-import { DrawingReader } from "../pockets/drawing-reader.ts";
-import { LineReader } from "../pockets/line-reader.ts";
-import { withPart } from "../pockets/make-part.ts";
-import { derive } from "../scene/scene.ts";
-import { SOAK, sampleOf } from "../testing.ts";
+} from "../core/drawing/drawing.ts";
+import { addBridges, pour, setUndercoat } from "../core/drawing/edits.ts";
+import { setGradient } from "../core/drawing/gradients.ts";
+import { setMade } from "../core/drawing/light-edits.ts";
+import { newDrawing } from "../core/drawing/new-drawing.ts";
+import { MAIN } from "../core/drawing/parts.ts";
+import { addTile, setBands, setPattern } from "../core/drawing/patterns.ts";
+import { addShade } from "../core/drawing/shape-edits.ts";
+import { importSvg } from "../core/formats/import-drawing.ts";
+import { deliveredSvg } from "../core/formats/svg-write.ts";
+import { ellipse, rectangle } from "../core/lines/figures.ts";
+import { nibOutline } from "../core/lines/nib-outline.ts";
+import { findInk, TRACE_SETTINGS } from "../core/lines/trace/trace.ts";
+import { readInk, tracedDrawing } from "../core/lines/trace/traced-drawing.ts";
+import { anchorOf } from "../core/pockets/anchors.ts";
+import { DrawingReader } from "../core/pockets/drawing-reader.ts";
+import { LineReader } from "../core/pockets/line-reader.ts";
+import { withPart } from "../core/pockets/make-part.ts";
+import { derive } from "../core/scene/scene.ts";
+import { scanOf } from "../demo/scan/scanner.ts";
+import { edited } from "./drawings.ts";
 import { ART, shown } from "./foreign-art.ts";
-import { importSvg } from "./import-drawing.ts";
-import { deliveredSvg } from "./svg-write.ts";
+import { SOAK, sampleOf } from "./long-runs.ts";
 
 export interface InkedArt {
   readonly name: string;
