@@ -5,6 +5,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { scanOf } from "../../demo/scan/scanner.ts";
 import { ART } from "../../testing/foreign-art.ts";
 import { randomFrom } from "../../testing/hostile-lines.ts";
 import { SOAK } from "../../testing/long-runs.ts";
@@ -16,6 +17,8 @@ import { applyEdit, beginHistory, type History, toStep } from "../drawing/histor
 import { toRecord } from "../drawing/record-form.ts";
 import { recordOf } from "../drawing/records.ts";
 import { mendedBy } from "../drawing/say-repairs.ts";
+import { findInk, TRACE_SETTINGS } from "../lines/trace/trace.ts";
+import { readInk, tracedDrawing } from "../lines/trace/traced-drawing.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import { TooDense } from "../pockets/too-dense.ts";
 import { derive } from "../scene/scene.ts";
@@ -23,23 +26,41 @@ import { openDrawingFile, writeDrawingFile } from "./drawing-file.ts";
 import { importSvg } from "./import-drawing.ts";
 import { deliveredSvg } from "./svg-write.ts";
 
-const SEQUENCES = Number(process.env.SEQUENCES ?? (SOAK ? 400 : 10));
+const SEQUENCES = Number(process.env.SEQUENCES ?? (SOAK ? 100 : 10));
 const STEPS = SOAK ? 40 : 25;
+/** In a soak, so many steps of every kind of drawing. */
+const LEAST_STEPS = SOAK ? Number(process.env.STEPS ?? 10_000) : 0;
+/** A soak ends early with so many sequences that failed. */
+const MOST_FAILED = 12;
 const FIRST = Number(process.env.SEED ?? fc.readConfigureGlobal().seed ?? 1);
 /** How many steps lie between two that are written as SVG and read again. */
 const SVG_EVERY = 8;
 
 const Whole = recordOf(FIELD_NAMES);
-const SOURCES = [
-  ...ART.map(
-    ({ file, svg }) =>
-      () =>
-        importSvg(file, svg).drawing,
-  ),
-  ...["boot", "kettle", "snail"].map(
-    (name) => () => importSvg(name, readFileSync(`demo/almanac-${name}.svg`, "utf8")).drawing,
-  ),
-];
+const EMOJI = "node_modules/@twemoji/svg";
+
+/** Kinds of drawings that sequences begin with: icons of strokes, pictures of fills, our demos, and a scan read as shapes. */
+const KINDS: Readonly<Record<string, (dice: Dice) => Drawing>> = {
+  icons: (dice) => {
+    const { file, svg } = dice.of(ART);
+    return importSvg(file, svg).drawing;
+  },
+  emoji: (dice) => {
+    const file = dice.of(readdirSync(EMOJI).filter((name, i) => name.endsWith(".svg") && i % 97 === 0));
+    return importSvg(file, readFileSync(`${EMOJI}/${file}`, "utf8")).drawing;
+  },
+  demos: (dice) => {
+    const name = dice.of(["boot", "kettle", "snail"]);
+    return importSvg(name, readFileSync(`demo/almanac-${name}.svg`, "utf8")).drawing;
+  },
+  scans: (dice) => {
+    const { grey } = scanOf(readFileSync("demo/scan/radishes.svg", "utf8"), {
+      pixels: 500,
+      seed: dice.whole(1, 1e6),
+    });
+    return tracedDrawing("radishes", readInk(findInk(grey, TRACE_SETTINGS), "shapes"), grey);
+  },
+};
 
 /** Areas of all pockets, largest first, as a part of the page. */
 function areasIn(reader: DrawingReader, { page, ...drawing }: Drawing): number[] {
@@ -84,10 +105,10 @@ function expectSamePockets(reader: DrawingReader, drawing: Drawing, said: string
   });
 }
 
-/** A sequence of edits; which of them were made. */
-function tried(seed: number): string[] {
+/** A sequence of edits of a kind of drawing; which of them were made. */
+function tried(kind: string, seed: number): string[] {
   const dice = new Dice(randomFrom(seed));
-  const first = dice.of(SOURCES)();
+  const first = KINDS[kind](dice);
   const hand = new RandomHand(dice);
   const made: string[] = [];
   let history: History = beginHistory(first);
@@ -96,17 +117,18 @@ function tried(seed: number): string[] {
     const move = found && applyEdit(history, found.edit);
     if (!found || !move || move.wrong!.length > 0) continue;
     made.push(found.name);
-    const said = `seed ${seed}: ${made.join(", ")}`;
+    const said = `${kind}, seed ${seed}: ${made.join(", ")}`;
     expectKept(move.history.drawing, said);
     expectSamePockets(hand.reader, move.history.drawing, said);
     if (made.length % SVG_EVERY === 0) expectSameFromSvg(move.history.drawing, said);
     history = move.history;
   }
   const back = toStep(history, 0)?.history ?? history;
-  expect(back.drawing, `seed ${seed}, all undone`).toEqual(first);
-  expect((toStep(back, history.steps.length)?.history ?? back).drawing, `seed ${seed}, all redone`).toEqual(
-    history.drawing,
-  );
+  expect(back.drawing, `${kind}, seed ${seed}, all undone`).toEqual(first);
+  expect(
+    (toStep(back, history.steps.length)?.history ?? back).drawing,
+    `${kind}, seed ${seed}, all redone`,
+  ).toEqual(history.drawing);
   return made;
 }
 
@@ -123,17 +145,28 @@ describe("every edit there is", () => {
     expect(files.map((file) => file.replace(".ts", ""))).toEqual(EDIT_FILES);
   });
 
-  it(`leaves a drawing that can be kept, opened and undone: seeds ${FIRST} to ${FIRST + SEQUENCES - 1}`, {
+  const kinds = Object.keys(KINDS);
+  it(`leaves a drawing that can be kept, opened and undone: seeds from ${FIRST}`, {
     timeout: 7_200_000,
   }, () => {
     const failed: unknown[] = [];
     const made = new Set<string>();
-    for (let seed = FIRST; seed < FIRST + SEQUENCES; seed++)
+    const steps = new Map(kinds.map((kind) => [kind, 0]));
+    const least = () => Math.min(...steps.values());
+    for (let turn = 0; turn < SEQUENCES || (least() < LEAST_STEPS && failed.length < MOST_FAILED); turn++) {
+      const kind = kinds[turn % kinds.length];
       try {
-        for (const name of tried(seed)) made.add(name);
+        const names = tried(kind, FIRST + turn);
+        steps.set(kind, steps.get(kind)! + names.length);
+        for (const name of names) made.add(name);
       } catch (error) {
-        if (!(error instanceof TooDense)) failed.push(error);
+        if (error instanceof TooDense) continue;
+        failed.push(error);
+        // A soak lasts for an hour: what failed is known at once.
+        process.stdout.write(`${String(error).split("\n")[0]}\n`);
       }
+    }
+    if (SOAK) process.stdout.write(`Steps of each kind: ${JSON.stringify(Object.fromEntries(steps))}\n`);
     expect(failed).toEqual([]);
     // Some can seldom be made at all.
     expect(made.size).toBeGreaterThan(Math.min(0.9 * RANDOM_NAMES.length, 2 * SEQUENCES));
