@@ -32,7 +32,7 @@ app.use(packed(FILES, { maxAge: "1h" }));
 // What browsers ask for beside a file that names no icon.
 app.get("/favicon.ico", (_, response) => response.redirect(301, "/fern.svg"));
 app.use(compression());
-app.all("*", createRequestHandler({ build, mode: "production" }));
+app.use(createRequestHandler({ build, mode: "production" }));
 app.use(onProblem);
 
 const server = app.listen(Number(PORT), HOST);

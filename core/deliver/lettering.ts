@@ -1,5 +1,6 @@
 /** Words as outlines, from a font that ships with the house: files need no fonts. */
-import { type Font, parse } from "opentype.js";
+/// <reference path="./opentype.d.ts" />
+import { type Font, parse } from "opentype.js/dist/opentype.mjs";
 import { polyline } from "../geometry/cubic.ts";
 import type { Point } from "../geometry/point.ts";
 

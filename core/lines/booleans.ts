@@ -1,9 +1,19 @@
 /**
- * Shapes united, cut out of one another, and what they have in common. The clipping is Clipper's (Johnson, after Vatti, "A
+ * Shapes united, cut out of one another, and what they have in common. The clipping is Clipper2's (Johnson, after Vatti, "A
  * generic solution to polygon clipping", 1992) on flattened outlines in whole numbers; curves are fitted again, so that
  * shapes stay light.
  */
-import ClipperLib from "clipper-lib";
+import {
+  area,
+  Clipper64,
+  ClipperOffset,
+  ClipType,
+  EndType,
+  FillRule,
+  JoinType,
+  type Path64,
+  type Paths64,
+} from "clipper2-ts";
 import { flatten } from "../geometry/cubic.ts";
 import { boundsOf, diagonal, distance, mix, type Point } from "../geometry/point.ts";
 import { cornersAmong } from "./corners.ts";
@@ -18,10 +28,10 @@ export interface Region {
 const WAYS = ["unite", "subtract", "intersect"] as const;
 export type Combining = (typeof WAYS)[number];
 
-const TYPES: Readonly<Record<Combining, ClipperLib.ClipType>> = {
-  unite: ClipperLib.ClipType.ctUnion,
-  subtract: ClipperLib.ClipType.ctDifference,
-  intersect: ClipperLib.ClipType.ctIntersection,
+const TYPES: Readonly<Record<Combining, ClipType>> = {
+  unite: ClipType.Union,
+  subtract: ClipType.Difference,
+  intersect: ClipType.Intersection,
 };
 
 /** Of the shapes' diagonal: outlines are flattened and fitted again within these parts of it. */
@@ -41,54 +51,51 @@ export function combined(a: Region, b: Region, how: Combining): Region {
   if (!box) return { outline: [], evenOdd: true };
   const size = diagonal(box) || 1;
   const scale = LATTICE / size;
-  const clipper = new ClipperLib.Clipper();
-  clipper.AddPaths(pathsOf(a, size * FLAT, scale), ClipperLib.PolyType.ptSubject, true);
-  clipper.AddPaths(pathsOf(b, size * FLAT, scale), ClipperLib.PolyType.ptClip, true);
-  const found: ClipperLib.Paths = [];
-  clipper.Execute(TYPES[how], found, ClipperLib.PolyFillType.pftEvenOdd, ClipperLib.PolyFillType.pftEvenOdd);
+  const [from, by] = [a, b].map((region) => pathsOf(region, size * FLAT, scale));
   const least = (size * FIT) ** 2 * scale ** 2;
-  const rings = found.filter((path) => Math.abs(ClipperLib.Clipper.Area(path)) > least);
+  const rings = clip(TYPES[how], FillRule.EvenOdd, from, by).filter((path) => sizeOf(path) > least);
   return { outline: rings.map((path) => fitted(path, size * FIT, scale)), evenOdd: true };
 }
 
+/** Clipping without points that lie on straight stretches. */
+function clip(type: ClipType, rule: FillRule, paths: Paths64, clips: Paths64 = []): Paths64 {
+  const clipper = new Clipper64();
+  clipper.preserveCollinear = false;
+  clipper.addSubject(paths);
+  clipper.addClip(clips);
+  const found: Paths64 = [];
+  clipper.execute(type, rule, found);
+  return found;
+}
+
+const sizeOf = (path: Path64): number => Math.abs(area(path));
+
 /** What regions cover together; outer chains and holes wind against one another. */
 export function united(regions: readonly Region[]): number[][] {
-  const { found, size, scale } = clipped(regions, [], ClipperLib.ClipType.ctUnion);
+  const { found, size, scale } = clipped(regions, [], ClipType.Union);
   return found.map((path) => fitted(path, size * FIT, scale));
 }
 
 /** What of a region no others cover, as rings of points [x, y, …], the largest first; holes wind against what they are in. */
 export function uncovered(region: Region, covers: readonly Region[]): number[][] {
-  const { found, scale } = clipped([region], covers, ClipperLib.ClipType.ctDifference);
-  return found.map((path) => path.flatMap(({ X, Y }) => [X / scale, Y / scale]));
+  const { found, scale } = clipped([region], covers, ClipType.Difference);
+  return found.map((path) => path.flatMap(({ x, y }) => [x / scale, y / scale]));
 }
 
 /** Regions and others beside them taken together, by the nonzero rule; the largest first, on a lattice of `scale` to a page unit. */
 function clipped(
   regions: readonly Region[],
   others: readonly Region[],
-  type: ClipperLib.ClipType,
-): { readonly found: ClipperLib.Paths; readonly size: number; readonly scale: number } {
+  type: ClipType,
+): { readonly found: Paths64; readonly size: number; readonly scale: number } {
   const box = boundsOf(regions.flatMap(({ outline }) => outline));
   if (!box) return { found: [], size: 1, scale: 1 };
   const size = diagonal(box) || 1;
   const scale = LATTICE / size;
-  const clipper = new ClipperLib.Clipper();
-  const add = (some: readonly Region[], as: ClipperLib.PolyType) => {
-    for (const one of some) clipper.AddPaths(pathsOf(one, size * FLAT, scale), as, true);
-  };
-  add(regions, ClipperLib.PolyType.ptSubject);
-  add(others, ClipperLib.PolyType.ptClip);
-  const found: ClipperLib.Paths = [];
-  const { pftNonZero } = ClipperLib.PolyFillType;
-  clipper.Execute(type, found, pftNonZero, pftNonZero);
-  const areaOf = (path: ClipperLib.Path) => Math.abs(ClipperLib.Clipper.Area(path));
-  const [largest = 0] = found.map(areaOf).sort((a, b) => b - a);
-  return {
-    found: found.filter((path) => areaOf(path) > largest * SLIVER).sort((a, b) => areaOf(b) - areaOf(a)),
-    size,
-    scale,
-  };
+  const [from, by] = [regions, others].map((some) => some.flatMap((one) => pathsOf(one, size * FLAT, scale)));
+  const found = clip(type, FillRule.NonZero, from, by).sort((a, b) => sizeOf(b) - sizeOf(a));
+  const least = found.length > 0 ? sizeOf(found[0]) * SLIVER : 0;
+  return { found: found.filter((path) => sizeOf(path) > least), size, scale };
 }
 
 /** A hole or a piece of less than this part of the largest is what rounding leaves between neighbours. */
@@ -106,10 +113,10 @@ export function insets(region: Region, distances: readonly number[], fit = FIT):
   const flat = size * Math.max(FLAT, fit / 2);
   const paths = pathsOf(region, flat, scale);
   return distances.map((by) => {
-    const offset = new ClipperLib.ClipperOffset(2, flat * scale);
-    offset.AddPaths(paths, ClipperLib.JoinType.jtMiter, ClipperLib.EndType.etClosedPolygon);
-    const found: ClipperLib.Paths = [];
-    offset.Execute(found, -by * scale);
+    const offset = new ClipperOffset(2, flat * scale);
+    offset.addPaths(paths, JoinType.Miter, EndType.Polygon);
+    const found: Paths64 = [];
+    offset.execute(-by * scale, found);
     return found.map((path) => fitted(path, size * fit, scale));
   });
 }
@@ -138,43 +145,38 @@ export function rimAround(regions: readonly Region[], lines: readonly InkLine[],
   const size = diagonal(box) + 2 * by;
   const scale = LATTICE / size;
   const flat = size * FIT;
-  const clipper = new ClipperLib.Clipper();
-  const grown = (paths: ClipperLib.Paths, end: ClipperLib.EndType, width: number) => {
-    const offset = new ClipperLib.ClipperOffset(2, (flat / 2) * scale);
-    offset.AddPaths(paths, ClipperLib.JoinType.jtRound, end);
-    const found: ClipperLib.Paths = [];
-    offset.Execute(found, width * scale);
-    clipper.AddPaths(found, ClipperLib.PolyType.ptSubject, true);
+  const grown: Paths64 = [];
+  const grow = (paths: Paths64, end: EndType, width: number) => {
+    const offset = new ClipperOffset(2, (flat / 2) * scale);
+    offset.addPaths(paths, JoinType.Round, end);
+    const found: Paths64 = [];
+    offset.execute(width * scale, found);
+    grown.push(...found);
   };
-  for (const region of regions) grown(pathsOf(region, flat, scale), ClipperLib.EndType.etClosedPolygon, by);
-  const { etClosedLine, etOpenRound } = ClipperLib.EndType;
+  for (const region of regions) grow(pathsOf(region, flat, scale), EndType.Polygon, by);
   for (const { points, closed, width } of lines)
-    grown([pathOf(points, flat, scale)], closed ? etClosedLine : etOpenRound, by + width / 2);
-  const found: ClipperLib.Paths = [];
-  const { pftNonZero } = ClipperLib.PolyFillType;
-  clipper.Execute(ClipperLib.ClipType.ctUnion, found, pftNonZero, pftNonZero);
-  return found
-    .filter((path) => ClipperLib.Clipper.Orientation(path))
+    grow([pathOf(points, flat, scale)], closed ? EndType.Joined : EndType.Round, by + width / 2);
+  return clip(ClipType.Union, FillRule.NonZero, grown)
+    .filter((path) => area(path) > 0)
     .map((path) => fitted(path, flat, scale));
 }
 
-/** Flattened, in whole numbers, and so that the even-odd rule holds for them. */
-function pathsOf({ outline, evenOdd }: Region, tolerance: number, scale: number): ClipperLib.Paths {
+/** Flattened, in whole numbers, and so that either rule holds for them. */
+function pathsOf({ outline, evenOdd }: Region, tolerance: number, scale: number): Paths64 {
   const paths = outline.map((chain) => pathOf(chain, tolerance, scale));
-  const rule = evenOdd ? ClipperLib.PolyFillType.pftEvenOdd : ClipperLib.PolyFillType.pftNonZero;
-  return ClipperLib.Clipper.SimplifyPolygons(paths, rule);
+  return clip(ClipType.Union, evenOdd ? FillRule.EvenOdd : FillRule.NonZero, paths);
 }
 
-function pathOf(chain: readonly number[], tolerance: number, scale: number): ClipperLib.Path {
+function pathOf(chain: readonly number[], tolerance: number, scale: number): Path64 {
   const flat = flatten(chain, tolerance);
   return Array.from({ length: flat.length / 2 }, (_, k) => ({
-    X: Math.round(flat[2 * k] * scale),
-    Y: Math.round(flat[2 * k + 1] * scale),
+    x: Math.round(flat[2 * k] * scale),
+    y: Math.round(flat[2 * k + 1] * scale),
   }));
 }
 
-function fitted(path: ClipperLib.Path, tolerance: number, scale: number): number[] {
-  const turns = path.map(({ X, Y }): Point => [X / scale, Y / scale]);
+function fitted(path: Path64, tolerance: number, scale: number): number[] {
+  const turns = path.map(({ x, y }): Point => [x / scale, y / scale]);
   const points = dense(turns, tolerance * SPACING);
   const corners = cornersAmong(points, true, CORNER, tolerance * CORNER_REACH);
   return fitWithCorners(points, corners, true, tolerance);
