@@ -1,5 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
+import { lruMemoize } from "reselect";
 import type { Box, Point, Size } from "#core/geometry/point.ts";
+import type { Grey } from "#core/lines/trace/grey.ts";
 import { chainPath, pathOf } from "../painting/paths.ts";
 import { fitView, toPagePoint, type View, zoomAt } from "../painting/view.ts";
 import { type ScanState, type ScanStore, useScan, useScanStore } from "./scan-store.ts";
@@ -216,20 +218,15 @@ function paintTraced(
   }
 }
 
-let lastPicture:
-  | { readonly key: string; readonly preview: unknown; readonly canvas: OffscreenCanvas }
-  | undefined;
-
 /** The scan on even paper; where ink shows, what counts as ink is dark and all else white. */
-function pictureOf({ preview, settings, shows }: ScanState): OffscreenCanvas {
-  const { grey, threshold: found } = preview!;
-  const threshold = settings.threshold ?? found;
-  const key = shows.ink ? `ink ${threshold}` : "scan";
-  if (lastPicture?.preview === preview && lastPicture.key === key) return lastPicture.canvas;
-  const { width, height, data } = grey;
+const pictureOf = ({ preview, settings, shows }: ScanState): OffscreenCanvas =>
+  painted(preview!.grey, shows.ink ? (settings.threshold ?? preview!.threshold) : null);
+
+/** The last one alone is held: they are large. */
+const painted = lruMemoize(({ width, height, data }: Grey, threshold: number | null): OffscreenCanvas => {
   const image = new ImageData(width, height);
   for (let i = 0; i < data.length; i++) {
-    const level = shows.ink ? (data[i] <= threshold ? 60 : 255) : 96 + data[i] * 0.62;
+    const level = threshold !== null ? (data[i] <= threshold ? 60 : 255) : 96 + data[i] * 0.62;
     image.data[4 * i] = level;
     image.data[4 * i + 1] = level;
     image.data[4 * i + 2] = level;
@@ -237,6 +234,5 @@ function pictureOf({ preview, settings, shows }: ScanState): OffscreenCanvas {
   }
   const canvas = new OffscreenCanvas(width, height);
   canvas.getContext("2d")!.putImageData(image, 0, 0);
-  lastPicture = { key, preview, canvas };
   return canvas;
-}
+});

@@ -4,6 +4,7 @@
  * bounds is brought to them.
  */
 import { getMetadataStorage, ValidateNested } from "class-validator";
+import { weakMapMemoize } from "reselect";
 import { cutShort } from "./plain-text.ts";
 
 export type RecordClass = new () => object;
@@ -121,16 +122,8 @@ export const recordWithin = (record: RecordClass, name: string): RecordClass =>
     .find((property) => property.name === name)!
     .nested!.record();
 
-const known = new WeakMap<RecordClass, readonly Property[]>();
-
 /** What a record declares, its bases' properties among it. */
-export function propertiesOf(record: RecordClass): readonly Property[] {
-  const found = known.get(record) ?? declaredBy(record);
-  known.set(record, found);
-  return found;
-}
-
-function declaredBy(record: RecordClass): Property[] {
+export const propertiesOf = weakMapMemoize((record: RecordClass): readonly Property[] => {
   const storage = getMetadataStorage();
   const all = storage.getTargetValidationMetadatas(record, "", false, false);
   return Object.entries(storage.groupByPropertyName(all)).map(([name, metadatas]): Property => {
@@ -144,7 +137,7 @@ function declaredBy(record: RecordClass): Property[] {
       nested: inner && { record: inner, each: Boolean(nested?.each) },
     };
   });
-}
+});
 
 type Metadata = ReturnType<ReturnType<typeof getMetadataStorage>["getTargetValidationMetadatas"]>[number];
 

@@ -2,6 +2,7 @@
  * The Drawing: plain immutable facts. Everything else (pockets, scene, pictures) is derived from them. What each kind of fact
  * holds, and between which bounds, is declared in facts/; the types are taken from there.
  */
+import { weakMapMemoize } from "reselect";
 import type { Anchor } from "./facts/anchor.ts";
 import type { Colour, Colourway, Paint } from "./facts/colours.ts";
 import type { Crease, GroundShadow, Lamp, LightStyle, Lights } from "./facts/light.ts";
@@ -76,16 +77,8 @@ export interface Drawing {
   readonly shapeWalls: boolean;
 }
 
-const lists = new WeakMap<object, readonly unknown[]>();
-
 /** What is in a table that nobody changes any more; a large one is slow to list, so it is listed once. */
-export function entitiesOf<T>(table: Table<T>): readonly T[] {
-  const known = lists.get(table) as readonly T[] | undefined;
-  if (known) return known;
-  const list = Object.values(table);
-  lists.set(table, list);
-  return list;
-}
+export const entitiesOf: <T>(table: Table<T>) => readonly T[] = weakMapMemoize(Object.values);
 
 export const ranked = <T extends { readonly rank: number }>(table: Table<T>): T[] =>
   Object.values(table).sort((a, b) => a.rank - b.rank);

@@ -1,4 +1,5 @@
 /** Parts: pieces of a drawing with lines, bridges and colour of their own, one before the other. */
+import { weakMapMemoize } from "reselect";
 import { type Drawing, type Part, ranked, type Table } from "./drawing.ts";
 
 /** The part that every drawing begins with; what names no part belongs to it. */
@@ -39,17 +40,12 @@ interface Parted {
   readonly part?: string;
 }
 
-const split = new WeakMap<Table<Parted>, Map<string, Table<Parted>>>();
-
-function ofPart<T extends Parted>(table: Table<T>, part: string): Table<T> {
-  const known = split.get(table) ?? byPart(table);
-  split.set(table, known);
-  return (known.get(part) ?? EMPTY) as Table<T>;
-}
+const ofPart = <T extends Parted>(table: Table<T>, part: string): Table<T> =>
+  (byPart(table).get(part) ?? EMPTY) as Table<T>;
 
 const EMPTY: Table<Parted> = {};
 
-function byPart(table: Table<Parted>): Map<string, Table<Parted>> {
+const byPart = weakMapMemoize((table: Table<Parted>): Map<string, Table<Parted>> => {
   const found = new Map<string, Record<string, Parted>>();
   for (const [id, entity] of Object.entries(table)) {
     const own = found.get(partOf(entity));
@@ -57,7 +53,7 @@ function byPart(table: Table<Parted>): Map<string, Table<Parted>> {
     else found.set(partOf(entity), { [id]: entity });
   }
   return found;
-}
+});
 
 const isParted = (table: string): boolean => (PARTED as readonly string[]).includes(table);
 const isAnchored = (table: string): boolean => table === "pours" || table === "shades";

@@ -1,4 +1,5 @@
 /** The outline of a shape as lines: each of its rings is one, closed and without a width of its own. */
+import { weakMapMemoize } from "reselect";
 import type { Drawing, InkShape } from "./drawing.ts";
 
 export interface Ring {
@@ -16,14 +17,9 @@ export const ringName = (shape: string, place: number): string => `${shape}/${pl
 
 export type Ringed = Pick<InkShape, "id" | "part" | "outline">;
 
-const known = new WeakMap<Ringed, readonly Ring[]>();
-
 /** The same shape gives the same rings. */
-export function ringsOf(shape: Ringed): readonly Ring[] {
-  const before = known.get(shape);
-  if (before) return before;
-  const { id, part, outline } = shape;
-  const rings = outline.map(
+export const ringsOf = weakMapMemoize(({ id, part, outline }: Ringed): readonly Ring[] =>
+  outline.map(
     (points, place): Ring => ({
       id: ringName(id, place),
       shape: id,
@@ -33,10 +29,8 @@ export function ringsOf(shape: Ringed): readonly Ring[] {
       closed: true,
       width: 0,
     }),
-  );
-  known.set(shape, rings);
-  return rings;
-}
+  ),
+);
 
 /** The ink shape and the place that a ring's name says; undefined where there is no such ring. */
 export function ringNamed(

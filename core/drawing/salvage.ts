@@ -2,7 +2,8 @@
  * What of a drawing can still be used when some of it has gone bad: values out of bounds are brought to them, and each field, each
  * entity and each value goes by itself only where it cannot be understood.
  */
-import { type Brought, broughtIn, isLoose, type Lost } from "./checked.ts";
+import { weakMapMemoize } from "reselect";
+import { broughtIn, isLoose, type Lost } from "./checked.ts";
 import type { Drawing, Page } from "./drawing.ts";
 import { FIELD_NAMES, FIELDS, type FieldName, type TableName } from "./fields.ts";
 import { withMissingColours } from "./missing-colours.ts";
@@ -84,7 +85,7 @@ function soundEntities(
     return begun(table);
   }
   return value.flatMap((entity) => {
-    const found = soundEntity(table, entity);
+    const found = soundEntity(ENTITY_RECORDS[table], entity);
     const placed = found && page ? broughtToPage(table, found.value as never, page.box) : found?.value;
     brought.push(...(found?.brought ?? []).map((way) => `${table}.${way}`));
     lost.push(...(found?.lost ?? []).map(({ way, value }) => ({ way: `${table}.${way}`, value })));
@@ -97,16 +98,8 @@ function soundEntities(
   });
 }
 
-const known = new WeakMap<object, Map<TableName, Brought | undefined>>();
-
 /** Looked at once: the states of a history share most of their entities. */
-function soundEntity(table: TableName, entity: unknown): Brought | undefined {
-  if (!isLoose(entity)) return undefined;
-  const own = known.get(entity) ?? new Map<TableName, Brought | undefined>();
-  known.set(entity, own);
-  if (!own.has(table)) own.set(table, broughtIn(ENTITY_RECORDS[table], entity));
-  return own.get(table);
-}
+const soundEntity = weakMapMemoize(broughtIn);
 
 /** A drawing of salvaged fields, with all that it speaks of. */
 export const salvagedDrawing = (record: RecordForm): Drawing =>

@@ -3,6 +3,7 @@
  * that files have (record-form.ts), also on part of one, and on input nobody has checked: what is not as expected is
  * left for the check that comes after.
  */
+import { weakMapMemoize } from "reselect";
 import { seedOnly } from "./anchor.ts";
 import type { Drawing } from "./drawing.ts";
 import { startingParts } from "./parts.ts";
@@ -75,12 +76,12 @@ function withAnchors(record: RecordForm): RecordForm {
   return { parts, ...changed(changed(record, "pours", pourWithAnchor), "shades", shadeWithAnchor) };
 }
 
-const pourWithAnchor = remembered(({ seed, area, lines, region, ...pour }) => ({
+const pourWithAnchor = weakMapMemoize(({ seed, area, lines, region, ...pour }) => ({
   ...pour,
   anchor: { seed, area, lines, region },
 }));
 
-const shadeWithAnchor = remembered(({ seed, ...shade }) => ({
+const shadeWithAnchor = weakMapMemoize(({ seed, ...shade }) => ({
   ...shade,
   kind: "drawn",
   anchor: seedOnly(seed as [number, number]),
@@ -122,20 +123,11 @@ function withSticker(record: RecordForm): RecordForm {
   return { sticker: null, ...record };
 }
 
-const shadeWithOutline = remembered(({ points, ...shade }) => ({
-  ...shade,
-  outline: [points],
-  evenOdd: false,
-}));
+// The same object gives the same one, so that states of one history share what they shared before.
+const shadeWithOutline = weakMapMemoize(
+  ({ points, ...shade }: Loose): Loose => ({ ...shade, outline: [points], evenOdd: false }),
+);
 
-const squeezed = remembered((colour) => ({ ...colour, ladder: { steps: 7, drift: 6, squeezed: true } }));
-
-/** The same object gives the same one, so that states of one history share what they shared before. */
-function remembered(change: (item: Loose) => Loose): (item: Loose) => Loose {
-  const known = new WeakMap<Loose, Loose>();
-  return (item) => {
-    const made = known.get(item) ?? change(item);
-    known.set(item, made);
-    return made;
-  };
-}
+const squeezed = weakMapMemoize(
+  (colour: Loose): Loose => ({ ...colour, ladder: { steps: 7, drift: 6, squeezed: true } }),
+);
