@@ -48,11 +48,18 @@ function closedUp({ name, width, lines }: ClosedDrawing): ClosedDrawing {
 
 const ICONS = "node_modules/lucide-static/icons";
 
-/** Icons every twentieth of the alphabet that have no loose end. */
+/** Of the page's width. */
+const THIN = 0.004;
+
+/** Icons every twentieth of the alphabet that have no loose end, in thin lines: their own ink would close a cut by itself. */
 function closedIcons(): ClosedDrawing[] {
   return readdirSync(ICONS)
     .filter((file, i) => file.endsWith(".svg") && i % 20 === 0)
     .map((file) => fromFile(file, `${ICONS}/${file}`))
+    .map(({ lines, ...icon }) => ({
+      ...icon,
+      lines: lines.map((line) => ({ ...line, width: THIN * icon.width })),
+    }))
     .filter(({ lines, width }) => gapsOf(buildMap(lines), width * 0.01).looseEnds.length === 0);
 }
 

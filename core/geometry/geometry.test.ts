@@ -115,6 +115,8 @@ describe("segments", () => {
     expect(segmentsCross([0, 0], [10, 0], [5, 0], [5, 9])).toBe(true);
     expect(segmentsCross([0, 0], [10, 0], [5, 1], [5, 9])).toBe(false);
     expect(segmentsCross([0, 0], [4, 4], [0, 10], [10, 0])).toBe(false);
+    expect(segmentsCross([0, 0], [4, 0], [4, 0], [9, 0])).toBe(true);
+    expect(segmentsCross([0, 0], [4, 0], [5, 0], [9, 0])).toBe(false);
   });
 
   it("have no point nearer than the closest one", () => {

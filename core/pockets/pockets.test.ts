@@ -26,6 +26,23 @@ function gapTo(flat: readonly number[], at: Point): number {
 }
 
 describe("pockets", () => {
+  it("are closed where the ink of two ends touches, on one straight line too", () => {
+    const gapped = (gap: number): Line => ({
+      ...straight([
+        [12 + gap, 4],
+        [20, 4],
+        [20, 20],
+        [4, 20],
+        [4, 4],
+        [12, 4],
+      ]),
+      width: 2,
+    });
+    expect(areas([gapped(1)], false)).toEqual([256]);
+    expect(areas([gapped(2.1)], false)).toEqual([]);
+    expect(areas([gapped(1)], true)).toEqual([]);
+  });
+
   it("finds nothing in no lines, in open lines and in lines without length", () => {
     expect(areas([])).toEqual([]);
     expect(
