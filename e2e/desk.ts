@@ -111,6 +111,12 @@ export async function deskReady(page: Page): Promise<void> {
 export const stage = (page: Page, name: string) =>
   page.getByRole("navigation", { name: "Stages" }).getByRole("button", { name: new RegExp(`^${name}`) });
 
+/** Chooses from a list that opens. */
+export async function pick(page: Page, label: string, word: string): Promise<void> {
+  await page.getByRole("combobox", { name: label, exact: true }).click();
+  await page.getByRole("option", { name: word, exact: true }).click();
+}
+
 /** A choice of the tray: a tool, or one of several ways. */
 export const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
 

@@ -15,6 +15,7 @@ import {
   openFile,
   openPage,
   paper,
+  pick,
   pocketsIn,
   said,
   save,
@@ -265,7 +266,7 @@ test.describe("light and press", () => {
       expect(alpha === 0 || Math.max(r, g, b) < 60).toBe(true);
     }
     await clickPage(page, [x + 12, y + 12]);
-    await page.getByLabel("Blend").selectOption("screen");
+    await pick(page, "Blend", "screen");
     await page.getByRole("slider", { name: "Opacity of the shape" }).press("ArrowLeft");
     await page.getByRole("button", { name: "Remove it" }).click();
     await expect(stage(page, "Light")).toContainText("0 shades");

@@ -1,6 +1,6 @@
 /** Judging colours, and taking them as they are seen, on art from elsewhere. */
 import { expect, type Page } from "@playwright/test";
-import { artColour, deskReady, hexOf, isAccessible, onScreen, openFile, stage, test } from "./desk.ts";
+import { artColour, deskReady, hexOf, isAccessible, onScreen, openFile, pick, stage, test } from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
 const [a, b, c] = GARDEN_POCKETS;
@@ -27,7 +27,7 @@ test("the picture is looked at in grey; charts and pockets light one another; ne
   await open(page);
   await pour(page, /^Rain barrel/, c);
   const art = page.locator('canvas[data-layer="art"]').locator("..");
-  await page.getByLabel("How the picture is looked at").selectOption("In grey");
+  await pick(page, "How the picture is looked at", "In grey");
   await expect(art).toHaveCSS("filter", /look-grey/);
   const bars = page.getByRole("list", { name: "Area by colour" }).getByRole("button");
   await expect(bars).toHaveCount(3);

@@ -12,6 +12,7 @@ import {
   isAccessible,
   isKept,
   openDrawer,
+  pick,
   save,
   stage,
   test,
@@ -181,7 +182,7 @@ test("a gradient runs inward from a shape's outline; a catch-light lies above th
   await stage(page, "Flats").click();
   await tool(page, "Colour").click();
   const [x, y] = a.seed;
-  await page.getByLabel("Sheet").selectOption("on gloss");
+  await pick(page, "Sheet", "on gloss");
   await page
     .getByRole("region", { name: "Tin" })
     .getByRole("button", { name: /^Marigold/ })

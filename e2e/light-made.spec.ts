@@ -10,7 +10,7 @@ import { innerPoint, regionContains } from "../core/geometry/polygon.ts";
 import { castOffset, swept } from "../core/light/cast.ts";
 import { lampOn } from "../core/light/lamp.ts";
 import { rimLight } from "../core/light/rim.ts";
-import { isAccessible, paper, save, stage, test, tool, typeNumber, undo } from "./desk.ts";
+import { isAccessible, paper, pick, save, stage, test, tool, typeNumber, undo } from "./desk.ts";
 import {
   clearance,
   click,
@@ -151,7 +151,7 @@ test("a pocket throws its shadow on another, and all of it one on the ground", a
   // What stands as high is not fallen on.
   await click(page, thrown.under.seed);
   await expect.poll(() => colourAt(page, thrown.at)).toBe(FROND);
-  await page.getByLabel("Shadow on the ground").selectOption("Ellipse on the ground");
+  await pick(page, "Shadow on the ground", "Ground: ellipse");
   await expect(undo(page, "Lay shadow on the ground")).toBeVisible();
   await isAccessible(page, "[aria-label=Tray]");
   const svg = (await save(page, "SVG")).bytes.toString();
@@ -208,7 +208,7 @@ test("lines hold the colour beside them, and a bloom lies on ink alone", async (
     .getByRole("button", { name: /^Marigold/ })
     .click();
   await tool(page, "Colour").click();
-  await page.getByLabel("Sheet").selectOption("on ink");
+  await pick(page, "Sheet", "on ink");
   const [x, y] = await spot(page, on);
   await page.mouse.move(x - 30, y - 30);
   await page.mouse.down();

@@ -14,6 +14,7 @@ import {
   isAccessible,
   onScreen,
   openFile,
+  pick,
   save,
   stage,
   test,
@@ -254,7 +255,7 @@ test("gradients, soft shade and blends are the same in PNG, in Chromium's SVG an
   await page.getByRole("radio", { name: "Shadow", exact: true }).click();
   await page.mouse.click(...(await spot(page, a.seed)));
   await page.getByRole("slider", { name: "Softness of the shadow" }).press("PageUp");
-  await page.getByLabel("Shadow on the ground").selectOption("Laid flat on the ground");
+  await pick(page, "Shadow on the ground", "Ground: laid flat");
   await page.getByRole("slider", { name: "Softness of the ground shadow" }).press("PageUp");
   await tool(page, "Crease").click();
   await page.getByRole("switch", { name: "Runs out" }).click();
@@ -267,7 +268,7 @@ test("gradients, soft shade and blends are the same in PNG, in Chromium's SVG an
     [c, "hard-light"],
   ] as const) {
     await page.keyboard.press("Escape");
-    await page.getByLabel("Blend").selectOption(blend);
+    await pick(page, "Blend", blend);
     const [[x, y], [right, low]] = across(pocket);
     await drag(page, [pocket.seed, [right, y], [right, low], [x, low], pocket.seed]);
     await page.getByRole("slider", { name: "Softness of the edge" }).press("PageUp");

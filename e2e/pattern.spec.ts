@@ -7,7 +7,18 @@ import { pointAt } from "../core/geometry/cubic.ts";
 import { nearestPlace } from "../core/geometry/nearest.ts";
 import { distance, type Point } from "../core/geometry/point.ts";
 import { pointAtShare } from "../core/lines/stretch.ts";
-import { deskReady, isAccessible, openFile, said, save, stage, test, tool, typeNumber } from "./desk.ts";
+import {
+  deskReady,
+  isAccessible,
+  openFile,
+  pick,
+  said,
+  save,
+  stage,
+  test,
+  tool,
+  typeNumber,
+} from "./desk.ts";
 import { click, colourAt, FROND, GARDEN, GARDEN_PAGE, GARDEN_POCKETS, spot } from "./garden.ts";
 
 const [a, b] = GARDEN_POCKETS;
@@ -104,7 +115,7 @@ test("a pattern is turned and scaled by its handle on the drawing", async ({ pag
 
 test("bands follow a line of the pocket inward, each in a colour of its own", async ({ page }) => {
   await open(page);
-  await page.getByLabel("Pattern", { exact: true }).selectOption("Bands");
+  await pick(page, "Pattern", "Bands");
   await typeNumber(page.getByLabel("Width"), "0.8");
   await click(page, a.seed);
   await expect(page.getByRole("button", { name: "Undo: Lay bands" })).toBeVisible();
@@ -131,7 +142,7 @@ test("a picture repeats in steps of a tin colour, follows the tin, and comes bac
   page,
 }) => {
   await open(page);
-  await page.getByLabel("Pattern", { exact: true }).selectOption("Picture");
+  await pick(page, "Pattern", "Picture");
   await click(page, a.seed);
   await expect(page.getByText(/^Choose a picture first/).first()).toBeVisible();
   await page
@@ -170,7 +181,7 @@ test("dots lie on the ground too, and come back from the drawing file", async ({
   await page.keyboard.press("Escape");
   await stage(page, "Flats").click();
   await tool(page, "Pattern").click();
-  await page.getByLabel("Pattern", { exact: true }).selectOption("dots");
+  await pick(page, "Pattern", "Dots");
   await typeNumber(page.getByLabel("Size"), "1.2");
   await click(page, beside);
   await expect(page.getByRole("button", { name: "Undo: Lay pattern" })).toBeVisible();

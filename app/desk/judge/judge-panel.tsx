@@ -4,11 +4,12 @@ import { useEffect, useRef } from "react";
 import { type Judged, type Near, toldApart, type Vision } from "#core/colour/judging.ts";
 import { changeColour } from "#core/drawing/colour-edits.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
+import { Pick } from "../../ui/pick.tsx";
 import type { Desk } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { shownTin } from "../tin/shown-tin.ts";
 import { judgedColours, NEAR, NEAR_LIST, tooNear, usedColours, type ValueBar, valueBars } from "./judged.ts";
-import { LOOK_WORDS, LOOKS, type Look } from "./looks.ts";
+import { LOOK_WORDS, LOOKS } from "./looks.ts";
 
 /** Looking at the colours as values, at how much each takes, and at those that can hardly be told apart. */
 export function JudgePanel() {
@@ -20,18 +21,13 @@ export function JudgePanel() {
       <h2 id="judge" className="font-display text-base">
         Judge
       </h2>
-      <select
-        aria-label="How the picture is looked at"
+      <Pick
+        label="How the picture is looked at"
         value={look}
-        onChange={({ target }) => showAs({ look: target.value as Look })}
-        className="h-8 min-w-0 rounded-md border border-edge bg-white px-1 text-sm"
-      >
-        {LOOKS.map((name) => (
-          <option key={name} value={name}>
-            {LOOK_WORDS[name]}
-          </option>
-        ))}
-      </select>
+        onChange={(next) => showAs({ look: next })}
+        options={LOOKS.map((name) => ({ value: name, word: LOOK_WORDS[name] }))}
+        className="h-8 w-full text-sm"
+      />
       {colours.length === 0 ? (
         <p className="text-xs text-quiet">Pour some colour, and here is how much of each there is.</p>
       ) : (

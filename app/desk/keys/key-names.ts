@@ -30,4 +30,5 @@ export function nudgeOf(event: KeyboardEvent, scale: number): Point | undefined 
 /** Fields and dialogs keep their keys and their clipboard. */
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  (target.matches("input, textarea, select, [contenteditable]") || target.closest("[role=dialog]") !== null);
+  (target.matches("input, textarea, select, [role=combobox], [contenteditable]") ||
+    target.closest("[role=dialog], [role=listbox]") !== null);

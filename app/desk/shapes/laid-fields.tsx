@@ -1,4 +1,3 @@
-import clsx from "clsx";
 import { BLENDS, type Blend, SHAPE_SHEETS } from "#core/drawing/drawing.ts";
 import {
   type AnyShape,
@@ -7,13 +6,12 @@ import {
   type ShapeChange,
   sheetOf,
 } from "#core/drawing/shape-edits.ts";
+import { Pick } from "../../ui/pick.tsx";
 import { SliderRow } from "../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { chosenShapes } from "./chosen-shapes.ts";
 import { retrim, type Trim } from "./retrim.ts";
 import { SoftRow } from "./soft-row.tsx";
-
-export const FIELD = "h-7 rounded-md border border-edge bg-white px-1 text-xs";
 
 const TRIM_WORDS: Readonly<Record<Trim, string>> = {
   free: "free",
@@ -64,24 +62,29 @@ export function LaidFields({
         <Pick
           label="Sheet"
           value={lying.sheet}
-          options={sheets.includes(lying.sheet) ? sheets : [...sheets, lying.sheet]}
-          word={(sheet) => `on ${sheet}`}
+          options={(sheets.includes(lying.sheet) ? sheets : [...sheets, lying.sheet]).map((sheet) => ({
+            value: sheet,
+            word: `on ${sheet}`,
+          }))}
+          className="w-22"
           disabled={lying.trim === "pocket"}
           onChange={(sheet) => change({ sheet }, { sheet: sheet === "flats" ? undefined : sheet })}
         />
         <Pick
           label="Blend"
           value={lying.blend}
-          options={BLENDS}
-          word={(blend) => blend}
+          options={BLENDS.map((blend) => ({ value: blend, word: blend }))}
+          className="w-22"
           onChange={(blend) => change({ blend }, { blend: blend === "normal" ? undefined : blend })}
         />
         <Pick
           label="Trimmed to"
-          wide
           value={lying.trim}
-          options={trims.includes(lying.trim) ? trims : [...trims, lying.trim]}
-          word={(trim) => TRIM_WORDS[trim]}
+          options={(trims.includes(lying.trim) ? trims : [...trims, lying.trim]).map((trim) => ({
+            value: trim,
+            word: TRIM_WORDS[trim],
+          }))}
+          className="col-span-2"
           onChange={(trim) => {
             if (chosen.length > 0) retrim(desk, chosen, trim);
             else onNext?.({ trim });
@@ -118,33 +121,4 @@ function lyingOf(shape: AnyShape, pageWidth: number): Lying {
     opacity,
     soft: soft / pageWidth,
   };
-}
-
-interface PickProps<T extends string> {
-  readonly label: string;
-  readonly value: T;
-  readonly options: readonly T[];
-  readonly word: (option: T) => string;
-  readonly disabled?: boolean;
-  /** As wide as two. */
-  readonly wide?: boolean;
-  readonly onChange: (value: T) => void;
-}
-
-function Pick<T extends string>({ label, value, options, word, disabled, wide, onChange }: PickProps<T>) {
-  return (
-    <select
-      aria-label={label}
-      value={value}
-      disabled={disabled}
-      onChange={({ target }) => onChange(target.value as T)}
-      className={clsx(FIELD, wide ? "col-span-2" : "w-22")}
-    >
-      {options.map((option) => (
-        <option key={option} value={option}>
-          {word(option)}
-        </option>
-      ))}
-    </select>
-  );
 }

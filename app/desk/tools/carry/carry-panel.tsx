@@ -5,6 +5,7 @@ import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NameField } from "../../../ui/name-field.tsx";
+import { Pick } from "../../../ui/pick.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { carry, chosenStyle, dropStyle, giveToStyle, keepAsStyle, letUsersGo } from "./carry-state.ts";
@@ -18,19 +19,16 @@ export function CarryPanel() {
   return (
     <div className="flex min-w-0 items-center gap-3">
       <div className="grid gap-1 text-xs">
-        <select
-          aria-label="What is laid"
+        <Pick
+          label="What is laid"
           value={style?.id ?? ""}
-          onChange={({ target }) => carry.change(desk, { style: target.value || null })}
-          className="h-7 w-40 rounded-md border border-edge bg-white px-1"
-        >
-          <option value="">{taken ? "The light that was taken" : "Click a lit pocket"}</option>
-          {ranked(styles).map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+          onChange={(next) => carry.change(desk, { style: next || null })}
+          options={[
+            { value: "", word: taken ? "The light that was taken" : "Click a lit pocket" },
+            ...ranked(styles).map(({ id, name }) => ({ value: id, word: name })),
+          ]}
+          className="w-44"
+        />
         {style ? <StyleButtons key={style.id} /> : <TakenButtons />}
       </div>
       <div className="grid gap-1">

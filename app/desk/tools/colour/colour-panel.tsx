@@ -3,9 +3,10 @@ import { ranked, SHAPE_SHEETS } from "#core/drawing/drawing.ts";
 import { removeShapes } from "#core/drawing/shape-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
+import { Pick } from "../../../ui/pick.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { chosenShapes } from "../../shapes/chosen-shapes.ts";
-import { FIELD, LaidFields } from "../../shapes/laid-fields.tsx";
+import { LaidFields } from "../../shapes/laid-fields.tsx";
 import type { Trim } from "../../shapes/retrim.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { COLOUR_WAYS, type Colouring, type ColouringState, colour, EFFECTS } from "./colour-state.ts";
@@ -90,32 +91,26 @@ function Ways({ of }: { of: ColouringState }) {
           />
         )}
         {way === "nib" && (
-          <select
-            aria-label="Nib"
+          <Pick
+            label="Nib"
             value={nib}
-            onChange={({ target }) => of.change(desk, { nib: target.value })}
-            className={`${FIELD} w-18`}
-          >
-            {ranked(nibs).map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
+            onChange={(next) => of.change(desk, { nib: next })}
+            options={ranked(nibs).map(({ id, name }) => ({ value: id, word: name }))}
+            className="w-18"
+          />
         )}
         {way !== "rub" && (
-          <select
-            aria-label="What becomes of it"
+          <Pick
+            label="What becomes of it"
             value={effect}
-            onChange={({ target }) => of.change(desk, { effect: target.value as typeof effect })}
-            className={`${FIELD} w-28`}
-          >
-            {EFFECTS.map((value) => (
-              <option key={value} value={value} disabled={value !== "add" && !any}>
-                {EFFECT_WORDS[value]}
-              </option>
-            ))}
-          </select>
+            onChange={(next) => of.change(desk, { effect: next })}
+            options={EFFECTS.map((value) => ({
+              value,
+              word: EFFECT_WORDS[value],
+              disabled: value !== "add" && !any,
+            }))}
+            className={way === "nib" ? "w-32" : undefined}
+          />
         )}
       </div>
     </div>

@@ -6,6 +6,7 @@ import { setGradientStrength } from "#core/drawing/gradients.ts";
 import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
+import { Pick } from "../../../ui/pick.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { steppedPaint } from "../../pockets/pour-into.ts";
@@ -46,18 +47,12 @@ export function GradientPanel() {
             { value: "inward", word: "Inward" },
           ]}
         />
-        <select
-          aria-label="How its colours are mixed"
+        <Pick
+          label="How its colours are mixed"
           value={mix}
-          onChange={({ target }) => change({ mix: target.value as Gradient["mix"] })}
-          className="h-7 rounded-md border border-edge bg-white px-1 text-xs"
-        >
-          {MIXES.map((value) => (
-            <option key={value} value={value}>
-              {MIX_WORDS[value]}
-            </option>
-          ))}
-        </select>
+          onChange={(next) => change({ mix: next })}
+          options={MIXES.map((value) => ({ value, word: MIX_WORDS[value] }))}
+        />
       </div>
       {gradient ? (
         <Stops gradient={gradient} />

@@ -4,6 +4,7 @@ import { setGroundShadow } from "#core/drawing/light-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
+import { Pick } from "../../../ui/pick.tsx";
 import { SliderRow } from "../../../ui/slider-row.tsx";
 import { useLengthMeasure } from "../../shapes/use-length-measure.ts";
 import type { Desk } from "../../store/desk-state.ts";
@@ -66,8 +67,8 @@ export function CastFields() {
 }
 
 const GROUND_WORDS: Readonly<Record<GroundShadow["kind"], string>> = {
-  ellipse: "Ellipse on the ground",
-  flat: "Laid flat on the ground",
+  ellipse: "Ground: ellipse",
+  flat: "Ground: laid flat",
 };
 const FIRST_OPACITY = 0.25;
 /** As a share of the page's width. */
@@ -90,22 +91,19 @@ function GroundFields() {
   return (
     <div className="grid gap-1 text-xs">
       <div className="flex items-center gap-1">
-        <select
-          aria-label="Shadow on the ground"
+        <Pick
+          label="Shadow on the ground"
           value={shadow?.kind ?? ""}
-          onChange={({ target: { value } }) => {
-            const kind = GROUND_SHADOWS.find((one) => one === value);
+          onChange={(next) => {
+            const kind = GROUND_SHADOWS.find((one) => one === next);
             edit(setGroundShadow(kind ? { ...(shadow ?? newShadow(desk.getState(), kind)), kind } : null));
           }}
-          className="h-7 w-36 rounded-md border border-edge bg-white px-1 text-xs"
-        >
-          <option value="">No ground shadow</option>
-          {GROUND_SHADOWS.map((kind) => (
-            <option key={kind} value={kind}>
-              {GROUND_WORDS[kind]}
-            </option>
-          ))}
-        </select>
+          options={[
+            { value: "", word: "No ground shadow" },
+            ...GROUND_SHADOWS.map((kind) => ({ value: kind, word: GROUND_WORDS[kind] })),
+          ]}
+          className={shadow ? "w-38" : "w-44"}
+        />
         {shadow ? (
           <IconButton
             small

@@ -5,6 +5,7 @@ import { printed } from "#core/drawing/length.ts";
 import { changePattern, setBands } from "#core/drawing/patterns.ts";
 import { IconButton } from "../../../ui/icon-button.tsx";
 import { NumberField } from "../../../ui/number-field.tsx";
+import { Pick } from "../../../ui/pick.tsx";
 import { Range } from "../../../ui/range.tsx";
 import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
@@ -31,18 +32,13 @@ export function PatternPanel() {
   return (
     <div className="flex min-w-0 items-center gap-3">
       <div className="grid shrink-0 gap-1">
-        <select
-          aria-label="Pattern"
+        <Pick
+          label="Pattern"
           value={kind}
-          onChange={({ target }) => change({ kind: target.value as Pattern["kind"] })}
-          className="h-8 rounded-md border border-edge bg-white px-2"
-        >
-          {[...PATTERNS, "bands" as const].map((value) => (
-            <option key={value} value={value}>
-              {WORDS[value]}
-            </option>
-          ))}
-        </select>
+          onChange={(next) => change({ kind: next })}
+          options={[...PATTERNS, "bands" as const].map((value) => ({ value, word: WORDS[value] }))}
+          className="w-24"
+        />
         {kind === "picture" ? <TileChoice /> : null}
       </div>
       {kind === "bands" ? <BandSettings /> : <ClothSettings />}

@@ -4,6 +4,7 @@ import { newId } from "#core/drawing/new-id.ts";
 import { addTile, changePattern } from "#core/drawing/patterns.ts";
 import { cutShort } from "#core/drawing/plain-text.ts";
 import { PICTURES } from "../../../scan/held-scan.ts";
+import { Pick } from "../../../ui/pick.tsx";
 import { PictureButton } from "../../../ui/picture-button.tsx";
 import { traceClient } from "../../../work/clients.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
@@ -24,18 +25,13 @@ export function TileChoice() {
   return (
     <div className="flex gap-1 text-xs">
       {Object.keys(tiles).length > 0 ? (
-        <select
-          aria-label="Picture that repeats"
+        <Pick
+          label="Picture that repeats"
           value={tile ?? ""}
-          onChange={({ target }) => choose(desk, target.value)}
-          className="h-7 max-w-28 rounded-md border border-edge bg-white px-2"
-        >
-          {Object.values(tiles).map(({ id, name }) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
-        </select>
+          onChange={(next) => choose(desk, next)}
+          options={Object.values(tiles).map(({ id, name }) => ({ value: id, word: name }))}
+          className="max-w-32"
+        />
       ) : null}
       <PictureButton
         label={reading ? "Reading…" : "Choose a picture"}
