@@ -24,7 +24,7 @@ import { type Derived, derive, sceneOf } from "#core/scene/scene.ts";
 import { openDrawing } from "./open-drawing.ts";
 import { studio } from "./studio.ts";
 
-export interface DeliverWish {
+export interface DeliverRequest {
   readonly as: FileKind;
   /** Pixels per inch of a picture; those of the page where left out. */
   readonly ppi?: number;
@@ -59,26 +59,29 @@ export function opened(name: string, text: string, colourway?: string): Opened {
 }
 
 /** Throws an Error with a sentence where a file cannot be made. */
-export async function deliver({ name, drawing, derived }: Opened, wish: DeliverWish): Promise<Delivery[]> {
-  const { as } = wish;
-  const chosen = chosenOf(drawing, wish);
-  if (wish.contact && FILE_KINDS[as].byInk) throw new Error("A contact sheet has no plates.");
-  const { scene, page } = wish.contact
+export async function deliver(
+  { name, drawing, derived }: Opened,
+  request: DeliverRequest,
+): Promise<Delivery[]> {
+  const { as } = request;
+  const chosen = chosenOf(drawing, request);
+  if (request.contact && FILE_KINDS[as].byInk) throw new Error("A contact sheet has no plates.");
+  const { scene, page } = request.contact
     ? contactOf(drawing, derived, chosen, printLetters())
     : { scene: chosenScene(sceneOf(drawing, derived), chosen), page: drawing.page };
   if (isText(as)) {
-    const isWhole = !chosen.part && !chosen.sheets && !wish.contact;
-    const dark = wish.dark === undefined ? undefined : wayNamed(drawing, wish.dark);
+    const isWhole = !chosen.part && !chosen.sheets && !request.contact;
+    const dark = request.dark === undefined ? undefined : wayNamed(drawing, request.dark);
     const bytes = textFile(as, { drawing, derived, scene, page, isWhole }, { dark });
     return [{ name: `${name}${FILE_KINDS[as].ending}`, bytes }];
   }
   const file = {
     as,
     name,
-    ppi: sensiblePpi(page, wish.ppi),
+    ppi: sensiblePpi(page, request.ppi),
     widthInches: widthInInches(page),
     bleed: bleedOf(page),
-    ...(wish.inks || FILE_KINDS[as].byInk ? { inks: inkNames(drawing, scene) } : {}),
+    ...(request.inks || FILE_KINDS[as].byInk ? { inks: inkNames(drawing, scene) } : {}),
   };
   const files = await filesOf(scene, file, studio, async () => true);
   return files.map((file) => ({ name: file.name, bytes: joined(file.parts) }));
@@ -105,7 +108,7 @@ function sensiblePpi(page: Page, ppi = page.ppi): number {
   return ppi;
 }
 
-function chosenOf({ parts }: Drawing, { part, sheets }: DeliverWish): Chosen {
+function chosenOf({ parts }: Drawing, { part, sheets }: DeliverRequest): Chosen {
   const known = ranked(parts);
   const own = known.find(({ name }) => name === part);
   if (part !== undefined && !own)

@@ -119,8 +119,8 @@ const COMMANDS: Record<
     const ppi = values.ppi === undefined ? undefined : numberOf("--ppi", values.ppi);
     const { part, dark, inks, contact } = values;
     const sheets = values.sheets?.split(",");
-    const wish = { as, ppi, part, sheets, dark, inks, contact };
-    const made = await deliver(opened(basename(file, extname(file)), read(file), colourway), wish);
+    const request = { as, ppi, part, sheets, dark, inks, contact };
+    const made = await deliver(opened(basename(file, extname(file)), read(file), colourway), request);
     const several = as === "plates";
     if (several) makeFolder(out);
     const files = made.map(({ name, bytes }) => {

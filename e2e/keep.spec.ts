@@ -151,7 +151,7 @@ test("saving needs no server: everything the desk can do is loaded with it, and 
   await pour(page, 0);
   await page.waitForLoadState("networkidle");
   await context.setOffline(true);
-  // Pictures of the demo drawings and the page's icon are the drawer's only wishes.
+  // Pictures of the demo drawings and the page's icon are the drawer's only requests.
   await page.route("**/*", (route) =>
     /\.svg$|\?picture$/.test(route.request().url())
       ? route.fulfill({ path: "public/fern.svg" })

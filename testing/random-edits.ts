@@ -174,12 +174,12 @@ function targets(hand: Hand, most = 4) {
 const painted = ({ drawing }: Hand): Pour[] =>
   Object.values(drawing.pours).filter((pour) => pour.paint && !pour.spot);
 
-function lit(hand: Hand, most = 3): lightStyles.LitPocket[] {
+function lit(hand: Hand, most = 3): lightStyles.LightTarget[] {
   const { derived, drawing, dice } = hand;
   return dice.some(derived.pockets, most).flatMap((pocket) => {
     const pour = drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
     return pour?.paint
-      ? [{ box: pocket.box, anchor: anchorOf(pocket), pour: pour as lightStyles.LitPocket["pour"] }]
+      ? [{ box: pocket.box, anchor: anchorOf(pocket), pour: pour as lightStyles.LightTarget["pour"] }]
       : [];
   });
 }

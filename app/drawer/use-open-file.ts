@@ -18,7 +18,7 @@ export interface OpenFile {
   readonly waiting: (Art & { readonly name: string }) | null;
   readonly take: (file: File | undefined) => Promise<void>;
   /** Puts the waiting art on the desk. */
-  readonly accept: (wishes: Shelving) => Promise<void>;
+  readonly accept: (requests: Shelving) => Promise<void>;
   readonly stop: () => void;
 }
 
@@ -36,10 +36,10 @@ export function useOpenFile(): OpenFile {
     setWaiting(null);
   };
 
-  const open = async (wishes: Shelving = {}) => {
+  const open = async (requests: Shelving = {}) => {
     const own = client.current;
     if (!own) return;
-    const id = await takeShelved(own, wishes);
+    const id = await takeShelved(own, requests);
     if (client.current !== own) return;
     client.current = null;
     setWaiting(null);

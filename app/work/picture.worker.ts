@@ -1,6 +1,6 @@
 /** Makes files of a scene that is sent in slices. */
 import * as Comlink from "comlink";
-import { type FileWish, filesOf } from "#core/deliver/files.ts";
+import { type FileRequest, filesOf } from "#core/deliver/files.ts";
 import { type GoOn, Stopped } from "#core/deliver/studio.ts";
 import { writeSvg } from "#core/formats/svg-write.ts";
 import type { Scene } from "#core/scene/scene.ts";
@@ -26,7 +26,7 @@ const filled = (frame: Scene): Scene => ({
 
 let stopped = false;
 
-/** A wish to stop comes as a message: it is heard between bands. */
+/** A request to stop comes as a message: it is heard between bands. */
 const messagesHeard = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
 /** A file as it is handed to the page. */
@@ -38,7 +38,7 @@ export interface FileBlob {
 /** Undefined where it was stopped. */
 async function files(
   frame: Scene,
-  wish: FileWish,
+  request: FileRequest,
   onProgress: (share: number) => void,
 ): Promise<FileBlob[] | undefined> {
   stopped = false;
@@ -48,7 +48,7 @@ async function files(
     return !stopped;
   };
   try {
-    const made = await filesOf(filled(frame), wish, canvasStudio, goOn);
+    const made = await filesOf(filled(frame), request, canvasStudio, goOn);
     return made.map(({ name, type, parts }) => ({
       name,
       blob: new Blob([...parts] as BlobPart[], { type }),

@@ -1,6 +1,6 @@
 /** Pictures of the desk's scene, made in a worker that keeps a copy of it: only what is new is sent, in slices. */
 import * as Comlink from "comlink";
-import type { FileWish } from "#core/deliver/files.ts";
+import type { FileRequest } from "#core/deliver/files.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { memoryOfMessage } from "../painting/scene-message.ts";
 import { SceneSender } from "../painting/scene-sender.ts";
@@ -19,10 +19,14 @@ export class Pictures {
   }
 
   /** Hears how much is done, 0 to 1; undefined where it was stopped. */
-  files(scene: Scene, wish: FileWish, onProgress: (share: number) => void): Promise<FileBlob[] | undefined> {
+  files(
+    scene: Scene,
+    request: FileRequest,
+    onProgress: (share: number) => void,
+  ): Promise<FileBlob[] | undefined> {
     return this.after(async () => {
       await this.bring(scene);
-      return this.client.work.files(frameOf(scene), wish, Comlink.proxy(onProgress));
+      return this.client.work.files(frameOf(scene), request, Comlink.proxy(onProgress));
     });
   }
 

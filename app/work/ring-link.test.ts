@@ -34,7 +34,7 @@ describe("rings worked out elsewhere", () => {
     expect(told()).toBe(1);
   });
 
-  it("stay as they were while the hand goes on, and of many wishes for an outline the last is asked for", async () => {
+  it("stay as they were while the hand goes on, and of many requests for an outline the last is asked for", async () => {
     const { link, asked } = linked();
     link.ringsOf(region, 10, 5);
     await link.settled();

@@ -1,6 +1,6 @@
 /**
  * The desk's side of rings within outlines (inward gradients): gives what it knows, asks for what it does not, and says when
- * more is there. One outline is asked for at a time, and of several wishes for it the last counts.
+ * more is there. One outline is asked for at a time, and of several requests for it the last counts.
  */
 import * as Comlink from "comlink";
 import { memoryOfPacked, type Packed, pack, unpack } from "#core/drawing/packed.ts";

@@ -19,7 +19,7 @@ import {
 import { sceneIn } from "../../testing/scene-in.ts";
 import { importSvg } from "../formats/import-drawing.ts";
 import { derive, type Scene, sceneOf } from "../scene/scene.ts";
-import { type FileWish, filesOf } from "./files.ts";
+import { type FileRequest, filesOf } from "./files.ts";
 import { flatScene, inksOf } from "./plates.ts";
 import { type GoOn, joined, Stopped } from "./studio.ts";
 
@@ -27,15 +27,15 @@ const BOOT = sceneIn("demo/almanac-boot-coloured.fern");
 const SNAIL = sceneIn("demo/almanac-snail-coloured.fern");
 const BED = sceneIn("core/formats/saved/bed-8.fern");
 const on: GoOn = async () => true;
-const wish = (as: FileWish["as"], more: Partial<FileWish> = {}): FileWish => ({
+const request = (as: FileRequest["as"], more: Partial<FileRequest> = {}): FileRequest => ({
   as,
   name: "spot",
   ppi: 100,
   widthInches: 4,
   ...more,
 });
-const make = async (scene: Scene, as: FileWish["as"], more: Partial<FileWish> = {}) =>
-  (await filesOf(scene, wish(as, more), studio, on)).map(({ name, parts }) => ({
+const make = async (scene: Scene, as: FileRequest["as"], more: Partial<FileRequest> = {}) =>
+  (await filesOf(scene, request(as, more), studio, on)).map(({ name, parts }) => ({
     name,
     bytes: joined(parts),
   }));
@@ -81,7 +81,7 @@ describe("a layered picture", () => {
   it("is stopped between bands", async () => {
     let asked = 0;
     const stop: GoOn = async () => ++asked < 3;
-    await expect(filesOf(BOOT, wish("layers"), studio, stop)).rejects.toThrow(Stopped);
+    await expect(filesOf(BOOT, request("layers"), studio, stop)).rejects.toThrow(Stopped);
   });
 });
 

@@ -12,7 +12,7 @@ import type { TextKind } from "./text-files.ts";
 
 type PaintedKind = Exclude<FileKind, TextKind>;
 
-export interface FileWish {
+export interface FileRequest {
   readonly as: PaintedKind;
   /** Without ending. */
   readonly name: string;
@@ -31,14 +31,14 @@ export interface FileWish {
 const MARGIN = 0.4;
 const USUAL_OVERLAP = 0.2;
 
-type Maker = (scene: Scene, wish: FileWish, studio: Studio, goOn: GoOn) => Promise<MadeFile[]>;
+type Maker = (scene: Scene, request: FileRequest, studio: Studio, goOn: GoOn) => Promise<MadeFile[]>;
 
 const MAKERS: Readonly<Record<PaintedKind, Maker>> = {
-  png: async (scene, wish, studio, goOn) => [
-    fileOf(wish, await pictureOf(scene, pictureWish(scene, wish), studio, goOn)),
+  png: async (scene, request, studio, goOn) => [
+    fileOf(request, await pictureOf(scene, pictureRequest(scene, request), studio, goOn)),
   ],
-  pdf: async (scene, wish, _, goOn) => {
-    const { widthInches, bleed = 0, ppi, inks } = wish;
+  pdf: async (scene, request, _, goOn) => {
+    const { widthInches, bleed = 0, ppi, inks } = request;
     await goOnOrStop(goOn, 0);
     const pdf = await writePdf(scene, {
       widthInches,
@@ -46,35 +46,35 @@ const MAKERS: Readonly<Record<PaintedKind, Maker>> = {
       ppi,
       ...(inks && { inkOf: ({ variable }) => inks[variable] ?? variable }),
     });
-    return [fileOf(wish, [pdf])];
+    return [fileOf(request, [pdf])];
   },
-  layers: async (scene, wish, studio, goOn) => [
-    fileOf(wish, await layeredPicture(scene, pictureWish(scene, wish), studio, goOn)),
+  layers: async (scene, request, studio, goOn) => [
+    fileOf(request, await layeredPicture(scene, pictureRequest(scene, request), studio, goOn)),
   ],
-  plates: async (scene, wish, studio, goOn) => {
+  plates: async (scene, request, studio, goOn) => {
     const files: MadeFile[] = [];
-    for await (const plate of plates(scene, wish, studio, goOn)) {
+    for await (const plate of plates(scene, request, studio, goOn)) {
       const variant = `plate-${files.length + 1}-${plate.tone.variable}`;
-      const parts = platePng(plate, `${scene.title}: ${inkName(plate, wish)}`, wish.ppi);
-      files.push(fileOf(wish, parts, variant));
+      const parts = platePng(plate, `${scene.title}: ${inkName(plate, request)}`, request.ppi);
+      files.push(fileOf(request, parts, variant));
     }
     return files;
   },
-  "plates-pdf": async (scene, wish, studio, goOn) => {
+  "plates-pdf": async (scene, request, studio, goOn) => {
     const pages: Parameters<typeof greyPages>[0][number][] = [];
-    for await (const { size, pixels } of plates(scene, wish, studio, goOn))
+    for await (const { size, pixels } of plates(scene, request, studio, goOn))
       pages.push({ size, pixels: joined(pixels) });
     const pdf = await greyPages(pages, {
       title: scene.title,
-      widthInches: wish.widthInches + 2 * MARGIN,
+      widthInches: request.widthInches + 2 * MARGIN,
       marginInches: MARGIN,
     });
-    return [fileOf(wish, [pdf])];
+    return [fileOf(request, [pdf])];
   },
 };
 
 const fileOf = (
-  { name, as }: FileWish,
+  { name, as }: FileRequest,
   parts: readonly Uint8Array[],
   variant = FILE_KINDS[as].variant,
 ): MadeFile => {
@@ -82,19 +82,20 @@ const fileOf = (
   return { name: `${variant ? `${name}-${variant}` : name}${ending}`, type, parts };
 };
 
-const inkName = ({ tone }: Plate, { inks }: FileWish): string => inks?.[tone.variable] ?? tone.variable;
+const inkName = ({ tone }: Plate, { inks }: FileRequest): string => inks?.[tone.variable] ?? tone.variable;
 
-function plates(scene: Scene, wish: FileWish, studio: Studio, goOn: GoOn): AsyncGenerator<Plate> {
-  const inch = scene.box.width / wish.widthInches;
-  const overlap = ((wish.overlap ?? USUAL_OVERLAP) / MM_PER_INCH) * inch;
-  return platesOf(scene, { ...pictureWish(scene, wish), overlap, margin: MARGIN * inch }, studio, goOn);
+function plates(scene: Scene, request: FileRequest, studio: Studio, goOn: GoOn): AsyncGenerator<Plate> {
+  const inch = scene.box.width / request.widthInches;
+  const overlap = ((request.overlap ?? USUAL_OVERLAP) / MM_PER_INCH) * inch;
+  return platesOf(scene, { ...pictureRequest(scene, request), overlap, margin: MARGIN * inch }, studio, goOn);
 }
 
-const pictureWish = (scene: Scene, { widthInches, ppi }: FileWish) => {
+const pictureRequest = (scene: Scene, { widthInches, ppi }: FileRequest) => {
   const width = Math.max(1, Math.round(widthInches * ppi));
   const height = Math.max(1, Math.round((width * scene.box.height) / scene.box.width));
   return { size: { width, height }, ppi };
 };
 
 /** Throws Stopped where it was stopped, an Error with a sentence where a file cannot be made. */
-export const filesOf: Maker = (scene, wish, studio, goOn) => MAKERS[wish.as](scene, wish, studio, goOn);
+export const filesOf: Maker = (scene, request, studio, goOn) =>
+  MAKERS[request.as](scene, request, studio, goOn);

@@ -8,7 +8,7 @@ import { type Box, boxesApart, type Size } from "../geometry/point.ts";
 import { around, boxOfItem } from "../scene/item-box.ts";
 import type { Item, ScenePart, SceneSheet } from "../scene/items.ts";
 import type { Scene } from "../scene/scene.ts";
-import { type PictureWish, pictureOf } from "./picture.ts";
+import { type PictureRequest, pictureOf } from "./picture.ts";
 import { type GoOn, joined, type Studio, within } from "./studio.ts";
 
 const THUMBNAIL = 256;
@@ -48,11 +48,11 @@ interface Group {
 /** The file in pieces. Throws Stopped where it was stopped. */
 export async function layeredPicture(
   scene: Scene,
-  wish: PictureWish,
+  request: PictureRequest,
   studio: Studio,
   goOn: GoOn,
 ): Promise<Uint8Array[]> {
-  const groups = groupsOf(scene, wish.size);
+  const groups = groupsOf(scene, request.size);
   const layers = groups.flatMap((group) => group.layers);
   const parts: Uint8Array[] = [];
   const zip = new Zip((error, data) => {
@@ -67,21 +67,24 @@ export async function layeredPicture(
     file.push(joined(bytes), true);
   };
   add("mimetype", [strToU8("image/openraster")]);
-  add("stack.xml", [strToU8(stackOf(groups, wish))]);
+  add("stack.xml", [strToU8(stackOf(groups, request))]);
   const total = layers.length + 2;
   for (const [k, layer] of layers.entries())
     add(
       fileOf(k),
       await pictureOf(
         layer.scene,
-        { ...wish, size: layer.size },
+        { ...request, size: layer.size },
         studio,
         within(goOn, k / total, (k + 1) / total),
       ),
     );
   const rest = within(goOn, layers.length / total, 1);
-  add("mergedimage.png", await pictureOf(scene, wish, studio, rest));
-  add("Thumbnails/thumbnail.png", await pictureOf(scene, { ...wish, size: small(wish.size) }, studio, rest));
+  add("mergedimage.png", await pictureOf(scene, request, studio, rest));
+  add(
+    "Thumbnails/thumbnail.png",
+    await pictureOf(scene, { ...request, size: small(request.size) }, studio, rest),
+  );
   zip.end();
   return parts;
 }
@@ -94,7 +97,7 @@ function small({ width, height }: Size): Size {
 }
 
 /** The first in a stack is the uppermost. */
-function stackOf(groups: readonly Group[], { size, ppi }: PictureWish): string {
+function stackOf(groups: readonly Group[], { size, ppi }: PictureRequest): string {
   let next = 0;
   const numbered = groups.map(({ name, layers }) => ({
     name,

@@ -4,7 +4,7 @@ import type { Size } from "../geometry/point.ts";
 import type { Scene } from "../scene/scene.ts";
 import { type Bands, type GoOn, goOnOrStop, type Studio } from "./studio.ts";
 
-export interface PictureWish {
+export interface PictureRequest {
   readonly size: Size;
   readonly ppi: number;
 }
@@ -12,7 +12,7 @@ export interface PictureWish {
 /** A PNG in pieces: with a palette where the whole picture has few colours. Throws Stopped where it was stopped. */
 export async function pictureOf(
   scene: Scene,
-  { size, ppi }: PictureWish,
+  { size, ppi }: PictureRequest,
   studio: Studio,
   goOn: GoOn,
 ): Promise<Uint8Array[]> {

@@ -13,14 +13,14 @@ import { ellipse } from "../lines/figures.ts";
 import type { Item, ItemPaint, LineArea, ScenePart } from "../scene/items.ts";
 import type { Tone } from "../scene/palette.ts";
 import type { Scene } from "../scene/scene.ts";
-import { deflated, type PictureWish } from "./picture.ts";
-import { reachOfInk } from "./reach-of-ink.ts";
+import { nearInk } from "./near-ink.ts";
+import { deflated, type PictureRequest } from "./picture.ts";
 import { type Bands, type GoOn, type Studio, within } from "./studio.ts";
 
 /** The sheets that are flat colour. */
 const PLATE_SHEETS: readonly SheetName[] = ["ground", "flats", "ink"];
 
-export interface PlateWish extends PictureWish {
+export interface PlateRequest extends PictureRequest {
   /** How far lighter inks run on under darker ones, in page units. */
   readonly overlap: number;
   /** Around the page, with marks by which plates are laid on one another; in page units. */
@@ -96,15 +96,15 @@ const WHITE_PAINT: ItemPaint = { kind: "tone", tone: WHITE };
 /** The plates of a picture, one after the other, as it is printed. Throws Stopped where it was stopped. */
 export async function* platesOf(
   scene: Scene,
-  wish: PlateWish,
+  request: PlateRequest,
   studio: Studio,
   goOn: GoOn,
 ): AsyncGenerator<Plate> {
-  const { overlap, margin } = wish;
+  const { overlap, margin } = request;
   const flats = flatScene(scene);
   const inks = inksOf(flats);
   const box = grow(scene.box, margin);
-  const scale = wish.size.width / scene.box.width;
+  const scale = request.size.width / scene.box.width;
   const size = { width: Math.round(box.width * scale), height: Math.round(box.height * scale) };
   const marks = marksPart(scene.box, margin);
   const page = { ...flats, box, parts: [...flats.parts, marks] };
@@ -133,7 +133,7 @@ function inkIn(
     const ink = inkOf(rows);
     const after = band + 1 < own.count ? inkOf(own.paint(band + 1)) : undefined;
     const under = inkOf(darker.paint(band));
-    const wide = reachOfInk({ ink, width }, before, after, reach);
+    const wide = nearInk({ ink, width }, before, after, reach);
     before = ink;
     return filter.numbers(ink.map((one, i) => 255 - overlapping(one, under[i], wide[i])));
   });

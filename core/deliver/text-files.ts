@@ -19,14 +19,14 @@ export interface TextSource {
   readonly isWhole: boolean;
 }
 
-export interface TextWish {
+export interface TextRequest {
   /** Touching pockets of one colour as one shape. */
   readonly united?: boolean;
   /** The id of the colourway that an SVG shows on dark pages. */
   readonly dark?: string;
 }
 
-const WRITERS: Readonly<Record<TextKind, (source: TextSource, wish: TextWish) => Uint8Array>> = {
+const WRITERS: Readonly<Record<TextKind, (source: TextSource, request: TextRequest) => Uint8Array>> = {
   svg: ({ drawing, derived, scene, page, isWhole }, { united, dark: way = "" }) => {
     const dark = wayNames(drawing).get(way);
     if (isWhole && !united) return encoded(deliveredSvg(drawing, derived, dark));
@@ -39,7 +39,7 @@ const WRITERS: Readonly<Record<TextKind, (source: TextSource, wish: TextWish) =>
 
 const encoded = (text: string): Uint8Array => new TextEncoder().encode(text);
 
-export const textFile = (kind: TextKind, source: TextSource, wish: TextWish): Uint8Array =>
-  WRITERS[kind](source, wish);
+export const textFile = (kind: TextKind, source: TextSource, request: TextRequest): Uint8Array =>
+  WRITERS[kind](source, request);
 
 export const isText = (kind: string): kind is TextKind => kind in WRITERS;

@@ -3,10 +3,10 @@
  * receive these same patches.
  */
 import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches } from "immer";
+import { bounded } from "./bounded.ts";
 import { difference } from "./difference.ts";
 import type { Drawing, SheetName } from "./drawing.ts";
 import { FIELDS, type FieldName } from "./fields.ts";
-import { held } from "./held.ts";
 import { withMissingColours } from "./missing-colours.ts";
 import { withMissingParts } from "./parts.ts";
 import { upgradedDrawing } from "./upgrade.ts";
@@ -55,7 +55,7 @@ export function applyEdit(history: History, { label, merge, change }: Edit): Mov
   const [after, ...ways] = produceWithPatches(history.drawing, change);
   if (ways[0].length === 0) return undefined;
   const changed = { drawing: after, patches: ways[0], inverse: ways[1] };
-  const { drawing, patches, inverse, brought, wrong } = held(history.drawing, changed);
+  const { drawing, patches, inverse, brought, wrong } = bounded(history.drawing, changed);
   const done = history.steps.slice(0, history.cursor);
   const last = done[done.length - 1];
   const step: Step = { label, merge, patches, inverse };

@@ -26,7 +26,7 @@ import { overOf } from "./over.ts";
 import { highest } from "./shape-edits.ts";
 
 /** What a pocket is to light that is taken from it or laid on it. */
-export interface LitPocket {
+export interface LightTarget {
   readonly box: Box;
   readonly anchor: Anchor;
   readonly pour: Pour & { readonly paint: Paint };
@@ -35,7 +35,7 @@ export interface LitPocket {
 const middleOf = ({ x, y, width, height }: Box): Point => [x + width / 2, y + height / 2];
 
 /** All the light of a pocket; its drawn shades are given. Paints of its own colour become steps from that. */
-export function takenLight({ box, pour }: LitPocket, shades: readonly Shade[]): Light {
+export function takenLight({ box, pour }: LightTarget, shades: readonly Shade[]): Light {
   const [x, y] = middleOf(box);
   const away: Matrix = [1, 0, 0, 1, -x, -y];
   const styled = ({ colour, step }: Paint): StylePaint =>
@@ -130,7 +130,7 @@ export function placedLight(
 }
 
 /** Lays light on pockets as their own, in place of what they have of its kinds. */
-export const layLight = (light: Light, pockets: readonly LitPocket[], laying: Laying): Edit => {
+export const layLight = (light: Light, pockets: readonly LightTarget[], laying: Laying): Edit => {
   const placed = pockets.map(({ box, pour }) =>
     placedLight(light, { box, paint: pour.paint }, laying, { cloth: newId(), name: pour.id }),
   );
@@ -172,7 +172,7 @@ export const setStyle = (ids: readonly string[], use: StyleUse | null): Edit => 
 });
 
 /** Pours that follow a style keep its light as their own, and follow no more. */
-export const letGo = (pockets: readonly LitPocket[], styles: Drawing["styles"]): Edit => {
+export const letGo = (pockets: readonly LightTarget[], styles: Drawing["styles"]): Edit => {
   const laid = pockets.flatMap((pocket) => {
     const use = pocket.pour.style;
     const style = use && styles[use.style];
@@ -220,7 +220,7 @@ export const renameStyle = (id: string, name: string): Edit => ({
 /** Takes a style away; pockets that follow it keep its light if they are given. */
 export const removeStyle = (
   { id, name }: LightStyle,
-  users: readonly LitPocket[],
+  users: readonly LightTarget[],
   styles: Drawing["styles"],
 ): Edit => {
   const kept = letGo(users, styles);

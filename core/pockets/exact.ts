@@ -9,12 +9,13 @@ import { orient2d } from "robust-predicates";
  * How far from zero a cross product of vectors no longer than twice `longest` lattice steps must lie for its sign
  * to be certain; 0 when doubles hold it exactly.
  */
-export const doubtFor = (longest: number): number => (longest <= 2 ** 25 ? 0 : longest * longest * 2 ** -50);
+export const errorBoundFor = (longest: number): number =>
+  longest <= 2 ** 25 ? 0 : longest * longest * 2 ** -50;
 
 /** a x b: positive where b turns left of a (y upwards). Zero only when exactly parallel. */
-export function cross(ax: number, ay: number, bx: number, by: number, doubt: number): number {
+export function cross(ax: number, ay: number, bx: number, by: number, errorBound: number): number {
   const plain = ax * by - ay * bx;
-  if (doubt === 0 || plain > doubt || plain < -doubt) return plain;
+  if (errorBound === 0 || plain > errorBound || plain < -errorBound) return plain;
   return -orient2d(ax, ay, bx, by, 0, 0);
 }
 
@@ -33,18 +34,18 @@ export interface SegmentPair {
 /**
  * One coordinate, rounded to the lattice, of where the first segment crosses the second: it begins at `start` and
  * runs `along`, its ends at sides `a` and `b` of the second. Halves go up. Worked out with whole numbers where
- * doubles leave in doubt to which side a half goes.
+ * doubles leave in errorBound to which side a half goes.
  */
 export function crossingAt(
   start: number,
   along: number,
   a: number,
   b: number,
-  doubt: number,
+  errorBound: number,
   pair: SegmentPair,
 ): number {
   const part = (a / (a - b)) * along;
-  const error = Math.abs(along) * ((2 * doubt) / Math.abs(a - b) + 2 ** -50);
+  const error = Math.abs(along) * ((2 * errorBound) / Math.abs(a - b) + 2 ** -50);
   const fraction = part - Math.floor(part);
   return start + (Math.abs(fraction - 0.5) <= error ? exactPart(along, pair) : Math.floor(part + 0.5));
 }

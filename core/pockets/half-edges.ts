@@ -108,7 +108,7 @@ class Ring {
 
   /** Insertion sort, counter-clockwise from the positive x axis; of repeats, which meet, the one to be kept first. */
   private sort(v: number, out: Int32Array, from: number, count: number): void {
-    const { vx, vy, doubt } = this.noding;
+    const { vx, vy, errorBound } = this.noding;
     if (count > this.dx.length) {
       this.dx = new Float64Array(count * 2);
       this.dy = new Float64Array(count * 2);
@@ -127,7 +127,7 @@ class Ring {
         if (lower !== (oy < 0 || (oy === 0 && ox < 0))) {
           if (lower) break;
         } else {
-          const turn = cross(ox, oy, x, y, doubt);
+          const turn = cross(ox, oy, x, y, errorBound);
           if (turn > 0 || (turn === 0 && this.first(out[from + m - 1] >> 1, h >> 1))) break;
         }
         dx[m] = ox;

@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { extremeLines, hostileEdit, hostileLines } from "../../testing/hostile-lines.ts";
+import { edgesOf, eulerRest } from "../../testing/invariants.ts";
 import { SOAK, sampleOf } from "../../testing/long-runs.ts";
 import { editMap } from "./map-edit.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { PocketReader } from "./pockets.ts";
-import { edgesOf, eulerRest } from "./promises.ts";
 import type { Line } from "./segments.ts";
 import { TooDense } from "./too-dense.ts";
 

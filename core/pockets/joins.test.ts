@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { arc, straight } from "../../testing/line-work.ts";
 import { pointAt } from "../geometry/cubic.ts";
-import { crossingAt, doubtFor } from "./exact.ts";
+import { crossingAt, errorBoundFor } from "./exact.ts";
 import { buildMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
 import { inkWidthAt, type Line } from "./segments.ts";
@@ -113,8 +113,17 @@ describe("crossings on the lattice", () => {
         const before = c * BigInt(y - v) - d * BigInt(x - u);
         const after = before + c * b - d * a;
         if (before === 0n || before > 0n === after > 0n) return;
-        const doubt = doubtFor(2 ** 32);
-        const found = crossingAt(x, dx, Number(before), Number(after), doubt, { x, y, dx, dy, u, v, du, dv });
+        const errorBound = errorBoundFor(2 ** 32);
+        const found = crossingAt(x, dx, Number(before), Number(after), errorBound, {
+          x,
+          y,
+          dx,
+          dy,
+          u,
+          v,
+          du,
+          dv,
+        });
         // Rounding to the nearest, halves up: x + floor((2 part + whole) / (2 whole)).
         const sense = turn < 0n ? -1n : 1n;
         const whole = 2n * turn * sense;

@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { edgesOf } from "../../testing/invariants.ts";
 import { box, circle, straight } from "../../testing/line-work.ts";
 import { editMap } from "./map-edit.ts";
 import { buildMap } from "./planar-map.ts";
 import { type Pocket, PocketReader } from "./pockets.ts";
-import { edgesOf } from "./promises.ts";
 import type { Line } from "./segments.ts";
 
 const coarse = fc.integer({ min: 0, max: 10 }).map((n) => n * 10);

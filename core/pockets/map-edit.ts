@@ -6,7 +6,7 @@
  */
 import { IntList, range } from "../geometry/lists.ts";
 import { cellOf, cellsAlong, crowdOf, eachIn, fileLater } from "./cells.ts";
-import { cross, crossingAt, doubtFor } from "./exact.ts";
+import { cross, crossingAt, errorBoundFor } from "./exact.ts";
 import { islandOf, LOOP, traceLoop } from "./faces.ts";
 import { cornerJoinsOf, type JoinInput, joinsAt, searchDistance, widestInk } from "./joins.ts";
 import { passesSquare } from "./lattice-square.ts";
@@ -101,7 +101,10 @@ class MapEditor {
     for (const s of after) fileLater(map.cells, map.segs, s);
     const fresh = [...after, ...this.joinAgain(ends, after, widest)];
     if (fresh.length > 0)
-      map.noding.doubt = Math.max(map.noding.doubt, doubtFor(longestExtent(map.segs, fresh[0])));
+      map.noding.errorBound = Math.max(
+        map.noding.errorBound,
+        errorBoundFor(longestExtent(map.segs, fresh[0])),
+      );
     for (const s of fresh) this.putIn(s);
     this.renode();
     this.retrace();
@@ -243,16 +246,16 @@ class MapEditor {
       const dy = by[i] - ay[i];
       const ex = bx[j] - ax[j];
       const ey = by[j] - ay[j];
-      const { doubt } = noding;
-      const sideJ = cross(dx, dy, ax[j] - ax[i], ay[j] - ay[i], doubt);
-      const sideK = cross(dx, dy, bx[j] - ax[i], by[j] - ay[i], doubt);
+      const { errorBound } = noding;
+      const sideJ = cross(dx, dy, ax[j] - ax[i], ay[j] - ay[i], errorBound);
+      const sideK = cross(dx, dy, bx[j] - ax[i], by[j] - ay[i], errorBound);
       if (!((sideJ > 0 && sideK < 0) || (sideJ < 0 && sideK > 0))) return;
-      const sideA = cross(ex, ey, ax[i] - ax[j], ay[i] - ay[j], doubt);
-      const sideB = cross(ex, ey, bx[i] - ax[j], by[i] - ay[j], doubt);
+      const sideA = cross(ex, ey, ax[i] - ax[j], ay[i] - ay[j], errorBound);
+      const sideB = cross(ex, ey, bx[i] - ax[j], by[i] - ay[j], errorBound);
       if (!((sideA > 0 && sideB < 0) || (sideA < 0 && sideB > 0))) return;
       const pair = { x: ax[i], y: ay[i], dx, dy, u: ax[j], v: ay[j], du: ex, dv: ey };
-      const x = crossingAt(ax[i], dx, sideA, sideB, doubt, pair);
-      visit(t, x, crossingAt(ay[i], dy, sideA, sideB, doubt, pair));
+      const x = crossingAt(ax[i], dx, sideA, sideB, errorBound, pair);
+      visit(t, x, crossingAt(ay[i], dy, sideA, sideB, errorBound, pair));
     };
     cellsAlong(segs, s, cells, this.scratch);
     for (const cell of this.scratch.data.slice(0, this.scratch.length)) {
@@ -313,7 +316,7 @@ class MapEditor {
     const { ax, ay, bx, by } = segs;
     if (x < Math.min(ax[s], bx[s]) || x > Math.max(ax[s], bx[s])) return false;
     if (y < Math.min(ay[s], by[s]) || y > Math.max(ay[s], by[s])) return false;
-    return passesSquare(bx[s] - ax[s], by[s] - ay[s], x - ax[s], y - ay[s], noding.doubt);
+    return passesSquare(bx[s] - ax[s], by[s] - ay[s], x - ax[s], y - ay[s], noding.errorBound);
   }
 
   /** Whether a segment was cut at a vertex until now. */

@@ -46,7 +46,7 @@ export class Noder {
   constructor(
     private readonly segs: Segments,
     private readonly cells: Cells,
-    readonly doubt: number,
+    readonly errorBound: number,
   ) {
     this.vx = new IntList(segs.count * 2);
     this.vy = new IntList(segs.count * 2);
@@ -128,7 +128,7 @@ export class Noder {
   /** Proper crossings of two segments within the square; meetings at ends are left to the hot squares. */
   private findCrossings({ items, from, to }: Slice): void {
     const { ax, ay, bx, by } = this.segs;
-    const { doubt, pair } = this;
+    const { errorBound, pair } = this;
     const { left, top, size } = this.square;
     for (let a = from; a < to; a++) {
       const i = items[a];
@@ -144,19 +144,21 @@ export class Noder {
         const ky = by[j] - iy;
         let sideJ = idx * jy - idy * jx;
         let sideK = idx * ky - idy * kx;
-        if ((sideJ > doubt && sideK > doubt) || (sideJ < -doubt && sideK < -doubt)) continue;
+        if ((sideJ > errorBound && sideK > errorBound) || (sideJ < -errorBound && sideK < -errorBound))
+          continue;
         // Those that go on from one another meet there alone.
         if ((jx === idx && jy === idy) || (kx === 0 && ky === 0)) continue;
         const jdx = kx - jx;
         const jdy = ky - jy;
         let sideA = jdy * jx - jdx * jy;
         let sideB = jdx * (idy - jy) - jdy * (idx - jx);
-        if ((sideA > doubt && sideB > doubt) || (sideA < -doubt && sideB < -doubt)) continue;
-        if (doubt > 0) {
-          sideJ = cross(idx, idy, jx, jy, doubt);
-          sideK = cross(idx, idy, kx, ky, doubt);
-          sideA = cross(jdx, jdy, -jx, -jy, doubt);
-          sideB = cross(jdx, jdy, idx - jx, idy - jy, doubt);
+        if ((sideA > errorBound && sideB > errorBound) || (sideA < -errorBound && sideB < -errorBound))
+          continue;
+        if (errorBound > 0) {
+          sideJ = cross(idx, idy, jx, jy, errorBound);
+          sideK = cross(idx, idy, kx, ky, errorBound);
+          sideA = cross(jdx, jdy, -jx, -jy, errorBound);
+          sideB = cross(jdx, jdy, idx - jx, idy - jy, errorBound);
         }
         if (!((sideJ > 0 && sideK < 0) || (sideJ < 0 && sideK > 0))) continue;
         if (!((sideA > 0 && sideB < 0) || (sideA < 0 && sideB > 0))) continue;
@@ -168,9 +170,9 @@ export class Noder {
         pair.v = ay[j];
         pair.du = jdx;
         pair.dv = jdy;
-        const x = crossingAt(ix, idx, sideA, sideB, doubt, pair);
+        const x = crossingAt(ix, idx, sideA, sideB, errorBound, pair);
         if (x < left || x >= left + size) continue;
-        const y = crossingAt(iy, idy, sideA, sideB, doubt, pair);
+        const y = crossingAt(iy, idy, sideA, sideB, errorBound, pair);
         if (y < top || y >= top + size) continue;
         this.crossings++;
         this.found.spend(1);
@@ -199,7 +201,7 @@ export class Noder {
   /** Every segment about the square against every vertex in it: does it pass through the vertex's own square? */
   private findHotSquares({ items, from, to }: Slice, corners: Slice): void {
     const { ax, ay, bx, by } = this.segs;
-    const { doubt, firstVertex } = this;
+    const { errorBound, firstVertex } = this;
     const vx = this.vx.data;
     const vy = this.vy.data;
     const vertexCount = this.vx.length;
@@ -227,7 +229,7 @@ export class Noder {
         if (side > near || side < -near) continue;
         if ((x === x0 && y === y0) || (x === x1 && y === y1)) continue;
         const within = x >= left && x <= right && y >= top && y <= bottom;
-        if (within && passesSquare(dx, dy, x - x0, y - y0, doubt)) {
+        if (within && passesSquare(dx, dy, x - x0, y - y0, errorBound)) {
           this.found.spend(1);
           this.hits.push(s, v);
         } else if (v < this.crossingsFrom) {

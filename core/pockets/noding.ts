@@ -28,7 +28,7 @@ export interface Noding {
   first: Int32Array;
   crossings: number;
   /** What lies this near zero in a cross product is computed exactly (exact.ts). */
-  doubt: number;
+  errorBound: number;
   /** Vertices cell by cell: those of cell c are cellVertices[c] .. cellVertices[c + 1] - 1. */
   readonly cellVertices: Int32Array;
   /** What edits (map-edit.ts) have added: vertices by cell, and those where nothing ends or crosses any more. */
@@ -42,10 +42,10 @@ export interface Noding {
 export function nodeSegments(
   segs: Segments,
   cells: Cells,
-  doubt: number,
+  errorBound: number,
   onPeak?: () => void,
 ): { noding: Noding; misses: readonly (readonly [segment: number, corner: number])[] } {
-  const noder = new Noder(segs, cells, doubt);
+  const noder = new Noder(segs, cells, errorBound);
   noder.run();
   return { noding: cutSegments(segs, noder, onPeak), misses: noder.misses };
 }
@@ -53,7 +53,7 @@ export function nodeSegments(
 /** Sorts the vertices on each segment along it and writes them one after another, segment by segment. */
 function cutSegments(segs: Segments, noder: Noder, onPeak?: () => void): Noding {
   const n = segs.count;
-  const { from, to, hits, doubt, crossings, cellVertices } = noder;
+  const { from, to, hits, errorBound, crossings, cellVertices } = noder;
   const vertexCount = noder.vx.length;
   const vx = noder.vx.trimmed();
   const vy = noder.vy.trimmed();
@@ -93,7 +93,7 @@ function cutSegments(segs: Segments, noder: Noder, onPeak?: () => void): Noding 
     owner,
     first,
     crossings,
-    doubt,
+    errorBound,
     cellVertices,
     laterVertices: new Map(),
     cold: new Set(),

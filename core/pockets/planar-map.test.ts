@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { edgesOf, eulerRest, loopsOf } from "../../testing/invariants.ts";
 import { straight } from "../../testing/line-work.ts";
 import { flatten, reversed } from "../geometry/cubic.ts";
 import { boxHolds } from "../geometry/point.ts";
@@ -9,7 +10,6 @@ import { resolveFaces } from "./faces.ts";
 import { originOf, targetOf } from "./half-edges.ts";
 import { buildMap, type PlanarMap } from "./planar-map.ts";
 import { pocketsOf } from "./pockets.ts";
-import { edgesOf, eulerRest, loopsOf } from "./promises.ts";
 import type { Line } from "./segments.ts";
 
 /** Points on a coarse raster meet, overlap and touch all the time: the hard cases come by themselves. */

@@ -2,7 +2,7 @@
 import { polyline } from "../geometry/cubic.ts";
 import { distance, mix } from "../geometry/point.ts";
 import { type Cells, cellsOf } from "./cells.ts";
-import { doubtFor } from "./exact.ts";
+import { errorBoundFor } from "./exact.ts";
 import { type Faces, facesOf } from "./faces.ts";
 import { type HalfEdges, halfEdgesOf, standsFirst } from "./half-edges.ts";
 import { endsOf, findJoins, type Join, joinsOfMisses, type LineEnds, widestInk } from "./joins.ts";
@@ -66,11 +66,11 @@ export function buildMap(given: readonly Line[], options: MapOptions = {}): Plan
   };
   const ofEnds = findJoins(input);
   addJoins([...ofEnds, ...sideJoinsOf(input, ofEnds, widestInk(lines))]);
-  const doubt = doubtFor(longestExtent(segs));
-  const first = nodeSegments(segs, cells, doubt, onPeak);
+  const errorBound = errorBoundFor(longestExtent(segs));
+  const first = nodeSegments(segs, cells, errorBound, onPeak);
   const missed = joinsOfMisses(input, first.misses);
   addJoins(missed);
-  const { noding } = missed.length > 0 ? nodeSegments(segs, cells, doubt, onPeak) : first;
+  const { noding } = missed.length > 0 ? nodeSegments(segs, cells, errorBound, onPeak) : first;
   const loop = new Int32Array(noding.slotCount * 2);
   const halfEdges = halfEdgesOf(noding, standsFirst(lines, segs, noding), loop);
   onPeak?.();

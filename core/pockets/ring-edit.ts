@@ -143,7 +143,7 @@ export class RingEditor {
     const v = originOf(noding, a);
     const s = targetOf(noding, a);
     const t = targetOf(noding, b);
-    return cross(vx[s] - vx[v], vy[s] - vy[v], vx[t] - vx[v], vy[t] - vy[v], noding.doubt);
+    return cross(vx[s] - vx[v], vy[s] - vy[v], vx[t] - vx[v], vy[t] - vy[v], noding.errorBound);
   }
 
   private leavingAt(v: number): number {

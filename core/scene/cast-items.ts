@@ -9,9 +9,9 @@ import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import { BLUR_REACH } from "./item-box.ts";
 import type { Chain, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
 import { litPockets } from "./lit-pour.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
 /** What throws a shadow: outlines on paper, and how. */
@@ -123,7 +123,7 @@ function castersOn(drawing: Drawing, part: string, derived: PocketsDerived): Cas
 
 const middleOf = ({ x, y, width, height }: Box): Point => [x + width / 2, y + height / 2];
 
-const outlines = keeper<readonly Pocket[], Map<string, readonly Chain[]>>();
+const outlines = memo<readonly Pocket[], Map<string, readonly Chain[]>>();
 
 function outlinesOf(pockets: readonly Pocket[], part: string): readonly Chain[] {
   const known = outlines(pockets, [], () => new Map());
@@ -160,7 +160,7 @@ function shadowOf({ chains, middle, cast }: Caster, high: number, drawing: Drawi
   return shadow;
 }
 
-const kept = keeper<Pocket, Map<string, { readonly of: readonly unknown[]; readonly item: Item }>>();
+const kept = memo<Pocket, Map<string, { readonly of: readonly unknown[]; readonly item: Item }>>();
 
 function itemOn({ caster, shadow, pocket, pour }: Fallen, palette: Palette): Item {
   const items = kept(pocket, [], () => new Map());

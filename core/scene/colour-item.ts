@@ -2,7 +2,7 @@
 import type { ColourShape, Drawing, Gradient } from "../drawing/drawing.ts";
 import { gradientPaint, isPainted } from "./gradient-paint.ts";
 import type { Chain, Effects, Item, ItemPaint, Laid } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 /** What of a shape its item does not show by itself. */
@@ -39,8 +39,8 @@ export function paintOfShape(
   return { paint: tonePaint(tone), strength: tone.opacity ?? 1 };
 }
 
-const keptGradient = keeper<Gradient, ItemPaint>();
-const keptTone = keeper<Tone, ItemPaint>();
+const keptGradient = memo<Gradient, ItemPaint>();
+const keptTone = memo<Tone, ItemPaint>();
 
 /** One for each tone, so that a thousand uses of it are sent as one. */
 export const tonePaint = (tone: Tone): ItemPaint => keptTone(tone, [], () => ({ kind: "tone", tone }));

@@ -4,9 +4,9 @@ import { united } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { FlatsOf, PocketsDerived } from "./flat-of.ts";
 import type { Chain } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 
-const coloured = keeper<readonly Pocket[], readonly Chain[]>();
+const coloured = memo<readonly Pocket[], readonly Chain[]>();
 
 /** Where a shape that lies on what is coloured is seen; by the nonzero rule. `drawing` is that of the part. */
 export function colouredBelow(

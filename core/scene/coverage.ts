@@ -5,7 +5,7 @@
 import { flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf } from "../geometry/point.ts";
 import { type Chain, type Item, type RegionArea, type ScenePart, tonesIn } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Tone } from "./palette.ts";
 
 /** Places along the longer side of the page. */
@@ -69,7 +69,7 @@ function fill(on: Uint16Array, spans: Spans, number: number): void {
   for (let k = 0; k < spans.length; k += 2) on.fill(number, spans[k], spans[k + 1]);
 }
 
-const kept = keeper<readonly Chain[], Spans>();
+const kept = memo<readonly Chain[], Spans>();
 
 const spansOf = (chains: readonly Chain[], evenOdd: boolean, lattice: Lattice): Spans =>
   kept(chains, [evenOdd, lattice.cell, lattice.box], () => spansAnew(chains, evenOdd, lattice));

@@ -154,7 +154,7 @@ describe("a crease", () => {
     expect(Object.keys(drawing.flatShapes)).toEqual([]);
   });
 
-  it("runs out where it ends inside a pocket, if that is wished, and nowhere else", () => {
+  it("runs out where it ends inside a pocket, if that is requested, and nowhere else", () => {
     const inside = {
       ...crease,
       points: polyline([

@@ -9,10 +9,10 @@ import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import { around, BLUR_REACH } from "./item-box.ts";
 import type { Item, ItemPaint } from "./items.ts";
-import { keeper, sameList } from "./kept.ts";
+import { memo, sameList } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
-const crossedBy = keeper<Crease, readonly number[]>();
+const crossedBy = memo<Crease, readonly number[]>();
 const kept = new WeakMap<Crease, WeakMap<Pocket, { readonly of: readonly unknown[]; readonly item: Item }>>();
 
 export const creaseItems = (

@@ -6,17 +6,17 @@ import { combined, inset } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { PocketsDerived } from "./flat-of.ts";
 import type { Chain } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 
 /** So far, in parts of the page's diagonal, a shape goes on under what cuts it, so that nothing shows between them. */
 const UNDER = 1 / 2400;
 /** Page diagonals around the page where all is to be seen. */
 const FAR = 20;
 
-const holes = keeper<Pocket, Chain[]>();
+const holes = memo<Pocket, Chain[]>();
 /** By the first pocket that cuts: each part has its own. */
-const seen = keeper<Pocket, readonly Chain[]>();
-const seenOfClip = keeper<readonly Chain[], readonly Chain[]>();
+const seen = memo<Pocket, readonly Chain[]>();
+const seenOfClip = memo<readonly Chain[], readonly Chain[]>();
 
 /** Where shapes of a part are to be seen, of where they would be otherwise (`clip`, or everywhere); by the nonzero rule. */
 export function seenBeside(

@@ -7,14 +7,14 @@ import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import { formedBy, type KeyedForm } from "./formed.ts";
 import type { Item } from "./items.ts";
-import { keeper, sameList } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
 import { litPockets } from "./lit-pour.ts";
+import { memo, sameList } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
 type Lit = Pick<Drawing, "lamp" | "page">;
 
-const kept = keeper<Pocket, readonly Item[]>();
+const kept = memo<Pocket, readonly Item[]>();
 
 /** Its shade, or where it shines. */
 export const formItems = (

@@ -7,15 +7,15 @@ import type { Formed } from "../light/form-shade.ts";
 import { uncovered, united } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { inkOf } from "./ink-items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 
 /** An outline with a key of its own among all of a drawing. */
 export interface KeyedForm extends Formed {
   readonly key: string;
 }
 
-const own = keeper<Pocket, KeyedForm>();
-const wholes = keeper<readonly Pocket[], Map<string, readonly KeyedForm[]>>();
+const own = memo<Pocket, KeyedForm>();
+const wholes = memo<readonly Pocket[], Map<string, readonly KeyedForm[]>>();
 
 /** Flattened within this part of the outline's diagonal. */
 const FLAT = 1 / 2000;

@@ -6,10 +6,10 @@ import { lampOn } from "../light/lamp.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { tonePaint } from "./colour-item.ts";
 import type { Chain, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
-const kept = keeper<readonly Pocket[], Item | undefined>();
+const kept = memo<readonly Pocket[], Item | undefined>();
 
 export function groundShadowItem(
   drawing: Drawing,

@@ -3,12 +3,12 @@ import type { Drawing, InkShape, Nib, Profile, Stroke } from "../drawing/drawing
 import { nibOutline } from "../lines/nib-outline.ts";
 import { isPlain, profileOf } from "../lines/profile.ts";
 import type { Chain, Effects, Item, Region } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette, Tone } from "./palette.ts";
 
-const hasEcho = keeper<Drawing["strokes"], boolean>();
-const lists = keeper<Drawing["strokes"], Item[]>();
-const allLists = keeper<Drawing["strokes"], Item[]>();
+const hasEcho = memo<Drawing["strokes"], boolean>();
+const lists = memo<Drawing["strokes"], Item[]>();
+const allLists = memo<Drawing["strokes"], Item[]>();
 
 interface InkWork {
   /** That of their part. */
@@ -46,7 +46,7 @@ export function inkItems(
   );
 }
 
-const kept = keeper<Stroke | InkShape, Item>();
+const kept = memo<Stroke | InkShape, Item>();
 const NO_EFFECTS = {};
 
 /** An echo from within shows only inside its part's region. */
@@ -104,7 +104,7 @@ const nibbedStroke = (stroke: Stroke, nib: Nib | undefined): Pick<Item, "says" |
 /** What a stroke covers with ink, whatever it is painted as. */
 export const inkOf = (stroke: Stroke, nib: Nib | undefined): readonly Chain[] => nibbedInk(stroke, nib);
 
-const nibbed = keeper<Stroke, number[][]>();
+const nibbed = memo<Stroke, number[][]>();
 
 /** Offsetting takes longer than all else here: the ink of a stroke is kept for as long as the stroke is the same. */
 const nibbedInk = (stroke: Stroke, nib: Nib | undefined): number[][] =>

@@ -6,7 +6,7 @@ import type { Ranked, RingSource, Rings } from "./flat-of.ts";
 import { isPainted } from "./gradient-paint.ts";
 import { inwardRings, inwardSteps } from "./inward-steps.ts";
 import type { Effects, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
 interface Owner {
@@ -38,7 +38,7 @@ export const inwardItems = (
     },
   );
 
-const kept = keeper<Item, Omit<Ranked, "rank">>();
+const kept = memo<Item, Omit<Ranked, "rank">>();
 
 interface Around {
   readonly drawing: Pick<Drawing, "gradientStrength">;

@@ -10,7 +10,7 @@ import { type Region, ringsWithin } from "../lines/booleans.ts";
 import type { RingSource, Rings } from "./flat-of.ts";
 import { toneAlong } from "./gradient-paint.ts";
 import type { Chain } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 const FEWEST = 6;
@@ -24,7 +24,7 @@ export interface InwardStep {
   readonly opacity: number;
 }
 
-const kept = keeper<readonly Chain[], Rings>();
+const kept = memo<readonly Chain[], Rings>();
 
 /** What a region holds at each step but the first: the same list until something of it changes. `beneath` is the tone it lies on. */
 export function inwardRings(

@@ -2,7 +2,7 @@
 import type { Drawing, LightKind, LightSetting } from "../drawing/drawing.ts";
 import type { Ranked } from "./flat-of.ts";
 import type { Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 
 const AS_THEY_BEGIN: LightSetting = { visible: true, strength: 1 };
 
@@ -25,7 +25,7 @@ export function asSet(
       }));
 }
 
-const faint = keeper<Item, Item>();
+const faint = memo<Item, Item>();
 
 const fainter = (item: Item, strength: number): Item =>
   faint(item, [strength], () => ({

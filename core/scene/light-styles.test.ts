@@ -9,7 +9,7 @@ import { setMade } from "../drawing/light-edits.ts";
 import {
   addStyle,
   changeStyle,
-  type LitPocket,
+  type LightTarget,
   layingMatrix,
   layLight,
   letGo,
@@ -77,9 +77,9 @@ const lit = edited(
   }),
   addShade(shade),
 );
-const litPocket = (drawing: Drawing, id: "a" | "b"): LitPocket => {
+const litPocket = (drawing: Drawing, id: "a" | "b"): LightTarget => {
   const pocket = id === "a" ? small : large;
-  return { box: pocket.box, anchor: anchorOf(pocket), pour: drawing.pours[id] as LitPocket["pour"] };
+  return { box: pocket.box, anchor: anchorOf(pocket), pour: drawing.pours[id] as LightTarget["pour"] };
 };
 const taken: Light = takenLight(litPocket(lit, "a"), Object.values(lit.shades));
 const SAME: Laying = { fit: "same" };

@@ -3,10 +3,10 @@ import type { Drawing, Paint, Pour } from "../drawing/drawing.ts";
 import { type PlacedLight, placedLight } from "../drawing/light-styles.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { PocketsDerived } from "./flat-of.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 
-const placed = keeper<Pocket, PlacedLight>();
-const lit = keeper<Pocket, Pour>();
+const placed = memo<Pocket, PlacedLight>();
+const lit = memo<Pocket, Pour>();
 
 /** The light of its style where it follows one. */
 export function styleLight(pour: Pour, pocket: Pocket, styles: Drawing["styles"]): PlacedLight | undefined {
@@ -41,7 +41,7 @@ export interface LitPocket {
   readonly pour: Pour & { readonly paint: Paint };
 }
 
-const byPart = keeper<PocketsDerived["pourOf"], Map<string, readonly LitPocket[]>>();
+const byPart = memo<PocketsDerived["pourOf"], Map<string, readonly LitPocket[]>>();
 
 /** Those of a part, each with the light of its style; worked out once for all who ask. */
 export function litPockets(

@@ -7,7 +7,7 @@ import { gradientPaint, isPainted } from "./gradient-paint.ts";
 import { inwardItems } from "./inward-items.ts";
 import { inwardRings } from "./inward-steps.ts";
 import type { Effects, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette, Tone } from "./palette.ts";
 import { patternItems } from "./pattern-items.ts";
 
@@ -27,7 +27,7 @@ const trimmed = (pocket: Pocket, { opacity }: Tone): Effects => ({
   ...(opacity === undefined ? {} : { opacity }),
 });
 
-const keptGradient = keeper<Pocket, readonly Item[]>();
+const keptGradient = memo<Pocket, readonly Item[]>();
 
 /** It covers just what the pocket's colour does, and so needs no clip. */
 function gradientItems({ id, gradient, paint }: Pour, pocket: Pocket, over: Over): readonly Item[] {
@@ -55,7 +55,7 @@ function gradientItems({ id, gradient, paint }: Pour, pocket: Pocket, over: Over
 }
 
 const NONE: Rings = [];
-const keptPattern = keeper<Pocket, readonly Item[]>();
+const keptPattern = memo<Pocket, readonly Item[]>();
 
 function figureItems({ id, pattern }: Pour, pocket: Pocket, over: Over): readonly Item[] {
   if (!pattern) return [];
@@ -65,7 +65,7 @@ function figureItems({ id, pattern }: Pour, pocket: Pocket, over: Over): readonl
   );
 }
 
-const keptBands = keeper<Pocket, readonly Item[]>();
+const keptBands = memo<Pocket, readonly Item[]>();
 
 /** The widest first, each a line along the line it follows, so that the narrower ones lie on it. */
 function bandItems({ id, bands }: Pour, pocket: Pocket, { strokes, palette }: Over): readonly Item[] {

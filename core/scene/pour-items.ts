@@ -9,8 +9,8 @@ import type { Border, Pocket } from "../pockets/pockets.ts";
 import { tonePaint } from "./colour-item.ts";
 import { type FlatsOf, NO_EFFECTS, type PocketsDerived, type Ranked } from "./flat-of.ts";
 import type { Chain, Effects, Item } from "./items.ts";
-import { sameList } from "./kept.ts";
 import { litPour } from "./lit-pour.ts";
+import { sameList } from "./memo.ts";
 import { overItems } from "./over-items.ts";
 import type { Palette, Tone } from "./palette.ts";
 

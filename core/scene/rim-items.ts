@@ -6,13 +6,13 @@ import type { Pocket } from "../pockets/pockets.ts";
 import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Chain, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
 import { lampRank } from "./lamp-order.ts";
 import { litPockets } from "./lit-pour.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
-const shaped = keeper<Pocket, readonly Chain[]>();
-const kept = keeper<Pocket, Item>();
+const shaped = memo<Pocket, readonly Chain[]>();
+const kept = memo<Pocket, Item>();
 
 /** Those that are lighter than their pockets, or those that are deeper. */
 export const rimItems = (

@@ -25,8 +25,8 @@ import { groundShadowItem } from "./ground-shadow-item.ts";
 import { heldTones } from "./holds.ts";
 import { inkItems } from "./ink-items.ts";
 import { type Chain, type Item, type ScenePart, type SceneSheet, settledBy, tonesIn } from "./items.ts";
-import { keeper } from "./kept.ts";
 import { asSet } from "./light-kinds.ts";
+import { memo } from "./memo.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
 import { rimItems } from "./rim-items.ts";
 import { shadeItems } from "./shade-items.ts";
@@ -231,7 +231,7 @@ function sheetsOf(
 const stacked = (items: readonly Ranked[]): Item[] =>
   [...items].sort((a, b) => a.rank - b.rank).flatMap(({ item, over }) => (over ? [item, ...over] : item));
 
-const hidden = keeper<readonly Pocket[], Map<string, readonly Chain[]>>();
+const hidden = memo<readonly Pocket[], Map<string, readonly Chain[]>>();
 
 /** The region of a part: all its pockets but those that what is behind shows through. */
 function hiddenBehind(

@@ -7,7 +7,7 @@ import { deeperPaint } from "./deeper-paint.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import { withInward } from "./inward-items.ts";
 import type { Chain, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
 type ShadeOf<K extends Shade["kind"]> = Extract<Shade, { readonly kind: K }>;
@@ -44,7 +44,7 @@ export const shadeItems = (
   });
 
 const NONE: readonly number[] = [];
-const copies = keeper<Shade, Map<number, Shade>>();
+const copies = memo<Shade, Map<number, Shade>>();
 
 /** The same shade in another of its pockets, under a name of its own. */
 function namesake(shade: Shade, key: number): Shade {
@@ -64,9 +64,9 @@ function deeperThan(pour: Pour | undefined, shade: Shade, drawing: Drawing, pale
     : paintOfShape(shade, drawing, palette);
 }
 
-const keptPaint = keeper<Shade, Painted>();
+const keptPaint = memo<Shade, Painted>();
 
-const kept = keeper<Shade, Item>();
+const kept = memo<Shade, Item>();
 
 /** A freehand shape, trimmed to its pockets. */
 function drawnShade(shade: ShadeOf<"drawn">, pockets: readonly Pocket[], painted: Painted): Item {

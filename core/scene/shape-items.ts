@@ -10,11 +10,11 @@ import type { FlatsOf, PocketsDerived, Ranked } from "./flat-of.ts";
 import { withInward } from "./inward-items.ts";
 import { BLUR_REACH, boxOfItem } from "./item-box.ts";
 import type { Chain, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 import { patternItems } from "./pattern-items.ts";
 
-const keptShape = keeper<FlatShape, Item>();
+const keptShape = memo<FlatShape, Item>();
 
 /** The colour shapes of a part that lie on a sheet. */
 export const shapeItems = (
@@ -45,7 +45,7 @@ export const shapeItems = (
     return [{ rank, ...laid, over: [...over, ...figureItems(shape, item, drawing, palette)] }];
   });
 
-const keptFigures = keeper<Item, readonly Item[]>();
+const keptFigures = memo<Item, readonly Item[]>();
 
 /** The figures of a shape's pattern, seen where the shape is and mixed as it is. */
 function figureItems(
@@ -68,7 +68,7 @@ function figureItems(
 
 const NONE: readonly Item[] = [];
 
-const blooms = keeper<FlatShape, readonly Chain[]>();
+const blooms = memo<FlatShape, readonly Chain[]>();
 
 /** Colour on the ink alone. */
 function bloomItem(

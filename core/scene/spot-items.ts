@@ -3,10 +3,10 @@ import type { Drawing } from "../drawing/drawing.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
-const kept = keeper<Pocket, Item>();
+const kept = memo<Pocket, Item>();
 
 export function spotItems(
   { pours, ink }: Drawing,

@@ -3,10 +3,10 @@ import type { Drawing } from "../drawing/drawing.ts";
 import { type InkLine, type Region, rimAround } from "../lines/booleans.ts";
 import { tonePaint } from "./colour-item.ts";
 import type { Area, Chain, Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
-const kept = keeper<Area, readonly Chain[]>();
+const kept = memo<Area, readonly Chain[]>();
 
 /** `drawn` are the items that the rim lies around; those that are trimmed lie within others. */
 export function stickerItem(

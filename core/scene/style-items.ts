@@ -4,11 +4,11 @@ import type { Pocket } from "../pockets/pockets.ts";
 import { colourItem, paintOfShape } from "./colour-item.ts";
 import type { PocketsDerived, Ranked } from "./flat-of.ts";
 import type { Item } from "./items.ts";
-import { keeper } from "./kept.ts";
 import { litPockets, styleLight } from "./lit-pour.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
-const kept = keeper<Pocket, readonly Item[]>();
+const kept = memo<Pocket, readonly Item[]>();
 
 export const styleItems = (
   drawing: Drawing,

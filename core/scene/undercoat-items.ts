@@ -3,11 +3,11 @@ import type { Drawing } from "../drawing/drawing.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { type FlatsOf, NO_EFFECTS, type PocketsDerived, withOpacity } from "./flat-of.ts";
 import type { Item } from "./items.ts";
-import { keeper } from "./kept.ts";
+import { memo } from "./memo.ts";
 import type { Palette } from "./palette.ts";
 
 /** By the first pocket of a part: each part has its own. */
-const keptUndercoat = keeper<Pocket, Item>();
+const keptUndercoat = memo<Pocket, Item>();
 
 /** One shape of all pockets, to the middle of the outermost line. */
 export function undercoatItems(

@@ -15,13 +15,13 @@ export function LeakCard() {
   const page = useDesk((s) => s.drawing.page);
   const { bridgeLeak, forgetLeak } = useDeskStore().getState();
   if (!leak) return null;
-  const { openings: found, wish, part } = leak;
+  const { openings: found, request, part } = leak;
   const openings = found.map((opening) => ({ ...opening, part }));
   const [widest] = openings;
   const [x, y] = toScreen(view, widest?.at ?? leak.path[0]);
   const left = Math.max(8, Math.min(x + 26, matSize.width - CARD.width - 8));
   const top = Math.max(8, Math.min(y + 22, matSize.height - CARD.height - 8));
-  const afterwards = wish && (wish.pour.kind !== "paint" || wish.pour.paint) ? " and pour" : "";
+  const afterwards = request && (request.pour.kind !== "paint" || request.pour.paint) ? " and pour" : "";
   return (
     <section
       aria-label="Why colour would run out"

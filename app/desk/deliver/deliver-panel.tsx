@@ -9,10 +9,10 @@ import { GroundFields } from "./ground-fields.tsx";
 import { PageFields } from "./page-fields.tsx";
 import { proof } from "./proof.ts";
 import { ProofDialog } from "./proof-dialog.tsx";
+import { CONTACT, EVERY, SEEN, usualRequest } from "./request.ts";
 import { SignWindow } from "./sign-window.tsx";
 import { TakeHomeWindow } from "./take-home-window.tsx";
 import { useHandOver } from "./use-hand-over.ts";
-import { CONTACT, EVERY, SEEN, usualWish } from "./wish.ts";
 
 /** Page and ground, and the files to take home. */
 export function DeliverPanel() {
@@ -96,7 +96,8 @@ function SaveButton({ kind, way, icon }: { kind: FileKind; way: string; icon: Re
   const { word } = FILE_KINDS[kind];
   const busy = share !== null;
   const percent = Math.round(100 * (share ?? 0));
-  const save = () => start({ ...usualWish([kind], desk.getState().drawing.page.ppi), way }, "download", word);
+  const save = () =>
+    start({ ...usualRequest([kind], desk.getState().drawing.page.ppi), way }, "download", word);
   return (
     <>
       <Button

@@ -7,11 +7,11 @@ import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useDesk } from "../store/use-desk.ts";
 import { bytesWord } from "./hand-over.ts";
-import { CONTACT, EVERY, SEEN, SHARE_WORDS, type TakeHome } from "./wish.ts";
+import { CONTACT, EVERY, SEEN, SHARE_WORDS, type TakeHome } from "./request.ts";
 
 interface Props {
   /** Makes the same files again, of the drawing as it is now. */
-  readonly onAgain: (wish: TakeHome) => void;
+  readonly onAgain: (request: TakeHome) => void;
   readonly busy: boolean;
 }
 

@@ -5,7 +5,7 @@ import { keepDelivery } from "../../keep/deliveries.ts";
 import { downloadFile } from "../../ui/download.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { type MadeFile, makeFiles, type Progress, plainFileName } from "./make-files.ts";
-import type { TakeHome } from "./wish.ts";
+import type { TakeHome } from "./request.ts";
 
 /** Compressed already. */
 const PACKED = /\.(png|pdf|ora)$/;
@@ -28,19 +28,19 @@ export const hasFolders = (): boolean =>
 /** What was handed over; undefined where it was stopped or no folder was chosen. Throws an Error that says what went wrong. */
 export async function handOver(
   desk: DeskStore,
-  wish: TakeHome,
+  request: TakeHome,
   place: Place,
   onProgress: Progress,
 ): Promise<readonly string[] | undefined> {
   const folder = place === "folder" ? await chosenFolder() : undefined;
   if (place === "folder" && !folder) return undefined;
-  const made = await makeFiles(desk, wish, onProgress);
+  const made = await makeFiles(desk, request, onProgress);
   if (!made) return undefined;
   if (made.length === 0) throw new Error("There is nothing to save of what is chosen.");
   const saved: MadeFile[] = [];
   if (folder) for (const file of made) saved.push(await write(folder, file));
   else saved.push(...(await download(desk, made)));
-  remember(desk, wish, saved);
+  remember(desk, request, saved);
   return saved.map(({ name }) => name);
 }
 
@@ -96,9 +96,9 @@ async function download(desk: DeskStore, made: readonly MadeFile[]): Promise<rea
   return made;
 }
 
-function remember(desk: DeskStore, wish: TakeHome, made: readonly MadeFile[]): void {
+function remember(desk: DeskStore, request: TakeHome, made: readonly MadeFile[]): void {
   const { id, noteExport, say } = desk.getState();
-  const kinds = wish.kinds.map((kind) => FILE_KINDS[kind].word);
+  const kinds = request.kinds.map((kind) => FILE_KINDS[kind].word);
   noteExport(
     kinds.length === 1
       ? `${kinds[0] === "Drawing file" ? "file" : kinds[0]} saved`
@@ -106,13 +106,13 @@ function remember(desk: DeskStore, wish: TakeHome, made: readonly MadeFile[]): v
   );
   say(`Saved ${made.map(({ name }) => name).join(", ")}`);
   const files = made.map(({ name, blob }) => ({ name, bytes: blob.size }));
-  void keepDelivery({ drawing: id, at: Date.now(), wish, files });
+  void keepDelivery({ drawing: id, at: Date.now(), wish: request, files });
 }
 
 /** What clipboards take: PNG for pictures, the text of an SVG. */
-export async function copyFile(desk: DeskStore, wish: TakeHome, onProgress: Progress): Promise<boolean> {
-  const [kind] = wish.kinds;
-  const blob = makeFiles(desk, wish, onProgress).then((made) => made?.[0]?.blob ?? new Blob());
+export async function copyFile(desk: DeskStore, request: TakeHome, onProgress: Progress): Promise<boolean> {
+  const [kind] = request.kinds;
+  const blob = makeFiles(desk, request, onProgress).then((made) => made?.[0]?.blob ?? new Blob());
   const type = kind === "png" ? "image/png" : "text/plain";
   const typed = blob.then((one) => new Blob([one], { type }));
   await navigator.clipboard.write([new ClipboardItem({ [type]: typed })]);

@@ -1,23 +1,23 @@
 import { FILE_KINDS, type FileKind, KINDS } from "#core/deliver/kinds.ts";
+import { isMade, type TakeHome } from "./request.ts";
 import { useSizes } from "./use-sizes.ts";
-import { isMade, type TakeHome } from "./wish.ts";
 
 interface Props {
-  readonly wish: TakeHome;
+  readonly request: TakeHome;
   readonly onChange: (change: Partial<TakeHome>) => void;
 }
 
 /** The kinds of files there are, with how large each will be. */
-export function KindFields({ wish, onChange }: Props) {
-  const sizes = useSizes(wish);
+export function KindFields({ request, onChange }: Props) {
+  const sizes = useSizes(request);
   const toggled = (kind: FileKind, on: boolean) =>
-    onChange({ kinds: KINDS.filter((one) => (one === kind ? on : wish.kinds.includes(one))) });
+    onChange({ kinds: KINDS.filter((one) => (one === kind ? on : request.kinds.includes(one))) });
   return (
     <fieldset className="grid gap-0.5">
       <legend className="mb-1 font-display text-base">Files</legend>
       {KINDS.map((kind) => {
         const { word, hint } = FILE_KINDS[kind];
-        const made = isMade(kind, wish);
+        const made = isMade(kind, request);
         return (
           <label
             key={kind}
@@ -25,7 +25,7 @@ export function KindFields({ wish, onChange }: Props) {
           >
             <input
               type="checkbox"
-              checked={made && wish.kinds.includes(kind)}
+              checked={made && request.kinds.includes(kind)}
               disabled={!made}
               onChange={({ target }) => toggled(kind, target.checked)}
               className="mt-1 h-4 w-4 accent-fern"

@@ -8,7 +8,7 @@ import { type Chosen, chosenScene } from "#core/scene/chosen-scene.ts";
 import { type Scene, sceneOf } from "#core/scene/scene.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { letteringIn } from "./lettering.ts";
-import { CONTACT, EVERY, isMade, SEEN, SHARE_WORDS, SHEETS_OF, type TakeHome } from "./wish.ts";
+import { CONTACT, EVERY, isMade, SEEN, SHARE_WORDS, SHEETS_OF, type TakeHome } from "./request.ts";
 
 export interface MadeFile {
   readonly name: string;
@@ -30,18 +30,18 @@ export interface Source {
 /** Undefined where it was stopped. */
 export async function makeFiles(
   desk: DeskStore,
-  wish: TakeHome,
+  request: TakeHome,
   onProgress: Progress,
 ): Promise<MadeFile[] | undefined> {
   // All that the lamp makes is there first.
   await desk.getState().light.settled();
   const state = desk.getState();
-  const jobs = await jobsFor(state, wish);
+  const jobs = await jobsFor(state, request);
   const made: MadeFile[] = [];
   for (const [k, job] of jobs.entries()) {
-    if (isEmpty(job.source) && pieceOf(state, wish) !== "")
-      throw new Error(`There is nothing to save: ${pieceOf(state, wish)} is empty in this drawing.`);
-    const files = await filesFor(job, state, wish, (share) => onProgress((k + share) / jobs.length));
+    if (isEmpty(job.source) && pieceOf(state, request) !== "")
+      throw new Error(`There is nothing to save: ${pieceOf(state, request)} is empty in this drawing.`);
+    const files = await filesFor(job, state, request, (share) => onProgress((k + share) / jobs.length));
     if (!files) return undefined;
     made.push(...files);
   }
@@ -49,28 +49,28 @@ export async function makeFiles(
 }
 
 /** What is seen of it where several are made: the first, or the sheet with all. */
-export const firstSource = async (state: Desk, wish: TakeHome): Promise<Source> =>
-  wish.way === CONTACT
-    ? contactSource(state, wish)
-    : sourceIn(state, wish, wish.way === EVERY ? SEEN : wish.way, "");
+export const firstSource = async (state: Desk, request: TakeHome): Promise<Source> =>
+  request.way === CONTACT
+    ? contactSource(state, request)
+    : sourceIn(state, request, request.way === EVERY ? SEEN : request.way, "");
 
 interface Job {
   readonly kind: FileKind;
   readonly source: Source;
 }
 
-async function jobsFor(state: Desk, wish: TakeHome): Promise<Job[]> {
-  const kinds = wish.kinds.filter((kind) => isMade(kind, wish));
-  if (wish.way === CONTACT) {
-    const source = await contactSource(state, wish);
+async function jobsFor(state: Desk, request: TakeHome): Promise<Job[]> {
+  const kinds = request.kinds.filter((kind) => isMade(kind, request));
+  if (request.way === CONTACT) {
+    const source = await contactSource(state, request);
     return kinds.map((kind) => ({ kind, source }));
   }
   const { drawing } = state;
-  const ways = wish.way === EVERY ? ranked(drawing.colourways) : [];
+  const ways = request.way === EVERY ? ranked(drawing.colourways) : [];
   return kinds.flatMap((kind): Job[] =>
     ways.length > 0 && !FILE_KINDS[kind].holdsWays
-      ? ways.map(({ id, name }) => ({ kind, source: sourceIn(state, wish, id, name) }))
-      : [{ kind, source: sourceIn(state, wish, wish.way === EVERY ? SEEN : wish.way, "") }],
+      ? ways.map(({ id, name }) => ({ kind, source: sourceIn(state, request, id, name) }))
+      : [{ kind, source: sourceIn(state, request, request.way === EVERY ? SEEN : request.way, "") }],
   );
 }
 
@@ -78,9 +78,9 @@ async function jobsFor(state: Desk, wish: TakeHome): Promise<Job[]> {
 const inWay = (drawing: Drawing, way: string): Drawing =>
   way === SEEN ? drawing : { ...drawing, shown: way };
 
-function sceneIn({ drawing, derived, scene }: Desk, way: string, wish: TakeHome): Scene {
+function sceneIn({ drawing, derived, scene }: Desk, way: string, request: TakeHome): Scene {
   const whole = way === SEEN ? scene : sceneOf(inWay(drawing, way), derived);
-  return chosenScene(whole, chosenBy(wish));
+  return chosenScene(whole, chosenBy(request));
 }
 
 const chosenBy = ({ part, share }: TakeHome): Chosen => ({
@@ -88,11 +88,11 @@ const chosenBy = ({ part, share }: TakeHome): Chosen => ({
   sheets: SHEETS_OF[share],
 });
 
-function sourceIn(state: Desk, wish: TakeHome, way: string, more: string): Source {
+function sourceIn(state: Desk, request: TakeHome, way: string, more: string): Source {
   return {
-    more: `${more} ${pieceOf(state, wish)}`.trim(),
+    more: `${more} ${pieceOf(state, request)}`.trim(),
     drawing: inWay(state.drawing, way),
-    scene: sceneIn(state, way, wish),
+    scene: sceneIn(state, way, request),
     page: state.drawing.page,
   };
 }
@@ -104,9 +104,9 @@ const isEmpty = ({ scene }: Source): boolean =>
 const pieceOf = ({ drawing }: Desk, { part, share }: TakeHome): string =>
   [drawing.parts[part]?.name ?? "", share === "all" ? "" : SHARE_WORDS[share]].filter(Boolean).join(" ");
 
-async function contactSource(state: Desk, wish: TakeHome): Promise<Source> {
+async function contactSource(state: Desk, request: TakeHome): Promise<Source> {
   const { drawing, derived } = state;
-  const sheet = contactOf(drawing, derived, chosenBy(wish), await letteringIn("print"));
+  const sheet = contactOf(drawing, derived, chosenBy(request), await letteringIn("print"));
   return { more: "contact sheet", drawing, ...sheet };
 }
 
@@ -114,7 +114,7 @@ async function contactSource(state: Desk, wish: TakeHome): Promise<Source> {
 async function filesFor(
   { kind, source }: Job,
   { derived, pictures }: Desk,
-  wish: TakeHome,
+  request: TakeHome,
   onProgress: Progress,
 ): Promise<MadeFile[] | undefined> {
   const { drawing, scene, page, more } = source;
@@ -124,16 +124,16 @@ async function filesFor(
       {
         as: kind,
         name: plainFileName(drawing.name, more),
-        ppi: wish.ppi,
+        ppi: request.ppi,
         widthInches: widthInInches(page),
         bleed: bleedOf(page),
-        ...(wish.inks || FILE_KINDS[kind].byInk ? { inks: inkNames(drawing, scene) } : {}),
+        ...(request.inks || FILE_KINDS[kind].byInk ? { inks: inkNames(drawing, scene) } : {}),
       },
       onProgress,
     );
   const { ending, type, variant = "" } = FILE_KINDS[kind];
-  const isWhole = wish.share === "all" && wish.part === "" && wish.way !== CONTACT;
-  const bytes = textFile(kind, { drawing, derived, scene, page, isWhole }, wish);
+  const isWhole = request.share === "all" && request.part === "" && request.way !== CONTACT;
+  const bytes = textFile(kind, { drawing, derived, scene, page, isWhole }, request);
   return [
     {
       name: `${plainFileName(drawing.name, `${more} ${variant}`)}${ending}`,

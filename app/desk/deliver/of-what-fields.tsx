@@ -4,7 +4,7 @@ import { partsOf } from "#core/drawing/parts.ts";
 import { NumberField } from "../../ui/number-field.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
 import { useDesk } from "../store/use-desk.ts";
-import { CONTACT, EVERY, SEEN, SHARE_WORDS, SHARES, type Share, type TakeHome } from "./wish.ts";
+import { CONTACT, EVERY, SEEN, SHARE_WORDS, SHARES, type Share, type TakeHome } from "./request.ts";
 
 const FIELD = "h-8 w-full rounded-md border border-edge bg-white px-2";
 
@@ -19,12 +19,12 @@ const Labelled = ({ word, children }: { word: string; children: ReactNode }) => 
 );
 
 interface Props {
-  readonly wish: TakeHome;
+  readonly request: TakeHome;
   readonly onChange: (change: Partial<TakeHome>) => void;
 }
 
 /** Of what files are made: sheets, parts, colourways, and how fine. */
-export function OfWhatFields({ wish, onChange }: Props) {
+export function OfWhatFields({ request, onChange }: Props) {
   const drawing = useDesk((s) => s.drawing);
   const parts = [...partsOf(drawing)].reverse();
   const ways = ranked(drawing.colourways);
@@ -33,7 +33,7 @@ export function OfWhatFields({ wish, onChange }: Props) {
       <Labelled word="Sheets">
         <select
           aria-label="Sheets"
-          value={wish.share}
+          value={request.share}
           onChange={({ target }) => onChange({ share: target.value as Share })}
           className={FIELD}
         >
@@ -48,7 +48,7 @@ export function OfWhatFields({ wish, onChange }: Props) {
         <Labelled word="Parts">
           <select
             aria-label="Parts"
-            value={wish.part}
+            value={request.part}
             onChange={({ target }) => onChange({ part: target.value })}
             className={FIELD}
           >
@@ -66,7 +66,7 @@ export function OfWhatFields({ wish, onChange }: Props) {
           <Labelled word="Colourway">
             <select
               aria-label="Colourway"
-              value={wish.way}
+              value={request.way}
               onChange={({ target }) => onChange({ way: target.value })}
               className={FIELD}
             >
@@ -83,7 +83,7 @@ export function OfWhatFields({ wish, onChange }: Props) {
           <Labelled word="On dark pages an SVG shows">
             <select
               aria-label="On dark pages an SVG shows"
-              value={wish.dark}
+              value={request.dark}
               onChange={({ target }) => onChange({ dark: target.value })}
               className={FIELD}
             >
@@ -99,7 +99,7 @@ export function OfWhatFields({ wish, onChange }: Props) {
       ) : null}
       <NumberField
         label="Pixels per inch"
-        value={wish.ppi}
+        value={request.ppi}
         min={1}
         max={2400}
         digits={0}
@@ -109,12 +109,12 @@ export function OfWhatFields({ wish, onChange }: Props) {
       <div className="grid gap-2 border-t border-line pt-3">
         <Toggle
           label="SVG: touching pockets of one colour as one shape"
-          checked={wish.united}
+          checked={request.united}
           onChange={(united) => onChange({ united })}
         />
         <Toggle
           label="PDF: tin colours as named printing inks"
-          checked={wish.inks}
+          checked={request.inks}
           onChange={(inks) => onChange({ inks })}
         />
       </div>

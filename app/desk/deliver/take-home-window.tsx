@@ -8,22 +8,22 @@ import { DeliveriesList } from "./deliveries-list.tsx";
 import { copyFile, hasFolders, type Place } from "./hand-over.ts";
 import { KindFields } from "./kind-fields.tsx";
 import { OfWhatFields } from "./of-what-fields.tsx";
+import { EVERY, isMade, SEEN, type TakeHome, usualRequest } from "./request.ts";
 import { TakenPicture } from "./taken-picture.tsx";
 import { useHandOver } from "./use-hand-over.ts";
-import { EVERY, isMade, SEEN, type TakeHome, usualWish } from "./wish.ts";
 
 /** All the files that can be taken home, of what, with how large they will be; and those that were. */
 export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
   const desk = useDeskStore();
-  const [wish, setWish] = useState<TakeHome>(() =>
-    usualWish(["svg", "png"], desk.getState().drawing.page.ppi),
+  const [request, setRequest] = useState<TakeHome>(() =>
+    usualRequest(["svg", "png"], desk.getState().drawing.page.ppi),
   );
-  const change = (part: Partial<TakeHome>) => setWish((now) => ({ ...now, ...part }));
+  const change = (part: Partial<TakeHome>) => setRequest((now) => ({ ...now, ...part }));
   const { share, start } = useHandOver();
-  const meant = wish.kinds.filter((kind) => isMade(kind, wish));
-  const save = (place: Place) => start({ ...wish, kinds: meant }, place, "delivery");
+  const meant = request.kinds.filter((kind) => isMade(kind, request));
+  const save = (place: Place) => start({ ...request, kinds: meant }, place, "delivery");
   const again = (past: TakeHome) => {
-    setWish(past);
+    setRequest(past);
     void start(past, "download", "delivery");
   };
   return (
@@ -36,10 +36,10 @@ export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
     >
       <div className="grid h-full min-h-0 grid-cols-[15rem_1fr_21rem] divide-x divide-line">
         <div className="grid content-start gap-4 overflow-y-auto p-5">
-          <OfWhatFields wish={wish} onChange={change} />
+          <OfWhatFields request={request} onChange={change} />
         </div>
         <div className="grid content-start gap-4 overflow-y-auto p-5">
-          <KindFields wish={wish} onChange={change} />
+          <KindFields request={request} onChange={change} />
           <div className="flex flex-wrap items-center gap-2">
             <Button
               main
@@ -65,13 +65,13 @@ export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
                 <FolderDown size={16} aria-hidden /> Into a folder
               </Button>
             ) : null}
-            <CopyButton kind="png" wish={wish} />
-            <CopyButton kind="svg" wish={wish} />
+            <CopyButton kind="png" request={request} />
+            <CopyButton kind="svg" request={request} />
           </div>
           <DeliveriesList onAgain={again} busy={share !== null} />
         </div>
         <div className="grid content-start gap-3 overflow-y-auto p-5">
-          <TakenPicture wish={wish} />
+          <TakenPicture request={request} />
         </div>
       </div>
     </Window>
@@ -80,13 +80,13 @@ export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
 
 const COPIED = { png: "PNG", svg: "SVG" } as const;
 
-function CopyButton({ kind, wish }: { kind: "png" | "svg"; wish: TakeHome }) {
+function CopyButton({ kind, request }: { kind: "png" | "svg"; request: TakeHome }) {
   const desk = useDeskStore();
   const tell = useNotice();
   const word = COPIED[kind];
   const copy = async () => {
     try {
-      const one = { ...wish, kinds: [kind], way: wish.way === EVERY ? SEEN : wish.way };
+      const one = { ...request, kinds: [kind], way: request.way === EVERY ? SEEN : request.way };
       if (await copyFile(desk, one, () => {})) tell(`The ${word} is on the clipboard.`);
     } catch {
       tell(`The browser did not take the ${word} to the clipboard. Save it instead.`, { tone: "warn" });

@@ -1,11 +1,11 @@
 import { useEffect, useState } from "react";
 import { useDesk } from "../store/use-desk.ts";
+import type { TakeHome } from "./request.ts";
 import { useTakenPicture } from "./use-taken-picture.ts";
-import type { TakeHome } from "./wish.ts";
 
 /** What is taken home as it will look, with its proportions. */
-export function TakenPicture({ wish }: { wish: TakeHome }) {
-  const taken = useTakenPicture(wish);
+export function TakenPicture({ request }: { request: TakeHome }) {
+  const taken = useTakenPicture(request);
   const { unit } = useDesk((s) => s.drawing.page);
   const [address, setAddress] = useState<string | null>(null);
   useEffect(() => {

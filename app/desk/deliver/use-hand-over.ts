@@ -2,17 +2,17 @@ import { useState } from "react";
 import { useNotice } from "../../ui/notices.tsx";
 import { useDeskStore } from "../store/use-desk.ts";
 import { handOver, type Place } from "./hand-over.ts";
-import type { TakeHome } from "./wish.ts";
+import type { TakeHome } from "./request.ts";
 
 /** Hands files over and tells what went wrong; `share` is how much is made, null while nothing is. */
 export function useHandOver() {
   const desk = useDeskStore();
   const tell = useNotice();
   const [share, setShare] = useState<number | null>(null);
-  const start = async (wish: TakeHome, place: Place, what: string): Promise<boolean> => {
+  const start = async (request: TakeHome, place: Place, what: string): Promise<boolean> => {
     setShare(0);
     try {
-      const names = await handOver(desk, wish, place, setShare);
+      const names = await handOver(desk, request, place, setShare);
       if (!names) tell(`The ${what} was stopped. Your drawing is unchanged.`);
       return names !== undefined;
     } catch (error) {

@@ -4,30 +4,30 @@ import { widthInInches } from "#core/drawing/drawing.ts";
 import { useDeskStore } from "../store/use-desk.ts";
 import { bytesWord } from "./hand-over.ts";
 import { makeFiles } from "./make-files.ts";
-import { isMade, type TakeHome } from "./wish.ts";
+import { isMade, type TakeHome } from "./request.ts";
 
 /** What is of pixels is made this wide, twice, from which it is reckoned how large it grows. */
 const TRIED = [220, 440] as const;
 const PATIENCE_MS = 350;
 
 /** How large the chosen files will be, as they are found out one after another. */
-export function useSizes(wish: TakeHome): Readonly<Partial<Record<FileKind, string>>> {
+export function useSizes(request: TakeHome): Readonly<Partial<Record<FileKind, string>>> {
   const desk = useDeskStore();
   const [sizes, setSizes] = useState<Readonly<Partial<Record<FileKind, string>>>>({});
   useEffect(() => {
     let open = true;
     setSizes({});
     const bytesOf = async (kind: FileKind, ppi: number) => {
-      const made = await makeFiles(desk, { ...wish, kinds: [kind], ppi }, () => {});
+      const made = await makeFiles(desk, { ...request, kinds: [kind], ppi }, () => {});
       return (made ?? []).reduce((sum, { blob }) => sum + blob.size, 0);
     };
     const find = async () => {
       const width = widthInInches(desk.getState().drawing.page);
-      for (const kind of wish.kinds.filter((one) => isMade(one, wish))) {
+      for (const kind of request.kinds.filter((one) => isMade(one, request))) {
         if (!open) return;
         const word = FILE_KINDS[kind].ofPixels
-          ? `about ${bytesWord(await reckoned((pixels) => bytesOf(kind, pixels / width), wish.ppi * width))}`
-          : bytesWord(await bytesOf(kind, wish.ppi));
+          ? `about ${bytesWord(await reckoned((pixels) => bytesOf(kind, pixels / width), request.ppi * width))}`
+          : bytesWord(await bytesOf(kind, request.ppi));
         if (open) setSizes((now) => ({ ...now, [kind]: word }));
       }
     };
@@ -36,7 +36,7 @@ export function useSizes(wish: TakeHome): Readonly<Partial<Record<FileKind, stri
       open = false;
       clearTimeout(waiting);
     };
-  }, [desk, wish]);
+  }, [desk, request]);
   return sizes;
 }
 

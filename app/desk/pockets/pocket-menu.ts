@@ -6,7 +6,7 @@ import type { StageMenu } from "../stages/menu.ts";
 import type { DeskStore } from "../store/desk-state.ts";
 import { gatheredPockets, gatherPockets } from "../tools/gather/gather-state.ts";
 import { pourInto } from "./pour-into.ts";
-import { type PourWish, paintWish } from "./pour-wish.ts";
+import { type PourRequest, paintRequest } from "./pour-request.ts";
 import { describePocket, walkedPocket } from "./walk.ts";
 
 export const pocketMenu: StageMenu = {
@@ -28,9 +28,9 @@ export const pocketMenu: StageMenu = {
       {
         word: `Pour ${drawing.tin[paint.colour]?.name ?? "colour"}${many && ` into${many}`}`,
         keys: "Enter",
-        act: () => pour(desk, pockets, paintWish(paint)),
+        act: () => pour(desk, pockets, paintRequest(paint)),
       },
-      { word: `Empty${many}`, keys: "Backspace", act: () => pour(desk, pockets, paintWish(null)) },
+      { word: `Empty${many}`, keys: "Backspace", act: () => pour(desk, pockets, paintRequest(null)) },
       { word: "One step lighter", parted: true, act: () => pour(desk, pockets, { kind: "step", by: 1 }) },
       { word: "One step darker", act: () => pour(desk, pockets, { kind: "step", by: -1 }) },
       { word: "As spot black", act: () => pour(desk, pockets, { kind: "ink" }) },
@@ -55,8 +55,8 @@ function meant(desk: DeskStore): readonly Pocket[] {
   return walked && !gathered.includes(walked) ? [walked] : gathered;
 }
 
-function pour(desk: DeskStore, pockets: readonly Pocket[], wish: PourWish): void {
+function pour(desk: DeskStore, pockets: readonly Pocket[], request: PourRequest): void {
   const state = desk.getState();
-  const edit = pourInto(state, pockets, wish);
+  const edit = pourInto(state, pockets, request);
   if (edit) state.edit(edit);
 }

@@ -20,7 +20,7 @@ import type { Pictures } from "../../work/pictures.ts";
 import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
 import type { Compared } from "../canvas/compared.ts";
 import type { Look } from "../judge/looks.ts";
-import type { PourWish } from "../pockets/pour-wish.ts";
+import type { PourRequest } from "../pockets/pour-request.ts";
 import type { HoverStore } from "./hover.ts";
 import type { Slot, Slots } from "./slots.ts";
 
@@ -149,14 +149,14 @@ export interface GapsSlice {
   readonly stamp: number;
   readonly gaps: StampedGaps;
   readonly chosenOpening: number | null;
-  readonly leak: (Leak & { readonly wish?: Wish; readonly part: string }) | null;
+  readonly leak: (Leak & { readonly request?: RequestAt; readonly part: string }) | null;
   /** What a reach that is being tried would close. */
   readonly triedReach: (ReachReading & { readonly width: number }) | null;
   readonly chooseOpening: (index: number | null) => void;
-  /** Why colour would run out of a place; a wish is what was asked for there. */
-  readonly explainLeak: (at: Point, wish?: Wish) => Promise<void>;
+  /** Why colour would run out of a place; a request is what was asked for there. */
+  readonly explainLeak: (at: Point, request?: RequestAt) => Promise<void>;
   readonly forgetLeak: () => void;
-  /** Bridges openings for good; when none is left on the way out of a wish's place, the wish is fulfilled. */
+  /** Bridges openings for good; when none is left on the way out of a request's place, the request is fulfilled. */
   readonly bridgeLeak: (openings: readonly PartOpening[]) => void;
   /** Shows what a reach in page units would close, without touching the drawing. */
   readonly tryReach: (width: number) => Promise<void>;
@@ -169,9 +169,9 @@ export interface StampedGaps extends GapReading {
 }
 
 /** What was asked for before colour would have run out: done once the openings are bridged. */
-export interface Wish {
+export interface RequestAt {
   readonly at: Point;
-  readonly pour: PourWish;
+  readonly pour: PourRequest;
 }
 
 /** What is said to the person. */

@@ -13,7 +13,7 @@ import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/ope
 import { makePart } from "../parts/part-actions.ts";
 import { describeDrawing } from "../pockets/describe.ts";
 import { pourInto } from "../pockets/pour-into.ts";
-import { paintWish } from "../pockets/pour-wish.ts";
+import { paintRequest } from "../pockets/pour-request.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, usesOf } from "../pockets/stats.ts";
 import { describePocket, walk, walkedPocket } from "../pockets/walk.ts";
@@ -101,8 +101,8 @@ describe("pouring", () => {
   it("does nothing where the pocket holds that paint already, and explains what is open", async () => {
     await open(ROOMS);
     const [left] = state().derived.pockets;
-    state().edit(pourInto(state(), [left], paintWish(state().paint))!);
-    expect(pourInto(state(), [left], paintWish(state().paint))).toBeUndefined();
+    state().edit(pourInto(state(), [left], paintRequest(state().paint))!);
+    expect(pourInto(state(), [left], paintRequest(state().paint))).toBeUndefined();
     dragTool(desk, "pour", [[70, 50]]);
     await settled();
     expect(state().leak!.openings[0].width).toBeCloseTo(4, 0);
@@ -248,7 +248,7 @@ describe("snags and figures", () => {
     state().moveView({ scale: 10, x: 2028, y: 28 });
     stageOf(state()).nextSnag(desk, 1);
     expect(state().view.x).toBeLessThan(1000);
-    state().edit(pourInto(state(), state().derived.pockets, paintWish(state().paint))!);
+    state().edit(pourInto(state(), state().derived.pockets, paintRequest(state().paint))!);
     stageOf(state()).nextSnag(desk, 1);
     expect(state().view.x).toBe(2028);
     expect(state().reason?.text).toBe("Every pocket has its colour.");
@@ -330,7 +330,7 @@ describe("what would change nothing", () => {
     dragTool(desk, "pour", [[30, 50]]);
     expect(state().reason?.text).toBe("Nothing is poured here that could be made darker.");
     const [pocket] = state().derived.pockets;
-    state().edit(pourInto(state(), [pocket], paintWish({ colour: "frond", step: -3 }))!);
+    state().edit(pourInto(state(), [pocket], paintRequest({ colour: "frond", step: -3 }))!);
     dragTool(desk, "pour", [pocket.seed]);
     expect(state().reason?.text).toBe("Frond goes no darker: this is the end of its ladder.");
     expect(labels(desk)).toEqual(["Pour pocket"]);
@@ -449,7 +449,7 @@ describe("the store", () => {
     await open(CLOSED);
     const [left] = state().derived.pockets;
     const before = state().history;
-    state().show(pourInto(state(), [left], paintWish({ colour: "radish", step: 0 }))!);
+    state().show(pourInto(state(), [left], paintRequest({ colour: "radish", step: 0 }))!);
     expect(pocketCounts(state()).coloured).toBe(1);
     expect(state().scene.parts[0].sheets[0].name).toBe("flats");
     expect(state().history).toBe(before);

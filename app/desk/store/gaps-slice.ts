@@ -6,7 +6,7 @@ import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { openingIn } from "../gaps/fresh-gaps.ts";
 import { sayLeak } from "../gaps/say-leak.ts";
 import { pourInto } from "../pockets/pour-into.ts";
-import type { Desk, GapsSlice, GetDesk, SetSlice, StampedGaps, Wish } from "./desk-state.ts";
+import type { Desk, GapsSlice, GetDesk, RequestAt, SetSlice, StampedGaps } from "./desk-state.ts";
 
 const NO_GAPS: StampedGaps = {
   stamp: -1,
@@ -35,11 +35,11 @@ export function createGaps(
   /** Counts changes of the lines, and reaches that were tried: an answer from before the last of them is not shown. */
   let changes = 0;
   let tries = 0;
-  let wish: Wish | undefined;
+  let request: RequestAt | undefined;
 
   /** Once the pockets are there: pours what was asked for, or says what is still open. */
-  const fulfil = ({ at, pour }: Wish) => {
-    wish = undefined;
+  const fulfil = ({ at, pour }: RequestAt) => {
+    request = undefined;
     const pocket = pocketAt(get().derived.pockets, at);
     if (!pocket) void get().explainLeak(at, { at, pour });
     else {
@@ -53,7 +53,7 @@ export function createGaps(
       changes++;
       set({ stamp: get().stamp + (openings ? 1 : 0), leak: null, triedReach: null });
     },
-    onPockets: () => wish && fulfil(wish),
+    onPockets: () => request && fulfil(request),
     onGaps: (gaps) => {
       const { stamp, drawing, gaps: before, chosenOpening } = get();
       const chosen = chosenOpening === null ? null : openingIn(gaps, before.openings[chosenOpening]);
@@ -83,7 +83,7 @@ export function createGaps(
           get().tell("What is open here could not be found out. The drawing is as it was.");
           return;
         }
-        set({ leak: leak && { ...leak, wish: wanted, part } });
+        set({ leak: leak && { ...leak, request: wanted, part } });
         get().say(leak ? sayLeak(leak, drawing.page) : "");
       },
       forgetLeak: () => set({ leak: null }),
@@ -91,7 +91,7 @@ export function createGaps(
         const { leak, history } = get();
         get().edit(bridgeEdit(openings));
         if (get().history === history) return;
-        wish = leak?.wish;
+        request = leak?.request;
         set({ leak: null });
       },
       tryReach: async (width) => {

@@ -32,8 +32,8 @@ export async function makeVersion(
   own?: true,
 ): Promise<void> {
   const inches = widthInInches(drawing.page);
-  const wish = { as: "png", name: "version", ppi: WIDE / inches, widthInches: inches } as const;
-  const made = await pictures.files(scene, wish, () => {}).catch(() => undefined);
+  const request = { as: "png", name: "version", ppi: WIDE / inches, widthInches: inches } as const;
+  const made = await pictures.files(scene, request, () => {}).catch(() => undefined);
   await keepVersion(id, drawing, { name, own, picture: made?.[0]?.blob ?? null });
 }
 

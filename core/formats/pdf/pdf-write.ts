@@ -13,7 +13,7 @@ import type { Content } from "./content.ts";
 import { PdfFile, rgbOf } from "./pdf-file.ts";
 import { softMask } from "./soft-mask.ts";
 
-export interface PdfWish {
+export interface PdfRequest {
   /** Of the page, without bleed. */
   readonly widthInches: number;
   /** Beyond the page on every side. */
@@ -26,22 +26,22 @@ export interface PdfWish {
 
 const POINTS_PER_INCH = 72;
 
-/** The bytes of a file; the same scene and wish give the same. */
-export async function writePdf(scene: Scene, wish: PdfWish): Promise<Uint8Array> {
+/** The bytes of a file; the same scene and request give the same. */
+export async function writePdf(scene: Scene, request: PdfRequest): Promise<Uint8Array> {
   const document = await PDFDocument.create({ updateMetadata: false });
   document.setTitle(scene.title);
   document.setProducer("Fern Pocket");
-  addPage(document, scene, wish);
+  addPage(document, scene, request);
   return document.save();
 }
 
-function addPage(document: PDFDocument, scene: Scene, wish: PdfWish): void {
+function addPage(document: PDFDocument, scene: Scene, request: PdfRequest): void {
   const { box } = scene;
-  const scale = (wish.widthInches * POINTS_PER_INCH) / box.width;
-  const bleed = (wish.bleedInches ?? 0) * POINTS_PER_INCH;
+  const scale = (request.widthInches * POINTS_PER_INCH) / box.width;
+  const bleed = (request.bleedInches ?? 0) * POINTS_PER_INCH;
   const seen = grow(box, bleed / scale);
   const file = new PdfFile(document.context, seen, digitsFor(Math.max(box.width, box.height)));
-  const painter = new PdfPainter(file, seen, wish, scale);
+  const painter = new PdfPainter(file, seen, request, scale);
   const art = file.named(painter.art(scene));
   const content = file.content();
   // The page's own y runs up.
@@ -61,7 +61,7 @@ class PdfPainter {
   constructor(
     private readonly file: PdfFile,
     private readonly seen: Box,
-    private readonly wish: PdfWish,
+    private readonly request: PdfRequest,
     /** Points a page unit. */
     private readonly scale: number,
   ) {}
@@ -187,13 +187,13 @@ class PdfPainter {
     out.op("S");
   }
 
-  /** Pixels a page unit: as wished, or as few as a blur of that width needs. */
+  /** Pixels a page unit: as requested, or as few as a blur of that width needs. */
   private pixelsFor(blur: number): number {
-    return Math.min((this.wish.ppi * this.scale) / POINTS_PER_INCH, FINE / blur);
+    return Math.min((this.request.ppi * this.scale) / POINTS_PER_INCH, FINE / blur);
   }
 
   private ink(out: Content, tone: Tone, how: "f" | "S"): void {
-    const { inkOf } = this.wish;
+    const { inkOf } = this.request;
     if (!inkOf) {
       out.colour(how === "f" ? "rg" : "RG", rgbOf(tone.value));
       return;

@@ -74,15 +74,15 @@ describe("a PDF", () => {
   });
 
   it("is the same from the same, without fonts, with pictures of soft edges alone", async () => {
-    const wish = { widthInches: 4, ppi: 300 };
-    const pdf = await writePdf(ALL, wish);
-    expect(Buffer.from(await writePdf(ALL, wish)).equals(Buffer.from(pdf))).toBe(true);
+    const request = { widthInches: 4, ppi: 300 };
+    const pdf = await writePdf(ALL, request);
+    expect(Buffer.from(await writePdf(ALL, request)).equals(Buffer.from(pdf))).toBe(true);
     const text = uncompressed(pdf);
     expect(text).not.toContain("/Font");
     expect(text.match(/\/Subtype \/Image/g)).toHaveLength(4);
     expect(text).toContain("/Title");
     const sharp = { ...ALL, parts: ALL.parts.slice(1) };
-    expect(uncompressed(await writePdf(sharp, wish))).not.toContain("/Image");
+    expect(uncompressed(await writePdf(sharp, request))).not.toContain("/Image");
   });
 
   it("has its page trimmed out of what bleeds", async () => {
@@ -108,16 +108,16 @@ describe("a PDF", () => {
       [leaf, "Frond"],
       [red, "Größe #1"],
     ]);
-    const wish = { widthInches: 4, ppi: 300 };
+    const request = { widthInches: 4, ppi: 300 };
     const opaque = unblended(ALL);
-    const inks = await writePdf(opaque, { ...wish, inkOf: (one) => names.get(one) ?? one.variable });
+    const inks = await writePdf(opaque, { ...request, inkOf: (one) => names.get(one) ?? one.variable });
     expect(problemsOf(inks)).toBe("");
     const text = uncompressed(inks);
     expect(text).toContain("/Separation");
     expect(text).toMatch(/\/Frond\s/);
     expect(text).toContain("Gr#c3#b6#c3#9fe#201");
     for (const reader of PDF_READERS) {
-      const [a, b] = [inks, await writePdf(opaque, wish)].map((pdf) => drawnBy(reader, pdf, WIDTH));
+      const [a, b] = [inks, await writePdf(opaque, request)].map((pdf) => drawnBy(reader, pdf, WIDTH));
       expect(differenceOf(a, b).mean, reader).toBeLessThan(1);
     }
   });

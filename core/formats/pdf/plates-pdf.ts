@@ -8,7 +8,7 @@ export interface GreyPage {
   readonly pixels: Uint8Array;
 }
 
-export interface PlatesWish {
+export interface PlatesRequest {
   readonly title: string;
   /** Of the page with its margin. */
   readonly widthInches: number;
@@ -19,18 +19,18 @@ const POINTS_PER_INCH = 72;
 /** The predictors of PNG. */
 const PREDICTOR = 15;
 
-export async function greyPages(pages: readonly GreyPage[], wish: PlatesWish): Promise<Uint8Array> {
+export async function greyPages(pages: readonly GreyPage[], request: PlatesRequest): Promise<Uint8Array> {
   const document = await PDFDocument.create({ updateMetadata: false });
-  document.setTitle(wish.title);
+  document.setTitle(request.title);
   document.setProducer("Fern Pocket");
-  for (const page of pages) addPage(document, page, wish);
+  for (const page of pages) addPage(document, page, request);
   return document.save();
 }
 
 function addPage(
   document: PDFDocument,
   { size, pixels }: GreyPage,
-  { widthInches, marginInches }: PlatesWish,
+  { widthInches, marginInches }: PlatesRequest,
 ): void {
   const { context } = document;
   const width = widthInches * POINTS_PER_INCH;

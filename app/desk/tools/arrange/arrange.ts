@@ -47,13 +47,13 @@ function gripsOf({ x, y, width, height }: Box, pixel: number): Grip[] {
 }
 
 /** What is arranged: lines or colour shapes. */
-interface Reach {
+interface Targets {
   readonly near: (desk: Desk, at: Point, pixel: number) => Arranged | undefined;
   /** All that a hand can take. */
   readonly all: (desk: Desk) => readonly Arranged[];
 }
 
-const LINES: Reach = {
+const LINES: Targets = {
   near: lineNear,
   all: (desk) => [...pickable(desk, desk.drawing.strokes), ...pickable(desk, desk.drawing.inkShapes)],
 };
@@ -70,7 +70,7 @@ export const arrangeTool: Tool = {
 
 /** What a tool that arranges does with pointer and keys. */
 export function arranging(
-  reach: Reach,
+  targets: Targets,
   removing: (chosen: readonly Arranged[]) => Edit,
 ): Pick<Tool, "cursor" | "press" | "places" | "hover" | "key" | "chooseAll" | "marks"> {
   return {
@@ -82,8 +82,8 @@ export function arranging(
       const grip =
         frame && gripsOf(frame, pixel).find((one) => distance(one.at, at) <= HANDLE_PIXELS * pixel);
       if (grip) return gripGesture(press, grip);
-      const line = reach.near(state, at, pixel);
-      if (!line) return gatherGesture(press, reach);
+      const line = targets.near(state, at, pixel);
+      if (!line) return gatherGesture(press, targets);
       if (shift) {
         const { selected } = state;
         state.choose(
@@ -97,9 +97,9 @@ export function arranging(
     places: (desk) => {
       const frame = frameOf(desk);
       const grips = frame ? gripsOf(frame, 1 / desk.view.scale).map(({ at }) => at) : [];
-      return [...grips, ...reach.all(desk).map((line) => pointAt(chainsOf(line)[0], 0.5))];
+      return [...grips, ...targets.all(desk).map((line) => pointAt(chainsOf(line)[0], 0.5))];
     },
-    hover: ({ desk, at, pixel }) => arrange.find(desk, reach.near(desk.getState(), at, pixel)?.id ?? null),
+    hover: ({ desk, at, pixel }) => arrange.find(desk, targets.near(desk.getState(), at, pixel)?.id ?? null),
     key: (desk, event) => {
       const state = desk.getState();
       const nudge = nudgeOf(event, state.view.scale);
@@ -112,11 +112,11 @@ export function arranging(
     },
     chooseAll: (desk) => {
       const state = desk.getState();
-      const all = reach.all(state);
+      const all = targets.all(state);
       state.choose(all.map(({ id }) => id));
       state.say(`${countThings(all)} chosen`);
     },
-    marks: (desk) => arrangeMarks(desk, reach),
+    marks: (desk) => arrangeMarks(desk, targets),
   };
 }
 
@@ -148,7 +148,7 @@ function gripGesture({ desk, at }: Press, { anchor, turns }: Grip): Gesture {
 }
 
 /** A loop gathers the lines within it, a drag across lines those it crosses. */
-function gatherGesture({ desk, at, pixel, shift }: Press, reach: Reach): Gesture {
+function gatherGesture({ desk, at, pixel, shift }: Press, targets: Targets): Gesture {
   const points: Point[] = [at];
   return {
     move: (press) => {
@@ -157,19 +157,19 @@ function gatherGesture({ desk, at, pixel, shift }: Press, reach: Reach): Gesture
     end: () => {
       const state = desk.getState();
       const { selected } = state;
-      const found = reach.all(state).filter((line) => gathers(points, chainsOf(line), pixel));
+      const found = targets.all(state).filter((line) => gathers(points, chainsOf(line), pixel));
       state.choose([...new Set([...(shift ? selected : []), ...found.map(({ id }) => id)])]);
     },
     trail: () => ({ points, closed: !isAcross(points) }),
   };
 }
 
-function arrangeMarks(desk: Desk, reach: Reach): OverlayMark[] {
+function arrangeMarks(desk: Desk, targets: Targets): OverlayMark[] {
   const under = arrange.under(desk);
   const hovered =
     under === null || desk.selected.includes(under)
       ? undefined
-      : reach.all(desk).find(({ id }) => id === under);
+      : targets.all(desk).find(({ id }) => id === under);
   const chainMarks = (line: Arranged, tint: "fern" | "quiet"): OverlayMark[] =>
     chainsOf(line).map((points) => ({
       kind: "chain",

@@ -29,7 +29,7 @@ const POINT_PIXELS = 9;
 const near = (a: Point, b: Point, pixel: number): boolean => distance(a, b) <= POINT_PIXELS * pixel;
 
 /** What is bent: lines and ink, or colour shapes. */
-interface Reach {
+interface Targets {
   readonly near: (desk: Desk, at: Point, pixel: number) => Bent | undefined;
   /** All that a hand can take. */
   readonly all: (desk: Desk) => readonly Bent[];
@@ -37,7 +37,7 @@ interface Reach {
 
 type Bent = Stroke | Ring;
 
-const LINES: Reach = {
+const LINES: Targets = {
   near: (desk, at, pixel) => strokeNear(desk, at, pixel) ?? ringNear(inkRings(desk), at, pixel),
   all: (desk) => [...pickable(desk, desk.drawing.strokes), ...inkRings(desk)],
 };
@@ -54,7 +54,7 @@ export const bendTool: Tool = {
 
 /** What a tool that bends does with pointer and keys. */
 export function bendingOf(
-  reach: Reach,
+  targets: Targets,
 ): Pick<Tool, "cursor" | "press" | "places" | "hover" | "doublePress" | "key" | "chooseAll" | "marks"> {
   return {
     cursor: "default",
@@ -66,12 +66,12 @@ export function bendingOf(
       if (line && handle) return handleGesture(press, line, handle);
       const point = line && pointNear(line.points, line.closed, at, POINT_PIXELS * pixel);
       if (line && point !== undefined) return pointGesture(press, line, point, shift);
-      chooseBent(desk, reach.near(state, at, pixel));
+      chooseBent(desk, targets.near(state, at, pixel));
       return undefined;
     },
     places: (desk) => {
       const line = bentLine(desk);
-      if (!line) return reach.all(desk).map(({ points }) => pointAt(points, curveCount(points) / 2));
+      if (!line) return targets.all(desk).map(({ points }) => pointAt(points, curveCount(points) / 2));
       const { points, closed } = line;
       const tips = heldPoints(desk).flatMap((point) =>
         handlesOf(points, closed, point).filter((place) => place >= 0),
@@ -81,7 +81,7 @@ export function bendingOf(
         ...tips.map((place): Point => [points[place], points[place + 1]]),
       ];
     },
-    hover: ({ desk, at, pixel }) => bend.find(desk, reach.near(desk.getState(), at, pixel)?.id ?? null),
+    hover: ({ desk, at, pixel }) => bend.find(desk, targets.near(desk.getState(), at, pixel)?.id ?? null),
     doublePress: ({ desk, at, pixel }) => {
       const line = bentLine(desk.getState());
       if (!line) return;
@@ -97,7 +97,7 @@ export function bendingOf(
       holdPoints(desk, points);
       desk.getState().say(`${points.length} points held`);
     },
-    marks: (desk) => bendMarks(desk, reach),
+    marks: (desk) => bendMarks(desk, targets),
   };
 }
 
@@ -177,11 +177,11 @@ function stepPoint(desk: DeskStore, by: number): void {
   state.say(`Point ${next + 1} of ${count}, ${kind}`);
 }
 
-function bendMarks(desk: Desk, reach: Reach): OverlayMark[] {
+function bendMarks(desk: Desk, targets: Targets): OverlayMark[] {
   const line = bentLine(desk);
   const held = heldPoints(desk);
   const name = bend.under(desk);
-  const under = name === null ? undefined : reach.all(desk).find(({ id }) => id === name);
+  const under = name === null ? undefined : targets.all(desk).find(({ id }) => id === name);
   const hovered = under?.id === line?.id ? undefined : under;
   const lit: OverlayMark[] = hovered
     ? [{ kind: "chain", points: hovered.points, closed: hovered.closed, tint: "quiet" }]

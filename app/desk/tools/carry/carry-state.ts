@@ -4,7 +4,7 @@ import {
   addStyle,
   changeStyle,
   isLit,
-  type LitPocket,
+  type LightTarget,
   layLight,
   letGo,
   removeStyle,
@@ -45,10 +45,14 @@ function layingOf(desk: Desk): Laying {
   return { fit, ...(mirror ? { mirror } : {}), ...(vary ? { vary } : {}) };
 }
 
-function litPocketOf(desk: Desk, pocket: Pocket): LitPocket | undefined {
+function lightTargetOf(desk: Desk, pocket: Pocket): LightTarget | undefined {
   const pour = colouredIn(desk, pocket);
   return (
-    pour && { box: pocket.box, anchor: anchorOf(pocket), pour: pour as LitPocket["pour"] & { paint: Paint } }
+    pour && {
+      box: pocket.box,
+      anchor: anchorOf(pocket),
+      pour: pour as LightTarget["pour"] & { paint: Paint },
+    }
   );
 }
 
@@ -56,7 +60,7 @@ function litPocketOf(desk: Desk, pocket: Pocket): LitPocket | undefined {
 export function take(desk: DeskStore, pocket: Pocket): void {
   const state = desk.getState();
   const { derived, drawing, tell, say } = state;
-  const lit = litPocketOf(state, pocket);
+  const lit = lightTargetOf(state, pocket);
   const index = derived.pockets.indexOf(pocket);
   const shades = Object.values(drawing.shades).filter(({ id }) => derived.pocketsOf.get(id)?.includes(index));
   const light = lit && takenLight(lit, shades);
@@ -71,7 +75,7 @@ export function take(desk: DeskStore, pocket: Pocket): void {
 /** Lays what was taken, or the style that is chosen, on pockets that have a colour. */
 export function lay(desk: DeskStore, pockets: readonly Pocket[], how: "edit" | "show" = "edit"): void {
   const state = desk.getState();
-  const lit = pockets.flatMap((pocket) => litPocketOf(state, pocket) ?? []);
+  const lit = pockets.flatMap((pocket) => lightTargetOf(state, pocket) ?? []);
   if (lit.length === 0) {
     state.tell("Pour a colour here first: light is made of its ladder.");
     return;
@@ -102,9 +106,9 @@ export function giveToStyle(desk: DeskStore, style: LightStyle): void {
   carry.change(desk, { style: style.id, taken: null });
 }
 
-const usersOf = (state: Desk, { id }: LightStyle): LitPocket[] =>
+const usersOf = (state: Desk, { id }: LightStyle): LightTarget[] =>
   state.derived.pockets.flatMap((pocket) => {
-    const lit = litPocketOf(state, pocket);
+    const lit = lightTargetOf(state, pocket);
     return lit?.pour.style?.style === id ? [lit] : [];
   });
 

@@ -19,7 +19,7 @@ import { Range } from "../../../ui/range.tsx";
 import { makePart } from "../../parts/part-actions.ts";
 import { colouredIn } from "../../pockets/pour-in.ts";
 import { pourInto } from "../../pockets/pour-into.ts";
-import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
+import { type PourRequest, paintRequest } from "../../pockets/pour-request.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { nextMade } from "../lamp/lamp-state.ts";
@@ -127,18 +127,18 @@ function Doing({ count }: { count: number }) {
   const colour = useDesk((s) => s.drawing.tin[s.paint.colour]?.name ?? "colour");
   const desk = useDeskStore();
   const none = count === 0;
-  const pour = (wish: PourWish) => {
+  const pour = (request: PourRequest) => {
     const state = desk.getState();
-    const edit = pourInto(state, gatheredPockets(state), wish);
+    const edit = pourInto(state, gatheredPockets(state), request);
     if (edit) state.edit(edit);
   };
   const make = () => void makePart(desk, { pockets: gatheredPockets(desk.getState()) });
   return (
     <div className="grid grid-cols-[auto_auto_auto] gap-1">
-      <Button size="small" disabled={none} onClick={() => pour(paintWish(desk.getState().paint))}>
+      <Button size="small" disabled={none} onClick={() => pour(paintRequest(desk.getState().paint))}>
         <Droplet size={13} aria-hidden /> <span className="max-w-24 truncate">Pour {colour}</span>
       </Button>
-      <Button size="small" disabled={none} onClick={() => pour(paintWish(null))}>
+      <Button size="small" disabled={none} onClick={() => pour(paintRequest(null))}>
         <X size={13} aria-hidden /> Empty
       </Button>
       <Button

@@ -1,5 +1,5 @@
 /** What pouring lays: the colour in hand, a step from what is there, or ink. */
-import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
+import { type PourRequest, paintRequest } from "../../pockets/pour-request.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 
@@ -13,8 +13,8 @@ interface Settings {
 
 export const pourSettings = toolState<Settings, object>("pour", { lays: "colour", cuts: false }, {});
 
-export function wishOf(desk: Desk): PourWish {
+export function requestOf(desk: Desk): PourRequest {
   const { lays, cuts } = pourSettings.settings(desk);
-  if (lays === "colour") return paintWish(desk.paint, cuts && desk.drawing.shapeWalls);
+  if (lays === "colour") return paintRequest(desk.paint, cuts && desk.drawing.shapeWalls);
   return lays === "ink" ? { kind: "ink" } : { kind: "step", by: lays === "lighter" ? 1 : -1 };
 }

@@ -8,17 +8,17 @@ import { Crossed } from "../../pockets/crossed.ts";
 import { flatAt } from "../../pockets/flats-near.ts";
 import { pourIn } from "../../pockets/pour-in.ts";
 import { paintAfter, pourInto, steppedPaint } from "../../pockets/pour-into.ts";
-import { type PourWish, paintWish } from "../../pockets/pour-wish.ts";
+import { type PourRequest, paintRequest } from "../../pockets/pour-request.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
-import { wishOf } from "./pour-state.ts";
+import { requestOf } from "./pour-state.ts";
 
-function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
+function pouring({ desk, at, pixel }: Press, request: PourRequest): Gesture {
   const begun = desk.getState();
   const crossed = new Crossed(begun.derived.pockets, at, pixel);
   const cross = (to: Point) => {
-    if (crossed.to(to)) begun.show(pourInto(begun, crossed.pockets, wish) ?? null);
+    if (crossed.to(to)) begun.show(pourInto(begun, crossed.pockets, request) ?? null);
   };
   const flat = flatAt(begun, at);
   if (!flat) cross(at);
@@ -31,11 +31,11 @@ function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
     },
     end: () => {
       if (crossed.pockets.length > 0) {
-        if (desk.getState().underway === null) sayNoStep(desk, crossed.pockets[0], wish);
+        if (desk.getState().underway === null) sayNoStep(desk, crossed.pockets[0], request);
         return;
       }
-      if (flat) paintFlat(begun, flat, wish);
-      else void begun.explainLeak(at, { at, pour: wish });
+      if (flat) paintFlat(begun, flat, request);
+      else void begun.explainLeak(at, { at, pour: request });
     },
     marks: () => crossed.pockets.map((pocket) => ({ kind: "pocket", pocket })),
   };
@@ -44,31 +44,31 @@ function pouring({ desk, at, pixel }: Press, wish: PourWish): Gesture {
 /** A press on a flat shape is meant for the pockets beneath once it goes this far. */
 const DRAG_PIXELS = 6;
 
-function paintFlat(desk: Desk, flat: FlatShape, wish: PourWish): void {
+function paintFlat(desk: Desk, flat: FlatShape, request: PourRequest): void {
   const { drawing, edit } = desk;
   const paint =
-    wish.kind === "step"
-      ? steppedPaint(drawing, flat.paint, wish.by)
-      : wish.kind === "ink"
+    request.kind === "step"
+      ? steppedPaint(drawing, flat.paint, request.by)
+      : request.kind === "ink"
         ? drawing.ink
-        : wish.paint;
+        : request.paint;
   edit(paint ? changeShapes([flat], { paint }) : removeShapes([flat]));
 }
 
-function pourWalked(desk: DeskStore, wish: PourWish): void {
+function pourWalked(desk: DeskStore, request: PourRequest): void {
   const state = desk.getState();
   const pocket = walkedPocket(state);
-  const edit = pocket && pourInto(state, [pocket], wish);
+  const edit = pocket && pourInto(state, [pocket], request);
   if (edit) state.edit(edit);
-  else if (pocket) sayNoStep(desk, pocket, wish);
+  else if (pocket) sayNoStep(desk, pocket, request);
 }
 
 /** Says why a pocket is not made lighter or darker. */
-function sayNoStep(desk: DeskStore, pocket: Pocket, wish: PourWish): void {
-  if (wish.kind !== "step") return;
+function sayNoStep(desk: DeskStore, pocket: Pocket, request: PourRequest): void {
+  if (request.kind !== "step") return;
   const state = desk.getState();
   const poured = pourIn(state, pocket);
-  const way = wish.by > 0 ? "lighter" : "darker";
+  const way = request.by > 0 ? "lighter" : "darker";
   const name = poured?.paint && !poured.spot ? state.drawing.tin[poured.paint.colour]?.name : undefined;
   state.tell(
     name
@@ -92,9 +92,9 @@ export const pourTool: Tool = {
   sheet: "flats",
   cursor: "crosshair",
   lights: true,
-  lays: (desk, pocket) => paintAfter(desk, pocket, wishOf(desk)),
-  press: (press) => pouring(press, wishOf(press.desk.getState())),
-  key: onEnter((desk) => pourWalked(desk, wishOf(desk.getState()))),
+  lays: (desk, pocket) => paintAfter(desk, pocket, requestOf(desk)),
+  press: (press) => pouring(press, requestOf(press.desk.getState())),
+  key: onEnter((desk) => pourWalked(desk, requestOf(desk.getState()))),
 };
 
 export const emptyTool: Tool = {
@@ -105,9 +105,9 @@ export const emptyTool: Tool = {
   sheet: "flats",
   cursor: "crosshair",
   lights: true,
-  press: (press) => pouring(press, paintWish(null)),
-  key: onEnter((desk) => pourWalked(desk, paintWish(null))),
+  press: (press) => pouring(press, paintRequest(null)),
+  key: onEnter((desk) => pourWalked(desk, paintRequest(null))),
 };
 
 /** Takes the colour out of the pocket walked to. */
-export const emptyWalked = (desk: DeskStore): void => pourWalked(desk, paintWish(null));
+export const emptyWalked = (desk: DeskStore): void => pourWalked(desk, paintRequest(null));

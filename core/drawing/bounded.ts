@@ -17,14 +17,14 @@ export interface Changed {
   readonly inverse: Patch[];
 }
 
-export interface Held extends Changed {
+export interface Bounded extends Changed {
   /** Whether something had to be brought to its bounds. */
   readonly brought: boolean;
   /** The fields of what cannot be kept; the edit is then not to be done. */
   readonly wrong: readonly FieldName[];
 }
 
-export function held(before: Drawing, changed: Changed): Held {
+export function bounded(before: Drawing, changed: Changed): Bounded {
   const mended = new Map<string, { readonly path: readonly string[]; readonly value: unknown }>();
   const wrong = new Set<FieldName>();
   for (const place of placesIn(before, changed)) {

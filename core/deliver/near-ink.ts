@@ -1,6 +1,6 @@
 /**
  * Which pixels lie within a distance of inked ones: the distance along each row first, then the nearest of the rows around
- * (Saito and Toriwaki, "New algorithms for Euclidean distance transformation", 1994), looked for no farther than the reach.
+ * (Saito and Toriwaki, "New algorithms for Euclidean distance transformation", 1994), looked for no farther than the distance.
  */
 
 /** Rows of ink, a byte a pixel, 0 for none. */
@@ -9,18 +9,18 @@ export interface InkRows {
   readonly width: number;
 }
 
-/** For each pixel of `rows` 255 within `reach` pixels of an inked one, there or in the rows before and after, else 0. */
-export function reachOfInk(
+/** For each pixel of `rows` 255 within `distance` pixels of an inked one, there or in the rows before and after, else 0. */
+export function nearInk(
   { ink, width }: InkRows,
   before: Uint8Array | undefined,
   after: Uint8Array | undefined,
-  reach: number,
+  distance: number,
 ): Uint8Array {
-  const around = Math.ceil(reach);
+  const around = Math.ceil(distance);
   const rows = ink.length / width;
   const above = tail(before, around * width);
   const below = (after ?? NONE).subarray(0, around * width);
-  const along = [above, ink, below].map((part) => alongRows(part, width, reach));
+  const along = [above, ink, below].map((part) => alongRows(part, width, distance));
   const distances = new Float64Array(above.length + ink.length + below.length);
   along.reduce((at, part) => {
     distances.set(part, at);
@@ -31,7 +31,7 @@ export function reachOfInk(
   const found = new Uint8Array(ink.length);
   for (let r = 0; r < rows; r++)
     for (let row = Math.max(0, first + r - around); row <= Math.min(last, first + r + around); row++) {
-      const most = reach ** 2 - (row - first - r) ** 2;
+      const most = distance ** 2 - (row - first - r) ** 2;
       for (let x = 0; x < width; x++) if (distances[row * width + x] ** 2 <= most) found[r * width + x] = 255;
     }
   return found;
@@ -42,19 +42,19 @@ const NONE = new Uint8Array(0);
 const tail = (rows: Uint8Array = NONE, length: number): Uint8Array =>
   rows.subarray(Math.max(0, rows.length - length));
 
-/** How far each pixel is from the nearest inked one of its row; Infinity where that is beyond the reach. */
-function alongRows(ink: Uint8Array, width: number, reach: number): Float64Array {
+/** How far each pixel is from the nearest inked one of its row; Infinity where that is beyond the distance. */
+function alongRows(ink: Uint8Array, width: number, distance: number): Float64Array {
   const distances = new Float64Array(ink.length).fill(Infinity);
   for (let start = 0; start < ink.length; start += width) {
     let since = Infinity;
     for (let x = 0; x < width; x++) {
       since = ink[start + x] ? 0 : since + 1;
-      if (since <= reach) distances[start + x] = since;
+      if (since <= distance) distances[start + x] = since;
     }
     since = Infinity;
     for (let x = width - 1; x >= 0; x--) {
       since = ink[start + x] ? 0 : since + 1;
-      if (since < distances[start + x] && since <= reach) distances[start + x] = since;
+      if (since < distances[start + x] && since <= distance) distances[start + x] = since;
     }
   }
   return distances;

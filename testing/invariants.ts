@@ -1,7 +1,7 @@
-/** What docs/pockets.md promises of every map, for tests. */
-import { UnionFind } from "../geometry/union-find.ts";
-import { originOf, targetOf } from "./half-edges.ts";
-import type { PlanarMap } from "./planar-map.ts";
+/** The invariants of every planar map (docs/pockets.md), for tests. */
+import { UnionFind } from "../core/geometry/union-find.ts";
+import { originOf, targetOf } from "../core/pockets/half-edges.ts";
+import type { PlanarMap } from "../core/pockets/planar-map.ts";
 
 /** Edges that are no repeats, each once, by their even half-edge. */
 export function edgesOf({ noding, halfEdges }: PlanarMap): number[] {

@@ -1,7 +1,7 @@
 /** Makes values anew only where what they are made of has changed, so that an edit leaves all else as it was. */
 
 /** `of` is compared one by one, lists and plain values alike; each key holds the value made for it last. */
-export function keeper<K extends object, T>(): (key: K, of: readonly unknown[], make: () => T) => T {
+export function memo<K extends object, T>(): (key: K, of: readonly unknown[], make: () => T) => T {
   const known = new WeakMap<K, { readonly of: readonly unknown[]; readonly made: T }>();
   return (key, of, make) => {
     const before = known.get(key);

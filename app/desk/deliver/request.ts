@@ -49,7 +49,7 @@ export interface TakeHome {
   readonly dark: string;
 }
 
-export const usualWish = (kinds: readonly FileKind[], ppi: number): TakeHome => ({
+export const usualRequest = (kinds: readonly FileKind[], ppi: number): TakeHome => ({
   kinds,
   share: "all",
   part: "",
