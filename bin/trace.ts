@@ -61,7 +61,7 @@ function pixelBytes(view: DataView): number {
 
 const IDAT = 0x49444154;
 
-/** Of what a picture's pixels take unpacked: packed they never take more than this beside, whatever packs them. */
+/** No packer makes a picture larger than its unpacked pixels by more than this part of them. */
 const packedAtMost = (raw: number): number => raw * 1.01 + 65_536;
 
 function decoded(png: Uint8Array): DecodedPng {

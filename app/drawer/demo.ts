@@ -5,7 +5,7 @@ export interface Demo {
   readonly about: string;
 }
 
-/** Those that show where this goes come first. */
+/** The coloured demos come first: they show what can be made here. */
 export const DEMOS: readonly Demo[] = [
   {
     file: "almanac-boot-coloured.fern",

@@ -138,7 +138,7 @@ export async function putInPlace(id: string, rows: Rows, { base, history, mended
   });
 }
 
-/** A row of the drawer as it should be, whatever it is. */
+/** A sound row of the drawer, made of whatever was stored. */
 export function soundRow(row: DrawingRow): DrawingRow {
   const number = (value: unknown): number => (Number.isFinite(value) ? (value as number) : 0);
   return {

@@ -20,7 +20,7 @@ export class ArtLink {
 
   constructor(private readonly worker: Worker) {}
 
-  /** Puts a canvas into a frame; one of the same name before it is painted no more. */
+  /** Puts a canvas into a frame; an earlier canvas of the same name is not painted any more. */
   canvasIn(frame: HTMLElement, name: string): void {
     // A canvas can be handed over only once, so each frame gets a new one.
     const canvas = document.createElement("canvas");

@@ -14,7 +14,7 @@ export class ArtSurface {
   private damage: Damage = "all";
   /** Tones whose values have changed since it was painted, if nothing else has. */
   private turned: Values | undefined;
-  /** Those that had changed when it was painted last. */
+  /** The items that had changed when it was painted last. */
   private last: Values | undefined;
   private recolouring: Recolouring | undefined;
 
@@ -40,7 +40,7 @@ export class ArtSurface {
     this.turned = undefined;
   }
 
-  /** Paints what was only recoloured once more from its items; whether there was any. */
+  /** Paints again, from its items, what was only recoloured so far; says whether there was any. */
   settle(): boolean {
     if (!this.recolouring) return false;
     this.recolouring = undefined;

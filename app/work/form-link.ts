@@ -20,7 +20,7 @@ interface Known extends Wanted {
   wantedIn: number;
 }
 
-/** What nobody has wanted for so many rounds is forgotten: its pocket is gone, or lit no more. */
+/** Forms that nobody has asked for in this many rounds are forgotten: their pockets are gone, or not lit any more. */
 const REMEMBERED = 8;
 
 interface Wanted {

@@ -22,7 +22,7 @@ enablePatches();
 export interface PocketReading {
   /** Keys of the pockets that show, largest first. */
   readonly keys: readonly number[];
-  /** Those among them that are not as they were told before. */
+  /** The pockets among them that differ from what was sent before. */
   readonly fresh: PackedPockets;
   /** Time in the worker, milliseconds. */
   readonly took: number;

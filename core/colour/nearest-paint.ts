@@ -5,7 +5,7 @@ import { apart } from "./oklch.ts";
 
 export interface NearestPaint {
   readonly paint: Paint;
-  /** How unlike it is: a distance in OKLab times 100. */
+  /** The distance between the two colours in OKLab, times 100. */
   readonly apart: number;
 }
 

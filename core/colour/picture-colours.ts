@@ -41,7 +41,7 @@ const CLEAR = 128;
 /** Cells at first; coarser where there are too many. */
 const CELL = 0.016;
 const MOST_CELLS = 1200;
-/** Lightness counts less: one colour lies in light and in shade. */
+/** Lightness counts less, since one colour is seen both in light and in shade. */
 const LIGHTNESS = 0.6;
 /** A pixel that differs so much from those two away lies on an edge. */
 const EDGE = 0.05;

@@ -23,7 +23,7 @@ const PLATE_SHEETS: readonly SheetName[] = ["ground", "flats", "ink"];
 export interface PlateRequest extends PictureRequest {
   /** How far lighter inks run on under darker ones, in page units. */
   readonly overlap: number;
-  /** Around the page, with marks by which plates are laid on one another; in page units. */
+  /** The margin around the page in page units. It holds the registration marks. */
   readonly margin: number;
 }
 
@@ -139,7 +139,7 @@ function inkIn(
   });
 }
 
-/** Ink of 255. Where a darker one has only part of a pixel, the rest may be paper: there nothing runs on. */
+/** Ink of 255. Where a darker ink covers only part of a pixel the rest may be paper, so a lighter ink stops there. */
 const overlapping = (own: number, darker: number, wide: number): number =>
   own > 0 || darker === 255 ? Math.min(255, own + Math.min(darker, wide)) : 0;
 

@@ -15,7 +15,7 @@ export interface TextSource {
   readonly derived: Derived;
   readonly scene: Scene;
   readonly page: Page;
-  /** The scene is all there is of the drawing, and not a piece of it or a sheet of several. */
+  /** Whether the scene is the whole drawing, not a part of it or a contact sheet. */
   readonly isWhole: boolean;
 }
 

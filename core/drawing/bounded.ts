@@ -18,9 +18,9 @@ export interface Changed {
 }
 
 export interface Bounded extends Changed {
-  /** Whether something had to be brought to its bounds. */
+  /** Whether any value had to be brought to its bounds. */
   readonly brought: boolean;
-  /** The fields of what cannot be kept; the edit is then not to be done. */
+  /** The fields that could not be kept: where there are any, the edit is refused. */
   readonly wrong: readonly FieldName[];
 }
 

@@ -28,7 +28,10 @@ export const DEEPEST_LIGHT = 6;
 
 /** Lines lie no farther from the page than this many of its diagonals. */
 const FARTHEST = 1000;
-/** Ink is at least this part of the page's diagonal wide, and at most this many of it; so are the figures of patterns. */
+/**
+ * The least and the greatest width of ink as parts of the page's diagonal; the figures of patterns have the same
+ * bounds.
+ */
 const THINNEST = 1e-6;
 const WIDEST = 10;
 /** Shapes are at least this part of the page's diagonal wide or high. */

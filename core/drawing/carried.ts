@@ -125,7 +125,7 @@ const ownerOf = (line: string, goes: ReadonlySet<string>): string =>
 export const startOf = ({ points }: Bridge): Point => [points[0], points[1]];
 export const endOf = ({ points }: Bridge): Point => [points[points.length - 2], points[points.length - 1]];
 
-/** The parts all of whose lines are among some: they go with everything that belongs to them. */
+/** The parts whose lines are all among the given ones: everything that belongs to them goes along. */
 function wholeParts({ strokes, inkShapes }: Drawing, ids: ReadonlySet<string>): Set<string> {
   const lines = [...Object.values(strokes), ...Object.values(inkShapes)].filter(({ echo }) => !echo);
   const left = new Set(lines.filter(({ id }) => !ids.has(id)).map(partOf));

@@ -135,7 +135,7 @@ export const removeUnused = (drawing: Drawing): Edit => {
   };
 };
 
-/** Stops of a colour that goes are of another, or gone; with fewer than two left there is no gradient. */
+/** Stops of a colour that is removed take another colour, or go; a gradient with fewer than two stops goes as well. */
 function dropFrom(item: { gradient?: Draft<Gradient> }, id: string, by: string | null): void {
   const { gradient } = item;
   if (!gradient?.stops.some(({ paint }) => paint.colour === id)) return;

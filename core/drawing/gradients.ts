@@ -64,7 +64,7 @@ export const setGradientStrength = (gradientStrength: number): Edit => ({
   },
 });
 
-/** A gradient whose every stop is so many steps lighter, or darker below 0. */
+/** The gradient with every stop this many steps lighter, or darker below 0. */
 export const steppedGradient = (gradient: Gradient, by: number): Gradient => ({
   ...gradient,
   stops: gradient.stops.map((stop) => ({ ...stop, paint: { ...stop.paint, step: stop.paint.step + by } })),

@@ -112,8 +112,8 @@ export function toStep(history: History, cursor: number): Move | undefined {
 }
 
 /**
- * A history with what another has changed since both were one, as one more step, entity by entity: the same where that is
- * nothing.
+ * Adds as one more step, entity by entity, what another history has changed since the two parted; the same
+ * history where that is nothing.
  */
 export function rejoined(theirs: History, before: History, own: History): History {
   const patches = difference(before.drawing, own.drawing);

@@ -8,7 +8,7 @@ import type { Edit } from "./history.ts";
 import { patchEdit } from "./part-edits.ts";
 import { MAIN, partsOf, startingParts } from "./parts.ts";
 
-/** What is carried, on the same page in the same colours and parts. */
+/** What is copied, on the same page, with the same colours and parts. */
 export function carriedAlone(carried: Carried): Drawing {
   const { from } = carried;
   const ids = idsOf(carried);
@@ -47,7 +47,7 @@ export function duplicateCarried(
   return { edit: { ...edit, sheet: "ink" }, ids: lines.map(idOf) };
 }
 
-/** Takes what is carried out of its drawing. */
+/** Takes what is copied out of its drawing. */
 export const removeCarried = (carried: Carried, label: string): Edit => ({
   sheet: "ink",
   label,

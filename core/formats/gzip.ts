@@ -9,7 +9,7 @@ export const isGzip = (bytes: Uint8Array): boolean => bytes[0] === MAGIC[0] && b
 /** The same text gives the same bytes. */
 export const gzipped = (text: string): Uint8Array => gzipSync(strToU8(text), { mtime: 0 });
 
-/** A head and a tail without anything between. */
+/** The size of a gzip file that holds nothing: its header and trailer. */
 const SHORTEST = 20;
 /** Bytes of text that anything packed may come to. */
 const LONGEST_TEXT = 2 ** 28;

@@ -89,7 +89,7 @@ function areaWhere(shows: (at: Point) => boolean, fills: readonly FlatFill[], { 
   return (length * height) / ROWS;
 }
 
-/** Area of half the ink along the edges in a box: what lies there may be of either side. */
+/** Area of half the ink along the edges in a box: what lies there may belong to either side. */
 function inkAlong(
   fills: readonly FlatFill[],
   box: Box,

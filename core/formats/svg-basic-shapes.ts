@@ -40,7 +40,7 @@ export function pathOf({ name, attributes }: SvgElement, port: Viewport): string
   }
 }
 
-/** One that is missing or `auto` is like the other. */
+/** A radius that is missing or `auto` is the same as the other one. */
 function radii({ rx, ry }: SvgElement["attributes"], port: Viewport): [number, number] {
   const x = anyLength(rx, port.width);
   const y = anyLength(ry, port.height);

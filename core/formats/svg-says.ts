@@ -97,7 +97,7 @@ function placesText(places: readonly Point[], outlines: readonly Chain[]): strin
 
 /** Of a pocket's thickness, so exact is a place in it. */
 const FINE = 1e-3;
-/** With so many decimals a number is as exact as it is. */
+/** With this many decimals a number is written exactly. */
 const EXACT = 16;
 
 /** How thick what a closed chain encloses is, or less, in page units: no chain is longer than the way by its handles. */

@@ -43,7 +43,7 @@ const darkWay = ({ ways }: Scene, dark: string | undefined): SceneWay | undefine
 /** The attribute of the root that names the colourway it is painted in. */
 const WAY = "data-colourway";
 
-/** Where dark pages have one of their own, the file itself names none. */
+/** A file that has a colourway for dark pages names no colourway itself. */
 export const wayOf = (scene: Scene, dark: string | undefined): Attributes => ({
   [WAY]: darkWay(scene, dark) ? undefined : scene.ways.find(({ shown }) => shown)?.name,
 });

@@ -16,7 +16,7 @@ import { styleOf, wayOf } from "./svg-tones.ts";
 export interface SvgOptions {
   /** The drawing of the scene: gives the file a printed size, and what it needs to come back without loss. */
   readonly drawing?: Drawing;
-  /** Its printed size alone, where it is not to come back. */
+  /** The page alone, for its printed size, where the file is not to come back as a drawing. */
   readonly page?: Page;
   /** Without custom properties, classes and what only we understand: every colour is written out. */
   readonly plain?: boolean;

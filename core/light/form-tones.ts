@@ -7,7 +7,7 @@ import type { PlacedLamp } from "./lamp.ts";
 export interface FormTone {
   readonly chains: readonly (readonly number[])[];
   readonly deeper: number;
-  /** Whether it is where the form faces the lamp. */
+  /** Whether this is the lit tone, where the form faces the lamp. */
   readonly shines: boolean;
 }
 

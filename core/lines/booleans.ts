@@ -121,7 +121,7 @@ export function insets(region: Region, distances: readonly number[], fit = FIT):
   });
 }
 
-/** What lies within a region at even steps to so deep, but the first: for steps of a gradient, which hardly differ. */
+/** The insets of a region at even steps down to a depth, without the first: the steps of a gradient hardly differ. */
 export const ringsWithin = (region: Region, deep: number, count: number): number[][][] =>
   insets(
     region,

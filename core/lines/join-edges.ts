@@ -169,7 +169,7 @@ function moved(c: readonly number[], [ax, ay]: Point, [bx, by]: Point): number[]
   return [ax, ay, c[2] + dx, c[3] + dy, c[4] + ex, c[5] + ey, bx, by];
 }
 
-/** The edge as the first shape that had one between these places had it, where both run close together. */
+/** The edge that an earlier shape has between the same places, where the two run close together. */
 function agreed(
   { from, to, points }: Edge,
   known: Map<string, readonly number[]>,

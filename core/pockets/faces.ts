@@ -9,7 +9,7 @@ import { type HalfEdges, originOf, targetOf } from "./half-edges.ts";
 import type { MapParts } from "./map-parts.ts";
 import { isSliver } from "./slivers.ts";
 
-/** What a loop is: the outer bound of a face, the rim of an island, or nothing that encloses. */
+/** What a loop is: the outer bound of a face, the rim of an island, or a loop that encloses nothing. */
 export const LOOP = { none: 0, bound: 1, rim: 2 } as const;
 
 /** A loop that bounds nothing itself lies in the face seen to its left. */

@@ -72,7 +72,7 @@ export function roomsOf(mesh: Triangulation, { xy, frameFrom }: Vertices, width:
   return room;
 }
 
-/** Circle around an equilateral triangle, in its sides. */
+/** The radius of the circle around an equilateral triangle, as a multiple of its side. */
 const ROUND = 2 / Math.sqrt(3);
 
 function emptyCircle(xy: Float64Array, a: number, b: number, c: number): number {

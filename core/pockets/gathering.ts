@@ -3,7 +3,7 @@ import { apart } from "../colour/oklch.ts";
 import { neighboursOf } from "./neighbours.ts";
 import type { Pocket } from "./pockets.ts";
 
-/** Of each pocket #rrggbb as it is seen, or undefined where it is bare. */
+/** The colour of each pocket as it is seen, #rrggbb; undefined where it is bare. */
 export type SeenColours = (index: number) => string | undefined;
 
 /** Whether two pockets look alike within a distance in OKLab times 100; bare ones are like bare ones alone. */

@@ -117,7 +117,7 @@ function begunAt(points: readonly number[], place: number): readonly number[] {
   return [...points.slice(6 * start), ...points.slice(2, 6 * start + 2)];
 }
 
-/** Bridges that were left when the part was made are of no use any more where what they stand for is there again. */
+/** Bridges that were left behind when the part was made go once the lines they stood for are back. */
 function withoutNeedless({ bridges, strokes, inkShapes, page }: Drawing, part: string): Table<Bridge> {
   const near = SAME * diagonal(page.box) * 10;
   const drawn = Object.values(strokes).filter((stroke) => partOf(stroke) === part && !stroke.echo);

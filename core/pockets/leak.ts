@@ -8,7 +8,10 @@ import { type FreeSpace, type Opening, openingGates, openingOf, triangleAt } fro
 export interface Leak {
   /** The way out from the point, in page units. */
   readonly path: readonly Point[];
-  /** What has to be closed, in order: the first parts the widest way out, the rest what is still open then. Empty: nothing would. */
+  /**
+   * The openings to be closed, in order: the first closes the widest way out, the rest what is still open then.
+   * Empty where nothing would help.
+   */
   readonly openings: readonly Opening[];
 }
 

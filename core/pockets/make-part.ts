@@ -73,7 +73,10 @@ function carvingOf(drawing: Drawing, { map, pockets, chosen, lines }: PartOfPock
   return { ...carving, pieces: new Map(pieces) };
 }
 
-/** Whether a line closes what ink closed by touching, or a reach: now, or when another part was made. */
+/**
+ * Whether a line stands for something that is not drawn: ink that touches, or a reach, now or when another part
+ * was made.
+ */
 const isJoin = ({ strokes, bridges }: Drawing, { id, region }: Line): boolean =>
   !region && !strokes[id] && (bridges[id]?.left === "join" || !bridges[id]);
 

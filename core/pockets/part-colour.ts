@@ -9,7 +9,7 @@ import { isIn, type PartOfPockets, type Ways } from "./part-of-pockets.ts";
 import type { Pocket } from "./pockets.ts";
 import { pocketsAlong } from "./pockets-along.ts";
 
-/** For each pocket of before the one it is now. */
+/** For each earlier pocket, the one that it belongs to now. */
 export function homesOf(
   { pockets, chosen }: PartOfPockets,
   fresh: readonly Pocket[],
@@ -24,7 +24,7 @@ export function homesOf(
   return homes;
 }
 
-/** For each pocket that is now the largest of those it was before. */
+/** For each pocket there is now, the largest of the earlier ones that it is made of. */
 function largestIn(homes: ReadonlyMap<Pocket, Pocket>): Map<Pocket, Pocket> {
   const largest = new Map<Pocket, Pocket>();
   for (const [pocket, home] of homes) {

@@ -38,7 +38,7 @@ const byId = <T extends { readonly id: string }>(items: readonly T[]) =>
 
 /** Places at which a line is asked whether its ink reaches into the part, for each of its cubics. */
 const PROBES = 16;
-/** Ink this much less far in than the border's own does not show, as a part of the page's diagonal. */
+/** Ink that reaches this much less far in than the border's own does not show. A part of the page's diagonal. */
 const SLACK = 1e-4;
 
 /** Whether a stroke's ink shows inside a region, beyond the ink of the lines that bound it. */

@@ -52,7 +52,7 @@ export function withPieces(drawing: Drawing, { map, carving, from, to }: Carved)
   return { ...drawing, strokes, bridges, inkShapes };
 }
 
-/** Whether a join is between lines all of which go, or all of which stay, as it does. */
+/** Whether the lines that a join connects all go to the part, or all stay, as the join itself does. */
 function joinsOnly(map: PlanarMap, carving: Carving, line: number, goes: boolean): boolean {
   const join = map.joins.get(line);
   const pieces = join ? [join.line, join.other].flatMap((one) => carving.pieces.get(one) ?? []) : [];

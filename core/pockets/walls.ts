@@ -24,7 +24,10 @@ export class Walls {
     this.index.finish();
   }
 
-  /** Where on the way from p to q the first wall stands, as a part of the way; Infinity where none does. Those at one vertex may be left out. */
+  /**
+   * How far along the way from p to q the first wall stands, from 0 to 1; Infinity where there is none. The
+   * walls at one vertex can be ignored.
+   */
   first(p: Point, q: Point, except = -1): number {
     let first = Infinity;
     const walls = this.index?.search(

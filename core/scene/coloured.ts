@@ -24,7 +24,7 @@ export function colouredBelow(
   });
 }
 
-/** Colour that others lie on: what is itself trimmed to colour adds none. */
+/** The colour that shapes are trimmed to; a shape that is itself trimmed to colour adds nothing to it. */
 const isGround = ({ sheet, trim, echo }: FlatShape): boolean => !sheet && trim !== "coloured" && !echo;
 
 /** Whether a shape of the flats lies below another, on whatever sheet. */

@@ -18,7 +18,7 @@ const holes = memo<Pocket, Chain[]>();
 const seen = memo<Pocket, readonly Chain[]>();
 const seenOfClip = memo<readonly Chain[], readonly Chain[]>();
 
-/** Where shapes of a part are to be seen, of where they would be otherwise (`clip`, or everywhere); by the nonzero rule. */
+/** Where shapes of a part show: what is left of `clip`, or of the whole page, by the nonzero rule. */
 export function seenBeside(
   clip: readonly Chain[] | undefined,
   part: string,
@@ -40,7 +40,7 @@ export function seenBeside(
   );
 }
 
-/** Winding the other way than what lies around it. */
+/** The chains wound the other way than what lies around them. */
 const holeOf = ({ outline }: Pocket, under: number): Chain[] => {
   const hole = inset({ outline, evenOdd: false }, under);
   const turns = hole.length > 0 ? Math.sign(enclosedArea(hole[0])) : 1;

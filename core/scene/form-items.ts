@@ -63,7 +63,7 @@ interface Shaped {
 }
 
 const shaped = new WeakMap<KeyedForm, Map<string, Shaped>>();
-/** Of as many forms of one outline the tones are kept: pockets of a part may have forms that differ. */
+/** The tones of this many forms of one outline are remembered, since pockets of one part may have different forms. */
 const MOST_KEPT = 8;
 
 /** Made anew only where outline, lamp or form have changed; the same for forms that are alike. */

@@ -7,7 +7,7 @@ interface KnownBox {
   readonly box: Box | undefined;
 }
 
-/** By what is painted: items that differ in their paint alone have one box. */
+/** Boxes are remembered by area: items that differ in their paint alone share one. */
 const boxes = new WeakMap<Area, KnownBox>();
 
 /** Beyond so many standard deviations a blur leaves less than a screen shows. */

@@ -43,7 +43,7 @@ export interface LitPocket {
 
 const byPart = memo<PocketsDerived["pourOf"], Map<string, readonly LitPocket[]>>();
 
-/** Those of a part, each with the light of its style; worked out once for all who ask. */
+/** The lit pockets of a part, each with the light of its style; worked out once for all callers. */
 export function litPockets(
   { pours, styles }: Pick<Drawing, "pours" | "styles">,
   part: string,

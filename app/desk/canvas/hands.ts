@@ -1,6 +1,6 @@
 /**
- * Whose press it is. A gesture belongs to the pointer that began it, and to no other; while a pen is on the paper or has just
- * been near it, touches are a palm, and no hands.
+ * Decides whose press it is. A gesture belongs to the pointer that began it, and to no other; while a pen is on the paper or has just
+ * been near it, touches count as a palm, not as a hand.
  */
 
 /** Milliseconds after a pen was seen last in which touches do nothing. */

@@ -16,7 +16,7 @@ export const arrowOf = ({ key }: KeyboardEvent): Point | undefined => ARROWS[key
 
 export const isRemoval = ({ key }: KeyboardEvent): boolean => key === "Backspace" || key === "Delete";
 
-/** Screen pixels one press of an arrow moves what is held, and with Shift. */
+/** Screen pixels that one press of an arrow moves what is held, without Shift and with it. */
 const STEP = 2;
 const FAR = 20;
 

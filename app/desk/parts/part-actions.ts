@@ -65,7 +65,7 @@ function partFor(
   return parts.size === 1 ? [...parts][0] : undefined;
 }
 
-/** Joins a part to the one behind it, or for the rearmost to the one before it. */
+/** Joins a part to the one behind it, or the rearmost part to the one in front of it. */
 export async function joinPart(desk: DeskStore, id: string): Promise<void> {
   const state = await onceRead(desk);
   const parts = partsOf(state.drawing);

@@ -8,7 +8,7 @@ type Shown = Pick<Desk, "derived" | "drawing">;
 export const pourIn = ({ derived, drawing }: Shown, pocket: Pocket): Pour | undefined =>
   drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""];
 
-/** The same where it has a colour of its own that something can lie over. */
+/** The pour, where it has a colour of its own that something can lie over. */
 export function colouredIn(desk: Shown, pocket: Pocket): (Pour & { readonly paint: Paint }) | undefined {
   const pour = pourIn(desk, pocket);
   return pour?.paint && !pour.spot ? { ...pour, paint: pour.paint } : undefined;

@@ -3,7 +3,7 @@ import type { Paint } from "#core/drawing/drawing.ts";
 /** What pouring is to lay. */
 export type PourRequest =
   | { readonly kind: "paint"; readonly paint: Paint | null; readonly cuts?: boolean }
-  /** So many rungs up or down from its own colour; what is bare stays so. */
+  /** Moves a pocket's own colour by this many steps; a bare pocket stays bare. */
   | { readonly kind: "step"; readonly by: number }
   /** As spot blacks. */
   | { readonly kind: "ink" };

@@ -7,7 +7,7 @@ export interface MenuEntry {
   /** The keys that do the same. */
   readonly keys?: string;
   readonly act: () => void;
-  /** Whether a line parts it from those above. */
+  /** Whether a rule separates it from the entries above. */
   readonly parted?: true;
 }
 

@@ -71,7 +71,7 @@ export function lineRefusal(before: Drawing, { patches }: Move): string | undefi
   return undefined;
 }
 
-/** Why an edit is refused for what nobody could draw, keep or open again; undefined when it is not. */
+/** Why an edit is refused whose result could not be drawn, kept or opened again; undefined where it is not refused. */
 export function boundsRefusal({ wrong = [] }: Move): string | undefined {
   if (wrong.length === 0) return undefined;
   return wrong.includes("page")

@@ -4,7 +4,7 @@
  */
 export interface Slot<T> {
   readonly name: string;
-  /** What lies there before anything was laid. */
+  /** What the slot holds before anything was put there. */
   readonly empty: T;
 }
 

@@ -9,7 +9,7 @@ import { shownTin } from "./shown-tin.ts";
 /** Below this no eye tells two colours apart. */
 const SAME = 1;
 
-/** Tells which colours have the same name or look the same, and makes one of two. */
+/** Says which colours have the same name or look the same, and merges two of them. */
 export function Likeness({ colour }: { colour: Colour }) {
   const tin = useDesk(shownTin);
   const { edit, takePaint } = useDeskStore().getState();

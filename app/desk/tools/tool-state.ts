@@ -2,7 +2,7 @@
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import type { Slot } from "../store/slots.ts";
 
-/** `settings` and `held` are what they are before anybody has changed them. */
+/** `settings` and `held` are the values to begin with. */
 export function toolState<S extends object, H extends object, U = never>(name: string, settings: S, held: H) {
   const settingsSlot: Slot<S> = { name, empty: settings };
   const heldSlot: Slot<H> = { name, empty: held };

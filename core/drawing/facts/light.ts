@@ -66,7 +66,7 @@ export class Form {
   readonly shine?: number;
   /** Ink inside the pocket is a fold that the form goes down to; otherwise it lies on the form. */
   readonly folds?: true;
-  /** The pocket is a piece of the form that its whole part has. */
+  /** The pocket shares one form with the whole of its part. */
   readonly whole?: true;
   /** The standard deviation of its edge's blur in page units; sharp where left out. */
   readonly soft?: number;
@@ -240,7 +240,7 @@ export type Light = Omit<LightStyle, "id" | "rank" | "name">;
 export class Laying {
   readonly fit!: (typeof FITS)[number];
   readonly mirror?: true;
-  /** A little turned, moved and scaled, in each pocket otherwise. */
+  /** A little turned, moved and scaled, differently in each pocket. */
   readonly vary?: true;
 }
 rules(Laying, Object, {

@@ -270,7 +270,7 @@ function withEndAt(points: readonly number[], start: boolean, to: Point): number
   return start ? [...polyline([to, tip]), ...points.slice(2)] : [...points, ...polyline([tip, to]).slice(2)];
 }
 
-/** A dot is a line hardly longer than nothing: its round ends make it. */
+/** A dot is a line of almost no length, whose round ends are what is seen. */
 function dotAt([x, y]: Point, radius: number): TracedLine {
   const d = 0.05;
   return { points: [x - d, y, x - d / 3, y, x + d / 3, y, x + d, y], closed: false, width: 2 * radius };

@@ -187,7 +187,10 @@ function addNew(of: ColouringState, state: Desk, region: Region, begun: Point): 
   }
 }
 
-/** Nothing is drawn that would not be seen: what hides it is said instead. The drawn shape is not chosen, so that settings are the next one's. */
+/**
+ * Nothing is drawn that would not be seen: what hides it is said instead. The drawn shape is not chosen, so that
+ * settings are for the next one.
+ */
 function layWhereSeen(state: Desk, edit: Edit, id: string): void {
   const move = applyEdit(state.history, edit);
   const shape = move && shapeNamed(move.history.drawing, id);

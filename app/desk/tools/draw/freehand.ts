@@ -64,6 +64,6 @@ export function freehandGesture(
   };
 }
 
-/** A mouse presses the same all the time: that is no profile. */
+/** A mouse has the same pressure all the time, which is no profile. */
 const hasPressure = (samples: readonly HandSample[]): boolean =>
   samples.some(({ pressure }) => Math.abs(pressure - samples[0].pressure) > 0.02);

@@ -1,4 +1,4 @@
-/** Puts a drawn line into the drawing, with the nib and width in hand. */
+/** Adds a drawn line to the drawing, with the nib and width in hand. */
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { addStroke } from "#core/drawing/line-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";

@@ -14,7 +14,7 @@ export const TAKES = ["one", "alike", "touching", "part"] as const;
 
 interface Settings {
   readonly takes: (typeof TAKES)[number];
-  /** How unlike colours may be that count as alike: a distance in OKLab times 100. */
+  /** How far colours that count as alike may lie apart: a distance in OKLab times 100. */
   readonly within: number;
 }
 

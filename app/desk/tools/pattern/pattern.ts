@@ -22,7 +22,7 @@ import { PatternPanel } from "./pattern-panel.tsx";
 import { chosenPattern, patterns, takeAway } from "./pattern-state.ts";
 
 const GRAB_PIXELS = 10;
-/** Where the handle stands that turns and scales, in sizes of the figures. */
+/** How far the handle that turns and scales stands from its figure, in multiples of the figures' size. */
 const HANDLE_AT = 4;
 
 export const patternTool: Tool = {
