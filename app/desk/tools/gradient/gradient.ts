@@ -3,14 +3,14 @@ import { Blend } from "lucide-react";
 import type { Gradient, Paint } from "#core/drawing/drawing.ts";
 import { gradientOf, setGradient } from "#core/drawing/gradients.ts";
 import { newId } from "#core/drawing/new-id.ts";
-import { shapeNamed, sheetOf } from "#core/drawing/shape-edits.ts";
+import { shapeNamed } from "#core/drawing/shape-edits.ts";
 import { type Box, boundsOf, distance, type Point } from "#core/geometry/point.ts";
-import { pocketAt } from "#core/scene/scene.ts";
 import { isRemoval } from "../../keys/key-names.ts";
 import { colouredIn } from "../../pockets/pour-in.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
-import { shapeAt, shapesOfAll } from "../../shapes/chosen-shapes.ts";
+import { shapesOfAll } from "../../shapes/chosen-shapes.ts";
+import { colouredAt } from "../../shapes/coloured-at.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { CLICK_PIXELS } from "../click-or.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
@@ -76,18 +76,10 @@ function handleGesture({ desk, at, pixel }: Press): Gesture | undefined {
   };
 }
 
-/** The shape or the coloured pocket that is seen at a place; the ground lies beneath both. */
-function holderAt(desk: Desk, at: Point, pixel: number): string | undefined {
-  const shape = shapeAt(desk, at, pixel, shapesOfAll(desk));
-  if (shape && sheetOf(shape) !== "ground") return shape.id;
-  const pocket = pocketAt(desk.derived.pockets, at);
-  return (pocket && colouredIn(desk, pocket)?.id) ?? shape?.id;
-}
-
 /** Chooses the gradient that lies there, takes the chosen one along, or draws one anew. */
 function onHolder({ desk, at, pixel }: Press): Gesture | undefined {
   const state = desk.getState();
-  const holder = holderAt(state, at, pixel);
+  const holder = colouredAt(state, at, pixel, shapesOfAll(state))?.id;
   if (!holder) {
     state.tell("A gradient lies over the colour of a pocket, or in a shape. Begin in one of them.");
     return undefined;

@@ -3,7 +3,6 @@ import { Grid3x3 } from "lucide-react";
 import type { Bands, FlatShape, Paint, Pattern } from "#core/drawing/drawing.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { changePattern, setBands, setPattern } from "#core/drawing/patterns.ts";
-import { sheetOf } from "#core/drawing/shape-edits.ts";
 import { pointAt } from "#core/geometry/cubic.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
@@ -15,7 +14,7 @@ import { pickable } from "../../parts/pickable.ts";
 import { colouredIn } from "../../pockets/pour-in.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
-import { shapeAt } from "../../shapes/chosen-shapes.ts";
+import { colouredAt } from "../../shapes/coloured-at.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { PatternPanel } from "./pattern-panel.tsx";
@@ -148,14 +147,6 @@ const moving = (state: Desk, pattern: Pattern, from: Point): Gesture => ({
 /** Colour that a pattern can lie over. */
 type Coloured = Pick<FlatShape, "id" | "paint" | "pattern">;
 
-/** The coloured pocket or the shape that is seen at a place; the ground lies beneath both. */
-function colouredAt(state: Desk, at: Point, pixel: number): Coloured | undefined {
-  const shape = shapeAt(state, at, pixel, pickable(state, state.drawing.flatShapes).filter(isPatterned));
-  if (shape && sheetOf(shape) === "flats") return shape;
-  const pocket = pocketAt(state.derived.pockets, at);
-  return (pocket && colouredIn(state, pocket)) ?? shape;
-}
-
 const isPatterned = ({ sheet = "flats" }: FlatShape): boolean => sheet === "flats" || sheet === "ground";
 
 function onColour({ desk, at, pixel }: Press): Gesture | undefined {
@@ -166,7 +157,8 @@ function onColour({ desk, at, pixel }: Press): Gesture | undefined {
     else state.tell("Bands follow a line of a pocket. Click inside one.");
     return undefined;
   }
-  const coloured = colouredAt(state, at, pixel);
+  const shapes = pickable(state, state.drawing.flatShapes).filter(isPatterned);
+  const coloured = colouredAt(state, at, pixel, shapes);
   if (coloured?.pattern) {
     patterns.hold(desk, { cloth: coloured.pattern.cloth, banded: null });
     return moving(desk.getState(), coloured.pattern, at);
