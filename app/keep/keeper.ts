@@ -61,7 +61,7 @@ export class Keeper {
     return this.queue;
   }
 
-  /** Nothing of this drawing is listened for any more; what is being written still is. */
+  /** Stops listening for changes of this drawing; what is being written is still written. */
   close(): void {
     void this.queue.then(() => this.tabs?.close());
   }

@@ -22,7 +22,7 @@ const LOOSE = 200;
 
 const isBlock = (row: AnyStepRow): row is BlockRow => "packed" in row;
 
-/** In the order they are in. A block gone bad is a step that makes no sense. */
+/** Steps in their order. A block that has gone bad counts as one step that makes no sense. */
 export const looseSteps = (rows: readonly AnyStepRow[]): StepRow[] =>
   rows.flatMap((row) => (isBlock(row) ? stepsIn(row) : [row]));
 

@@ -21,7 +21,7 @@ interface HeldSheet extends PaintedSheet {
 
 const NOTHING: HeldSheet = { opacity: 1, items: [], numbers: [] };
 
-/** Holds what was sent on the receiving side, and nothing that is shown no more. */
+/** The receiving side: holds what was sent, and lets go of what is not shown any more. */
 export class HeldScene {
   private held = new Map<string, HeldSheet>();
   parts: readonly HeldPart[] = [];

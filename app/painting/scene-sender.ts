@@ -12,7 +12,7 @@ import {
 
 /** So many items are sent in one go: more of them would keep the hand waiting. */
 const SLICE = 400;
-/** What one weighs that comes with its paint alone. */
+/** The weight of an item that is sent with its paint alone. */
 const PAINT_WEIGHT = 1 / 16;
 
 /** Numbers items on the sending side. An item stays on its sheet. */

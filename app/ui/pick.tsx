@@ -10,7 +10,7 @@ interface Props<T extends string> {
   readonly options: readonly { readonly value: T; readonly word: string; readonly disabled?: boolean }[];
   readonly onChange: (value: T) => void;
   readonly disabled?: boolean;
-  /** How wide it is, where that is not as its word. */
+  /** Its width, where that is not the width of its word. */
   readonly className?: string;
 }
 

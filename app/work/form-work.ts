@@ -7,7 +7,7 @@ import type { PlacedLamp } from "#core/light/lamp.ts";
 
 export interface FormRequest {
   readonly lamp: PlacedLamp;
-  /** Outlines not told before, or not as they were, by their keys. */
+  /** Outlines that are new or have changed, by their keys. */
   readonly fresh: readonly (readonly [key: string, formed: Formed])[];
   /** Keys of all outlines there are, where some are fresh. */
   readonly live: readonly string[];

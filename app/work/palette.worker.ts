@@ -25,7 +25,10 @@ async function look(file: Blob): Promise<SeenPicture> {
   return { width, height };
 }
 
-/** So many colours of the picture looked at last, and of each of its pixels the number of its colour. */
+/**
+ * The wanted number of colours of the picture that was looked at last, and for each pixel the number of its
+ * colour.
+ */
 function colours(count: number): { colours: PictureColour[]; colourOf: Uint8Array } {
   const found = coloursIn(tree, count);
   return Comlink.transfer(found, [found.colourOf.buffer as ArrayBuffer]);

@@ -35,7 +35,7 @@ export type FileReading =
 
 export type Tidying = Omit<TidiedShapes, "changes"> & { readonly shapes: number };
 
-/** Of more shapes than this it is left to a request on the desk. */
+/** With more shapes than this it is done only when it is asked for on the desk. */
 const MOST_TIDIED = 3000;
 
 function tidyingOf({ flatShapes, page }: Drawing): Tidying | null {

@@ -13,7 +13,7 @@ export const MOST_STOPS = 24;
 /** Letters of a name that people give, and of one that a file brings. */
 export const LONGEST_NAME = 80;
 export const LONGEST_TITLE = 200;
-/** The lamp is no farther from the page, in shares of it, and not nearer above it. */
+/** The farthest the lamp can be from the page, and the lowest it can be above it, in shares of the page. */
 export const FARTHEST_LAMP = 20;
 export const LOWEST_LAMP = 0.01;
 /** Steps of a ladder, the base among them. */
@@ -21,7 +21,7 @@ export const MOST_STEPS = 11;
 export const FEWEST_STEPS = 3;
 /** Degrees by which hue may turn with a step, either way. */
 export const MOST_DRIFT = 15;
-/** No ladder, however lopsided, has steps beyond these. */
+/** No ladder has steps beyond these, however lopsided it is. */
 export const FARTHEST_STEP = MOST_STEPS - 1;
 /** Steps by which light may change a colour, either way. */
 export const DEEPEST_LIGHT = 6;

@@ -205,7 +205,7 @@ export const showColourway = (id: string, name: string): Edit => ({
   },
 });
 
-/** Another than the first, which every drawing has. */
+/** A colourway other than the first, which every drawing has. */
 export const removeColourway = (id: string, name: string): Edit => ({
   label: `Remove colourway ${name}`,
   change: (draft) => {

@@ -63,7 +63,7 @@ export interface Drawing {
   readonly groundShadow: GroundShadow | null;
   /** Above the ground; null for none. */
   readonly sticker: Sticker | null;
-  /** Kinds of light that are not as they begin: seen, at full strength. */
+  /** The kinds of light that are not as they begin: all begin seen, at full strength. */
   readonly lights: Lights;
   /** How strongly all gradients show, 0 to 1. */
   readonly gradientStrength: number;

@@ -67,7 +67,7 @@ export function takenLight({ box, pour }: LightTarget, shades: readonly Shade[])
 export const isLit = ({ form, rim, cast, gradient, shapes }: Light): boolean =>
   Boolean(form || rim || cast || gradient) || shapes.length > 0;
 
-/** Degrees, and shares of a pocket, by which light varies at most. */
+/** The most by which light varies: degrees, and shares of a pocket. */
 const TURN = 7;
 const SHIFT = 0.04;
 const GROWN = 0.1;

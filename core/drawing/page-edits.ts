@@ -8,7 +8,7 @@ import { newId } from "./new-id.ts";
 import { inPart, partsOf } from "./parts.ts";
 import { addShape } from "./shape-edits.ts";
 
-/** Its width with its height and all that is drawn, or its pixels per inch. */
+/** Changes the printed width, with the height and all that is drawn, or the pixels per inch. */
 export const changePage = (change: Partial<Pick<Page, "width" | "ppi">>): Edit => ({
   label: "Change page size",
   merge: `page-${Object.keys(change).join()}`,

@@ -12,7 +12,7 @@ export const startingParts = (): Table<Part> => ({
 /** The part of a line, a bridge or a shape; colour in pockets says it by its anchor. */
 export const partOf = ({ part = MAIN }: { readonly part?: string }): string => part;
 
-/** What a new thing of a part has to say; nothing for the part that things are of anyway. */
+/** The field by which an entity names its part; none for the part that entities belong to without it. */
 export const inPart = (part: string): { readonly part?: string } => (part === MAIN ? {} : { part });
 
 /** From the back to the front. */

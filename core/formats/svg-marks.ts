@@ -135,7 +135,7 @@ class Painter {
     for (const child of element.children) this.paint(child, place);
   }
 
-  /** Of a switch's children the first that asks for nothing we lack is painted. */
+  /** Paints the first child of a switch that asks for nothing we lack. */
   private choose(element: SvgElement, place: Place): void {
     const chosen = element.children.find(({ attributes: { requiredExtensions, systemLanguage } }) => {
       const languages = systemLanguage?.split(/[\s,]+/) ?? [LANGUAGE];

@@ -58,7 +58,7 @@ export function readPath(d: string): PathReading {
 
 export const chainsOf = (d: string): readonly Chain[] => readPath(d).chains;
 
-/** Its types leave out that the parser says where it stopped. */
+/** The package's types do not say that the parser tells where it stopped. */
 const isFaulty = (path: ReturnType<typeof svgpath>): boolean => (path as { err?: string }).err !== "";
 
 function pushLine(points: number[], from: Point, to: Point): void {

@@ -150,7 +150,7 @@ function areaOf(ring: readonly (readonly number[])[]): number {
   return sum / 2;
 }
 
-/** How many cells of the inside are darker than a cut within the box of a ring: what lies beyond the outline is nothing. */
+/** How many inside cells within a ring's box are darker than a cut; cells beyond the outline do not count. */
 function darkIn(
   ring: readonly GridPoint[],
   light: Float64Array,

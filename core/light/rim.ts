@@ -25,7 +25,7 @@ const DEEPEST = 0.6;
 const SPACING = 0.5;
 const FEWEST = 32;
 const MOST = 400;
-/** Shorter than so many widths it is a speck. */
+/** A rim shorter than this many widths is a speck. */
 const SHORTEST = 2;
 const FIT = 0.06;
 
@@ -72,7 +72,7 @@ export function rimLight({ rings: [ring] }: Formed, lamp: PlacedLamp, options: R
     .map((run) => bandOf(run, FIT * width));
 }
 
-/** Each the mean of those within a reach of it, round the ring: no bend of the outline leaves a notch. */
+/** Each value becomes the mean of those near it along the ring, so that no bend of the outline leaves a notch. */
 function evened(values: readonly number[], reach: number): number[] {
   const count = values.length;
   let sum = 0;
@@ -117,7 +117,7 @@ const lengthOf = (ring: readonly number[]): number => {
   return long;
 };
 
-/** So many places along a ring, as far from one another. */
+/** A number of places along a ring, evenly spaced. */
 function evenly(ring: readonly number[], long: number, count: number): Point[] {
   const places: Point[] = [];
   let walked = 0;

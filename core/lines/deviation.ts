@@ -34,7 +34,7 @@ function parametersAlong(chain: Coords, tolerance: number): number[] {
   return us;
 }
 
-/** The distance of a place from a chain, or no more than `enough` where it is no more. */
+/** The distance of a place from a chain; anything up to `enough` where it is no farther than that. */
 function distanceTo(
   chain: Coords,
   us: readonly number[],

@@ -120,7 +120,7 @@ export class CurveCutter {
 
   constructor(private readonly map: PlanarMap) {}
 
-  /** The lines at these vertices are no longer those they were. */
+  /** Forgets what was known of these vertices: other lines meet there now. */
   forget(vertices: Iterable<number>): void {
     for (const vertex of vertices) this.meetings.delete(vertex);
   }

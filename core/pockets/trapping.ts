@@ -151,7 +151,7 @@ function roomAlong(map: PlanarMap, own: number, at: Point, [dx, dy]: Point): num
 const ringBetween = (row: readonly Point[], other: readonly Point[]): number[] =>
   polyline([...row, ...[...other].reverse(), row[0]]);
 
-/** Points on a piece, near enough to one another that the ink's thickness between them cannot surprise. */
+/** Points on a piece, near enough to one another that the ink's thickness hardly changes between them. */
 function pointsOf(piece: readonly number[], tolerance: number): Point[] {
   const points: Point[] = [[piece[0], piece[1]]];
   for (let c = 0; c < curveCount(piece); c++) {

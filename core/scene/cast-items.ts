@@ -43,7 +43,7 @@ export function castItems(
   }));
 }
 
-/** Page units: what a shadow only touches it does not fall on. */
+/** Page units by which a shadow has to reach into something to fall on it. */
 const TOUCHING = 1e-6;
 
 /** A shadow where it falls on a pocket. */

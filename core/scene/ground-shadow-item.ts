@@ -42,7 +42,7 @@ export function groundShadowItem(
   });
 }
 
-/** What stands on the ground is no higher above the lowest place than this part of the whole. */
+/** Whatever is no higher above the lowest place than this part of the whole height stands on the ground. */
 const FOOT = 0.12;
 
 /** The box with the width of what stands on the ground. */

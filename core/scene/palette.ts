@@ -94,7 +94,7 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
 const sharedTones = new Map<string, Tone>();
 const MOST_KEPT = 4096;
 
-/** The same value and name give the same tone, whatever else in the tin has changed. */
+/** The same value and name give the same tone, whatever else has changed in the tin. */
 function shared(value: string, variable: string, opacity = 1): Tone {
   const key = `${value} ${opacity} ${variable}`;
   const known = sharedTones.get(key);

@@ -65,7 +65,7 @@ export function pourItems(
 /** Spot blacks lie above all colour, on another sheet: it runs on under them. */
 const turnOf = ({ rank, spot }: Pour): number => (spot ? Number.MAX_SAFE_INTEGER : rank);
 
-/** So many pours may differ before all are laid anew. */
+/** Where more pours differ than this, all are laid anew. */
 const FEW = 64;
 
 function lay(

@@ -233,7 +233,7 @@ const stacked = (items: readonly Ranked[]): Item[] =>
 
 const hidden = memo<readonly Pocket[], Map<string, readonly Chain[]>>();
 
-/** The region of a part: all its pockets but those that what is behind shows through. */
+/** The region of a part: all its pockets but the windows, where what lies behind shows. */
 function hiddenBehind(
   { id }: Pick<Part, "id">,
   { pours }: Drawing,

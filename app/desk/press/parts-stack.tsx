@@ -119,7 +119,7 @@ function PartMenu({ part, isBack, onName }: { part: Part; isBack: boolean; onNam
   const { id, name } = part;
   const desk = useDeskStore();
   const alone = useDesk((s) => s.alone === id);
-  /** The name's field takes the focus once the menu has let go of it. */
+  /** The field for the name takes the focus once the menu has let go of it. */
   const naming = useRef(false);
   const items: readonly (readonly [string, () => void])[] = [
     [

@@ -165,7 +165,7 @@ rules(LightSetting, Object, {
   strength: [Min(0), Max(1)],
 });
 
-/** Kinds of light that are not as they begin: seen, at full strength. */
+/** The kinds of light that are not as they begin: all begin seen, at full strength. */
 export class Lights implements Partial<Record<LightKind, LightSetting>> {
   readonly form?: LightSetting;
   readonly shine?: LightSetting;

@@ -68,5 +68,5 @@ export const IsRecords = rule(
 
 export const IsId = rule("isId", isId);
 
-/** A yes; there is no other answer than leaving it out. */
+/** Only `true`: a no is said by leaving the field out. */
 export const IsTrue = () => Equals(true);

@@ -10,7 +10,7 @@ import type { Grey } from "./grey.ts";
 import { inkOutlinesOf } from "./ink-outlines.ts";
 import { removeSpecks } from "./mask.ts";
 
-/** Pixels that it goes on for at each side, the outermost of them paper, so that rings end there. */
+/** Pixels that are added at each side; the outermost are paper, so that rings close there. */
 const BEYOND = 4;
 /** Pixels of a run that is left out. */
 const SPECK = 6;

@@ -123,7 +123,7 @@ function drawing(of: ColouringState, press: Press): Gesture {
   return clickOr(gesture, press, () => chooseAt(state, press));
 }
 
-/** With Shift it is chosen beside the others, or no more. */
+/** With Shift it is chosen in addition to the others, or let go of. */
 function chooseAt(state: Desk, { at, pixel, shift }: Press): void {
   const id = shapeAt(state, at, pixel)?.id;
   const { selected } = state;

@@ -53,7 +53,7 @@ export function finishPegs(desk: DeskStore, closed: boolean, { onLine }: Pegging
   if (pegs.length > 1) onLine(desk, { points: chainThrough(pegs, closed), closed }, pegs[0].at);
 }
 
-/** Screen pixels an arrow moves the next peg by, and with Shift. */
+/** Screen pixels by which an arrow moves the next peg, without Shift and with it. */
 const STEP = 4;
 const FAR = 40;
 

@@ -35,7 +35,7 @@ export const gatheredPockets = createSelector(
 
 export const countGathered = (desk: Desk): number => gatheredPockets(desk).length;
 
-/** Whether pockets come instead of those gathered, beside them, or go from them. */
+/** Whether pockets replace those that are gathered, join them, or are taken away from them. */
 export type GatherWay = "alone" | "add" | "take";
 
 /** Of those gathered already one that is added alone is taken away again. */

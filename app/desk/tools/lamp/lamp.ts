@@ -72,7 +72,10 @@ function isMade(state: Desk, pocket: Pocket): boolean {
   return colouredIn(state, pocket)?.[makes] !== undefined;
 }
 
-/** A click has it made of a pocket, and a drag of all it crosses; a click on one that has it chooses that one. */
+/**
+ * A click makes light of a pocket, and a drag of all pockets it crosses; a click on a pocket that has it already
+ * chooses that pocket.
+ */
 function shading({ desk, at, pixel }: Press): Gesture | undefined {
   const state = desk.getState();
   const first = pocketAt(state.derived.pockets, at);

@@ -12,7 +12,7 @@ import { rimChains } from "#core/scene/rim-items.ts";
 import { steppedPaint } from "../../pockets/pour-into.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 
-/** A shape of it: where it lies, in which pocket, and how deep in that one's colour. */
+/** One shape of the shade: where it lies, in which pocket, and how deep in that pocket's colour. */
 interface Taken {
   readonly pocket: Pocket;
   readonly pour: Pour;

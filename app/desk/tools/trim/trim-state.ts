@@ -34,7 +34,7 @@ export const tailLimit = (desk: Desk): number =>
 export const shortTails = (desk: Desk): AnyTail[] =>
   tailsOf(desk).filter(({ length }) => length <= tailLimit(desk));
 
-/** Those under the pointer, of the lines as they are now. */
+/** The tails under the pointer, where the lines are still those they were read from. */
 export function caughtTails(desk: Desk): readonly AnyTail[] {
   const tails = tailsOf(desk);
   return (trim.under(desk) ?? []).filter((tail) => tails.includes(tail));
