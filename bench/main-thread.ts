@@ -15,7 +15,7 @@ export const mainThreadBench = (): Promise<void> =>
 
 async function measure(page: Page, url: string): Promise<void> {
   await goTo(page, url);
-  await page.getByRole("button", { name: "Open a copy of Lantern in the shed" }).click();
+  await page.getByRole("button", { name: "Open a copy of Lantern in the shed", exact: true }).click();
   await page.waitForURL(/desk/);
   await page.waitForTimeout(4000);
   await page.evaluate(() => {

@@ -20,7 +20,7 @@ export const rendersBench = (): Promise<void> =>
 async function measure(page: Page, url: string): Promise<void> {
   await page.addInitScript(countRenders);
   await goTo(page, url);
-  await page.getByRole("button", { name: "Open a copy of Lantern in the shed" }).click();
+  await page.getByRole("button", { name: "Open a copy of Lantern in the shed", exact: true }).click();
   await page.waitForURL(/desk/);
   await page.waitForTimeout(4000);
   const places = await lanternSeeds(page);
