@@ -14,7 +14,7 @@ function take(message: SceneMessage): void {
   held.take(message);
 }
 
-/** A scene that came without its items, with those that are held. */
+/** Adds to a scene that came without its items those that are held here. */
 const filled = (frame: Scene): Scene => ({
   ...frame,
   parts: frame.parts.map((part) => ({

@@ -63,7 +63,7 @@ const isBinary = (text: string): boolean => [...text].some((c) => c < "\t" || (c
 
 /** The file read last as a drawing, with colours merged within a CIEDE2000 difference where it is art. */
 let drawingWithin: (difference?: number) => Drawing;
-/** And its steps, where it was one that had been put aside. */
+/** Its steps too, where it was a file that had been put aside. */
 let aside: ReturnType<typeof readAside>;
 
 async function read(file: File, onProgress: (share: number) => void): Promise<FileReading> {

@@ -19,7 +19,7 @@ export function carriedAlone(carried: Carried): Drawing {
   return { ...from, ...Object.fromEntries(alone) };
 }
 
-/** What is carried, as a drawing of one part. */
+/** What is copied, as a drawing of one part. */
 export function pickedDrawing(carried: Carried): Drawing {
   const alone = carriedAlone(carried);
   const tables = Object.fromEntries(TAKEN.map((table) => [table, {}]));

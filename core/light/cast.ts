@@ -66,7 +66,7 @@ function lineOn(chain: number[], [x, y]: Point): void {
   if (Math.abs(fx - x) + Math.abs(fy - y) >= 1e-12) lineTo(chain, [x, y]);
 }
 
-/** How much less deep the ground looks than it is long. */
+/** How much shorter a length of ground looks in depth than across. */
 const FORESHORTENED = 0.45;
 /** How flat an ellipse on the ground is. */
 const FLAT = 0.1;

@@ -33,7 +33,7 @@ export interface Carving {
 interface Span {
   readonly from: number;
   readonly to: number;
-  /** The half-edge that it is, forwards along the line. */
+  /** Its half-edge, forwards along the line. */
   readonly edge: number;
   readonly goes: boolean;
   readonly isShared: boolean;

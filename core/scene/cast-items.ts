@@ -138,7 +138,7 @@ const shadows = new WeakMap<
   Map<number, { readonly of: readonly unknown[]; readonly shadow: Shadow }>
 >();
 
-/** For so many heights at once the shadows of one outline are kept. */
+/** The shadows of one outline are remembered for this many heights. */
 const MOST_KEPT = 16;
 
 /** By what throws it and how high that stands; the same until outline, lamp or cast change. */

@@ -101,7 +101,7 @@ function lay(
   return { pourIn, order, items, toneOf, width };
 }
 
-/** The same pours in other colours; laid anew where one of them is seen through now, or no more. */
+/** The same pours in other colours; laid anew where one of them has become see-through, or has ceased to be. */
 function recoloured(before: Laid, pockets: readonly Pocket[], toneOf: Palette["toneOf"]): Laid {
   const { pourIn, order, width } = before;
   const items = [...before.items];

@@ -58,7 +58,7 @@ export interface SceneWay {
 export interface Derived extends Matches {
   /** Those that can be worked on, those of the front part first: nothing shows through them, and their part is seen. */
   readonly pockets: readonly Pocket[];
-  /** All that were given, with what lives in them. */
+  /** All pockets that were given, with what lives in them. */
   readonly whole: PocketsDerived;
 }
 

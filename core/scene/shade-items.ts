@@ -54,7 +54,7 @@ function namesake(shade: Shade, key: number): Shade {
   return own;
 }
 
-/** So many steps of the colour beneath, along its gradient too; where that has none, in its paint. */
+/** Some steps from the colour beneath, along its gradient too; where that has none, in its paint. */
 function deeperThan(pour: Pour | undefined, shade: Shade, drawing: Drawing, palette: Palette): Painted {
   return pour?.paint && !pour.spot
     ? keptPaint(shade, [pour, palette], () => ({

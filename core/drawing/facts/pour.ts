@@ -27,7 +27,7 @@ export class Pour extends Ranked {
   readonly rim?: Rim;
   /** On the pockets around it. */
   readonly cast?: Cast;
-  /** All its light that it has not of its own. */
+  /** The style from which it has all light that is not its own. */
   readonly style?: StyleUse;
 }
 rules(Pour, Ranked, {

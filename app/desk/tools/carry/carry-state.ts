@@ -112,7 +112,7 @@ const usersOf = (state: Desk, { id }: LightStyle): LightTarget[] =>
     return lit?.pour.style?.style === id ? [lit] : [];
   });
 
-/** Those that follow the style keep its light as their own. */
+/** Pockets that follow the style keep its light as their own. */
 export function letUsersGo(desk: DeskStore, style: LightStyle): void {
   const state = desk.getState();
   const users = usersOf(state, style);

@@ -10,7 +10,7 @@ import { toScreen } from "../../../painting/view.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { shownTin } from "../../tin/shown-tin.ts";
 
-/** So near nobody sees a difference: a distance in OKLab times 100. */
+/** Colours this near look the same: a distance in OKLab times 100. */
 const SAME = 2;
 
 export function dipSeen(desk: DeskStore, at: Point): void {

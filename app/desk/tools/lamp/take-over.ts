@@ -1,4 +1,7 @@
-/** What the lamp makes becomes drawn: it stays where it is, in steps of the colour it lies on, and the lamp moves it no more. */
+/**
+ * What the lamp makes becomes drawn: it stays where it is, in steps of the colour it lies on, and the lamp does
+ * not move it any more.
+ */
 import type { Pour, Shade } from "#core/drawing/drawing.ts";
 import { type LampMade, setMade } from "#core/drawing/light-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
