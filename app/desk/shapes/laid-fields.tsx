@@ -66,7 +66,7 @@ export function LaidFields({
             value: sheet,
             word: `on ${sheet}`,
           }))}
-          className="w-22"
+          className="w-26"
           disabled={lying.trim === "pocket"}
           onChange={(sheet) => change({ sheet }, { sheet: sheet === "flats" ? undefined : sheet })}
         />
@@ -74,7 +74,7 @@ export function LaidFields({
           label="Blend"
           value={lying.blend}
           options={BLENDS.map((blend) => ({ value: blend, word: blend }))}
-          className="w-22"
+          className="w-26"
           onChange={(blend) => change({ blend }, { blend: blend === "normal" ? undefined : blend })}
         />
         <Pick

@@ -109,7 +109,7 @@ function Ways({ of }: { of: ColouringState }) {
               word: EFFECT_WORDS[value],
               disabled: value !== "add" && !any,
             }))}
-            className={way === "nib" ? "w-32" : undefined}
+            className="w-40"
           />
         )}
       </div>
