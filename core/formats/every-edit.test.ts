@@ -155,6 +155,8 @@ describe("every edit there is", () => {
     const least = () => Math.min(...steps.values());
     for (let turn = 0; turn < SEQUENCES || (least() < LEAST_STEPS && failed.length < MOST_FAILED); turn++) {
       const kind = kinds[turn % kinds.length];
+      if (SOAK && turn % 100 === 0)
+        process.stdout.write(`Steps of each kind: ${JSON.stringify(Object.fromEntries(steps))}\n`);
       try {
         const names = tried(kind, FIRST + turn);
         steps.set(kind, steps.get(kind)! + names.length);
@@ -166,8 +168,8 @@ describe("every edit there is", () => {
         process.stdout.write(`${String(error).split("\n")[0]}\n`);
       }
     }
-    if (SOAK) process.stdout.write(`Steps of each kind: ${JSON.stringify(Object.fromEntries(steps))}\n`);
     expect(failed).toEqual([]);
+    expect(least()).toBeGreaterThanOrEqual(LEAST_STEPS);
     // Some can seldom be made at all.
     expect(made.size).toBeGreaterThan(Math.min(0.9 * RANDOM_NAMES.length, 2 * SEQUENCES));
   });
