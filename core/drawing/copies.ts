@@ -4,7 +4,7 @@ import { type Drawing, topRank } from "./drawing.ts";
 import { type Changes, changedBy } from "./meaning.ts";
 import { movesBy } from "./moved.ts";
 import { newId } from "./new-id.ts";
-import { inPart, PARTED, partOf } from "./parts.ts";
+import { ANCHORED, inPart, PARTED, partOf } from "./parts.ts";
 import { ENTITY_RECORDS } from "./records.ts";
 
 export interface Copying {
@@ -75,7 +75,6 @@ const intoPart = <T extends { readonly part?: string }>({ part: _, ...one }: T, 
 });
 
 const RANKED = ["strokes", "inkShapes", "flatShapes", "pours", "shades", "creases"] as const;
-const ANCHORED = ["pours", "shades"] as const;
 
 type Copied = (typeof PARTED)[number] | (typeof ANCHORED)[number];
 

@@ -7,7 +7,7 @@ import type { Drawing, Part } from "./drawing.ts";
 import { freeName } from "./free-name.ts";
 import type { Edit } from "./history.ts";
 import { newId } from "./new-id.ts";
-import { PARTED, partOf, partsOf } from "./parts.ts";
+import { ANCHORED, PARTED, partOf, partsOf } from "./parts.ts";
 
 /** What has been worked out elsewhere, as an edit. */
 export const patchEdit = (label: string, patches: readonly Patch[]): Edit => ({
@@ -51,7 +51,7 @@ export const removePart = (id: string, name: string): Edit => ({
     for (const table of PARTED)
       for (const [key, entity] of Object.entries(draft[table]))
         if (partOf(entity) === id) delete draft[table][key];
-    for (const table of ["pours", "shades"] as const)
+    for (const table of ANCHORED)
       for (const [key, { anchor }] of Object.entries(draft[table]))
         if (partOf(anchor) === id) delete draft[table][key];
     if (Object.keys(draft.parts).length > 1) delete draft.parts[id];

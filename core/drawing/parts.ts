@@ -56,7 +56,10 @@ const byPart = weakMapMemoize((table: Table<Parted>): Map<string, Table<Parted>>
 });
 
 const isParted = (table: string): boolean => (PARTED as readonly string[]).includes(table);
-const isAnchored = (table: string): boolean => table === "pours" || table === "shades";
+const isAnchored = (table: string): boolean => (ANCHORED as readonly string[]).includes(table);
+
+/** Tables of what lives in pockets: its anchor names the part. */
+export const ANCHORED = ["pours", "shades"] as const;
 
 /**
  * What names no part is of the backmost one where the part that drawings begin with is gone: an entity of a table as it is then,

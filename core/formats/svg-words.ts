@@ -39,7 +39,7 @@ const entriesOf = <T>(words: Words<T>) => Object.entries(words) as [string, Word
 export function wordsOf<T extends object>(words: Words<T>, entity: Partial<T>, digits = 0): Attributes {
   const told = entriesOf(words).map(([field, { attribute, text }]) => {
     const value = (entity as Record<string, unknown>)[field];
-    return [attribute, value === undefined || value === false ? undefined : text(value, digits)];
+    return [attribute, value === undefined ? undefined : text(value, digits)];
   });
   return Object.fromEntries(told);
 }

@@ -1,14 +1,9 @@
 import { FILE_KINDS, type FileKind, KINDS } from "#core/deliver/kinds.ts";
-import { isMade, type TakeHome } from "./request.ts";
+import { isMade, type RequestFields } from "./request.ts";
 import { useSizes } from "./use-sizes.ts";
 
-interface Props {
-  readonly request: TakeHome;
-  readonly onChange: (change: Partial<TakeHome>) => void;
-}
-
 /** The kinds of files there are, with how large each will be. */
-export function KindFields({ request, onChange }: Props) {
+export function KindFields({ request, onChange }: RequestFields) {
   const sizes = useSizes(request);
   const toggled = (kind: FileKind, on: boolean) =>
     onChange({ kinds: KINDS.filter((one) => (one === kind ? on : request.kinds.includes(one))) });

@@ -4,7 +4,7 @@ import { partsOf } from "#core/drawing/parts.ts";
 import { NumberField } from "../../ui/number-field.tsx";
 import { Toggle } from "../../ui/toggle.tsx";
 import { useDesk } from "../store/use-desk.ts";
-import { CONTACT, EVERY, SEEN, SHARE_WORDS, SHARES, type Share, type TakeHome } from "./request.ts";
+import { CONTACT, EVERY, type RequestFields, SEEN, SHARE_WORDS, SHARES, type Share } from "./request.ts";
 
 const FIELD = "h-8 w-full rounded-md border border-edge bg-white px-2";
 
@@ -18,13 +18,8 @@ const Labelled = ({ word, children }: { word: string; children: ReactNode }) => 
   </div>
 );
 
-interface Props {
-  readonly request: TakeHome;
-  readonly onChange: (change: Partial<TakeHome>) => void;
-}
-
 /** Of what files are made: sheets, parts, colourways, and how fine. */
-export function OfWhatFields({ request, onChange }: Props) {
+export function OfWhatFields({ request, onChange }: RequestFields) {
   const drawing = useDesk((s) => s.drawing);
   const parts = [...partsOf(drawing)].reverse();
   const ways = ranked(drawing.colourways);

@@ -80,3 +80,9 @@ export const SHARE_WORDS: Readonly<Record<Share, string>> = {
   ground: "ground only",
   "no-ground": "all but the ground",
 };
+
+/** What fields that change a request are given. */
+export interface RequestFields {
+  readonly request: TakeHome;
+  readonly onChange: (change: Partial<TakeHome>) => void;
+}
