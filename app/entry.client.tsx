@@ -1,15 +1,11 @@
 import { setNonce } from "get-nonce";
 import { StrictMode, startTransition } from "react";
-import { setNonce as setPickerNonce } from "react-colorful";
 import { hydrateRoot } from "react-dom/client";
 import { HydratedRouter } from "react-router/dom";
 
-// Pop-ups and the colour picker add a style element of their own; it needs this page's nonce.
+// Pop-ups add a style element of their own; it needs this page's nonce.
 const nonce = document.querySelector<HTMLScriptElement>("script[nonce]")?.nonce;
-if (nonce) {
-  setNonce(nonce);
-  setPickerNonce(nonce);
-}
+if (nonce) setNonce(nonce);
 
 startTransition(() => {
   hydrateRoot(

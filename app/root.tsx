@@ -1,10 +1,12 @@
 import "@fontsource-variable/fraunces/opsz.css";
 import "@fontsource-variable/inter/index.css";
 import "./app.css";
-import { type ReactNode, useContext } from "react";
+import { type ReactNode, useContext, useEffect } from "react";
 import { isRouteErrorResponse, Link, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root.ts";
 import { OfflineSign } from "./offline/offline-sign.tsx";
+import { applyPrefs } from "./prefs/apply-prefs.ts";
+import { loadPrefs } from "./prefs/prefs-store.ts";
 import { NonceContext } from "./ui/nonce.ts";
 import { Notices } from "./ui/notices.tsx";
 
@@ -33,6 +35,10 @@ export function Layout({ children }: { children: ReactNode }) {
 }
 
 export default function Root() {
+  useEffect(() => {
+    void loadPrefs();
+    return applyPrefs();
+  }, []);
   return (
     <Notices>
       <Outlet />

@@ -7,7 +7,7 @@ import { fitClosed, fitOpen } from "../core/lines/fit.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { gapsOf, linesOf } from "../core/pockets/reading.ts";
 import type { Line } from "../core/pockets/segments.ts";
-import { randomFrom } from "./line-work.ts";
+import { randomFrom } from "../testing/random.ts";
 
 export interface ClosedDrawing {
   readonly name: string;

@@ -5,7 +5,7 @@
  */
 import { readdirSync, readFileSync } from "node:fs";
 import type { CDPSession, Page } from "@playwright/test";
-import { randomFrom } from "../testing/hostile-lines.ts";
+import { randomFrom } from "../testing/random.ts";
 import { goTo } from "./go-to.ts";
 import { withHost } from "./host.ts";
 import { lanternSeeds } from "./seeds-on-screen.ts";

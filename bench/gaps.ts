@@ -3,15 +3,14 @@
  * Recall is the part of the faces lost by the cuts that come back with areas within 3 %; false bridges are those
  * proposed on the uncut originals, as a part of their faces.
  */
-import { between, curveCount, pointAt } from "../core/geometry/cubic.ts";
-import { distance } from "../core/geometry/point.ts";
 import { regionContains } from "../core/geometry/polygon.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
 import { buildWithReach, gapsOf } from "../core/pockets/reading.ts";
 import type { Line } from "../core/pockets/segments.ts";
+import { cutLine } from "../testing/cut-lines.ts";
+import { randomFrom } from "../testing/random.ts";
 import { type ClosedDrawing, closedDrawings } from "./closed-drawings.ts";
-import { randomFrom } from "./line-work.ts";
 
 const REACH = 0.035;
 const CUTS = 8;
@@ -82,29 +81,4 @@ function cutSomewhere(lines: readonly Line[], gap: number, random: () => number)
     if (shown(pocketsOf(buildMap(cut))).length < shown(pocketsOf(buildMap(lines))).length) return cut;
   }
   return undefined;
-}
-
-/** Takes a gap measured along the line out of it; undefined when the line is less than five gaps long. */
-function cutLine(line: Line, gap: number, place: number): Line[] | undefined {
-  const count = curveCount(line.points);
-  const steps = count * 64;
-  const lengths = [0];
-  for (let k = 1; k <= steps; k++)
-    lengths.push(lengths[k - 1] + distance(pointAt(line.points, (k - 1) / 64), pointAt(line.points, k / 64)));
-  const total = lengths[steps];
-  if (total < 5 * gap) return undefined;
-  const paramAt = (length: number) => {
-    const k = Math.max(
-      1,
-      lengths.findIndex((l) => l >= length),
-    );
-    return (k - (lengths[k] - length) / (lengths[k] - lengths[k - 1] || 1)) / 64;
-  };
-  const from = gap + place * (total - 3 * gap);
-  const [u0, u1] = [paramAt(from), paramAt(from + gap)];
-  const head = between(line.points, 0, u0);
-  const tail = between(line.points, u1, count);
-  const part = (points: number[], id: string): Line => ({ ...line, points, closed: false, id });
-  if (line.closed) return [part([...tail, ...head.slice(2)], `${line.id}-cut`)];
-  return [part(head, `${line.id}-head`), part(tail, `${line.id}-tail`)];
 }

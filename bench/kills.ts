@@ -8,7 +8,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { type Browser, chromium, type Page } from "@playwright/test";
-import { randomFrom } from "../testing/hostile-lines.ts";
+import { randomFrom } from "../testing/random.ts";
 import { goTo } from "./go-to.ts";
 
 const PORT = 4194;
@@ -71,14 +71,18 @@ function isAtLeastKept(found: string, { looks, kept }: Seen): boolean {
   return looks.indexOf(found, kept) >= 0 || !looks.slice(0, kept).includes(found);
 }
 
-/** The figures of the stages and the step that can be undone. Runs in the page. */
+/**
+ * How many steps are done, the last of them, and the figures that follow from the drawing at once; pockets and openings are read a
+ * moment later, and would make one drawing look like two. Runs in the page.
+ */
 function lookOf(): string {
   const undo = document.querySelector('button[aria-label^="Undo: "], button[aria-label="Nothing to undo"]');
-  // Openings are found a moment later.
-  const figures = [...document.querySelectorAll("nav li button")].filter(
-    (one) => !/Gaps|Deliver/.test(one.textContent!),
+  const done = document.querySelector("[data-done]")?.getAttribute("data-done");
+  const figures = [...document.querySelectorAll("nav li button")].filter((one) =>
+    /Lines|Light/.test(one.textContent!),
   );
-  return [...figures.map((one) => one.textContent), undo?.getAttribute("aria-label")].join("; ");
+  const words = figures.map((one) => one.textContent);
+  return [`${done} steps`, ...words, undo?.getAttribute("aria-label")].join("; ");
 }
 
 class Chromium {

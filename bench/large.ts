@@ -6,8 +6,9 @@
 import type { Page } from "@playwright/test";
 import { goTo } from "./go-to.ts";
 import { withHost } from "./host.ts";
-import { crossingStrokes, PAGE, type Polyline, spotLike, WIDE_PAGE } from "./line-work.ts";
+import { crossingStrokes, PAGE, spotLike, WIDE_PAGE } from "./line-work.ts";
 import { seedsOnScreen } from "./seeds-on-screen.ts";
+import { svgOf } from "./svg-of-lines.ts";
 
 const PORT = 4194;
 const CASES = [
@@ -26,15 +27,6 @@ export const largeBench = (): Promise<void> =>
       await page.close();
     }
   });
-
-/** As an SVG from elsewhere, on a square page. */
-function svgOf(strokes: readonly Polyline[], side: number): string {
-  const paths = strokes.map(
-    (points) => `<path d="M${points.map(([x, y]) => `${x.toFixed(2)} ${y.toFixed(2)}`).join("L")}"/>`,
-  );
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="10in" height="10in" viewBox="0 0 ${side} ${side}">
-<g fill="none" stroke="#000" stroke-width="2">${paths.join("\n")}</g></svg>`;
-}
 
 async function measure(page: Page, url: string, svg: string): Promise<void> {
   await goTo(page, url);

@@ -1,22 +1,12 @@
 /** Made-up line work for timing engines: polylines in page units on a square page. All from fixed seeds. */
 import type { Point } from "../core/geometry/point.ts";
+import { randomFrom } from "../testing/random.ts";
 
 export type Polyline = readonly Point[];
 
 export const PAGE = 2000;
 /** So wide that of what is strewn over it hardly anything crosses. */
 export const WIDE_PAGE = 3 * PAGE;
-
-/** Numbers in 0..1 from a seed (mulberry32, Tommy Ettinger, public domain). */
-export function randomFrom(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
 
 /** Smooth wandering strokes of 24 segments, 200 to 1,000 units long, that cross one another heavily. */
 export function crossingStrokes(count: number, seed = 1): Polyline[] {

@@ -1,5 +1,6 @@
 /** Benchmarks, each a ratio within one run: `npm run bench [-- NAME ...]`. */
 
+import { dabsBench } from "./dabs.ts";
 import { dayBench } from "./day.ts";
 import { enginesBench } from "./engines.ts";
 import { foreignFlatsBench } from "./foreign-flats.ts";
@@ -9,6 +10,7 @@ import { lanternBench } from "./lantern.ts";
 import { largeBench } from "./large.ts";
 import { lightBench } from "./light.ts";
 import { mainThreadBench } from "./main-thread.ts";
+import { penBench } from "./pen.ts";
 import { pngBench } from "./png.ts";
 import { rendersBench } from "./renders.ts";
 import { sceneBench } from "./scene.ts";
@@ -18,9 +20,11 @@ import { traceBench } from "./trace.ts";
 const BENCHES: Record<string, () => void | Promise<void>> = {
   lantern: lanternBench,
   gaps: gapsBench,
+  dabs: dabsBench,
   engines: enginesBench,
   trace: traceBench,
   light: lightBench,
+  pen: penBench,
   png: pngBench,
   scene: sceneBench,
   "main-thread": mainThreadBench,

@@ -18,7 +18,7 @@ import { database } from "../app/keep/database.ts";
 import { changeBetween } from "../app/keep/keeper.ts";
 import { addDrawing, keepChange, openDrawing } from "../app/keep/shelf.ts";
 import { packOldSteps } from "../app/keep/step-blocks.ts";
-import { randomFrom } from "../testing/hostile-lines.ts";
+import { randomFrom } from "../testing/random.ts";
 
 const STEPS = [2000, 5000];
 const CHUNK = 250;

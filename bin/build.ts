@@ -1,6 +1,4 @@
 /** `fern build`: times the planar map of polylines, engine time only, so that it can stand beside other engines. */
-import { setFlagsFromString } from "node:v8";
-import { runInNewContext } from "node:vm";
 import { ArrayMinSize, IsArray, IsNumber } from "class-validator";
 import { checked, Nested, rules } from "#core/drawing/checked.ts";
 import { FileProblem } from "#core/formats/file-problem.ts";
@@ -9,6 +7,7 @@ import type { Point } from "#core/geometry/point.ts";
 import { boundingLoops } from "#core/pockets/faces.ts";
 import { buildMap } from "#core/pockets/planar-map.ts";
 import type { Line } from "#core/pockets/segments.ts";
+import { heldBytes } from "./held-bytes.ts";
 import { IsPoint } from "./is-point.ts";
 
 class StrokeFile {
@@ -33,7 +32,7 @@ export interface BuildReport {
   readonly faces: number;
   readonly segments: number;
   readonly crossings: number;
-  /** The most that the engine's arrays take together at once. */
+  /** The largest total size of the engine's arrays at any moment. */
   readonly peakBytes: number;
 }
 
@@ -86,20 +85,12 @@ export function buildReport(lines: readonly Line[], repeat: number): BuildReport
 
 /** Bytes of live typed arrays where the build holds most, after the garbage is collected. */
 function peakBytes(lines: readonly Line[]): number {
-  setFlagsFromString("--expose-gc");
-  const collect = runInNewContext("gc") as () => void;
-  const held = () => {
-    // What one collection frees is swept beside it, and is gone for certain at the next.
-    collect();
-    collect();
-    return process.memoryUsage().arrayBuffers;
-  };
-  const before = held();
+  const before = heldBytes();
   let most = 0;
   buildMap(lines, {
     strict: true,
     onPeak: () => {
-      most = Math.max(most, held() - before);
+      most = Math.max(most, heldBytes() - before);
     },
   });
   return most;

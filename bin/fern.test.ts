@@ -10,6 +10,7 @@ import { describe, expect, it } from "vitest";
 import { crossingStrokes } from "../bench/line-work.ts";
 import { SOAK } from "../testing/long-runs.ts";
 import { problemsOf } from "../testing/pdf-readers.ts";
+import { readDabs } from "./dab.ts";
 
 const execute = promisify(execFile);
 const folder = mkdtempSync(join(tmpdir(), "fern-"));
@@ -48,6 +49,42 @@ describe("fern pockets", () => {
     expect(report.bridges[0].width).toBeCloseTo(5, 3);
     expect(report.pockets).toHaveLength(2);
     expect(readFileSync(out, "utf8")).toContain("<svg");
+  });
+
+  it("colours from dabs, and says what each claimed", () => {
+    const [dabs, out] = [join(folder, "dabs.json"), join(folder, "dabbed.svg")];
+    const given = [
+      {
+        colour: "#3a7d44",
+        width: 2,
+        points: [
+          [30, 30],
+          [34, 32],
+        ],
+      },
+      { colour: null, width: 2, points: [[50, 50]], firm: true },
+    ];
+    writeFileSync(dabs, JSON.stringify(given));
+    const report = fern("dab", file, "--dabs", dabs, "--out", out, "--json");
+    expect(report).toMatchObject({ pockets: 1, bridges: 1 });
+    expect(report.dabs[0].area).toBeCloseTo(6400 - Math.PI * 100, -1);
+    expect(report.dabs[0].bridges).toEqual([{ width: expect.closeTo(5, 3) }]);
+    expect(report.dabs[1]).toEqual({ colour: null, area: 0, pockets: 0, bridges: [] });
+    expect(fern("pockets", out, "--json").pockets).toHaveLength(2);
+    expect(fern("dab", file, "--dabs", dabs, "--out", out, "--reach", "4", "--json").pockets).toBe(0);
+    // With nothing that holds it off it runs out through the gap, up to the page's edge.
+    const open = fern("dab", file, "--dabs", dabs, "--out", out, "--border", "open", "--json");
+    expect(open.dabs[0].area).toBeCloseTo(10_000 - Math.PI * 100, -1);
+    expect(open.bridges).toBe(4);
+    for (const [wrong, sentence] of [
+      ["no", "no JSON"],
+      ["{}", "no list"],
+      [JSON.stringify([{ ...given[0], colour: "green" }]), "Dab 1 makes no sense: colour"],
+    ])
+      expect(() => readDabs(wrong)).toThrow(sentence);
+    writeFileSync(dabs, JSON.stringify([given[0], { ...given[1], points: [["a", 1]] }]));
+    const { status, stderr } = run("dab", file, "--dabs", dabs, "--out", out);
+    expect([status, stderr]).toEqual([2, expect.stringContaining("Dab 2 makes no sense: points")]);
   });
 
   it("times the build of polylines and says what it held", () => {

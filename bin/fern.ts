@@ -15,7 +15,9 @@ import { counted } from "#core/words.ts";
 import { bridgeReport } from "./bridge.ts";
 import { buildReport, readLineWork } from "./build.ts";
 import { convertReport } from "./convert.ts";
+import { dabReport, readDabs } from "./dab.ts";
 import { deliver, opened } from "./deliver.ts";
+import { openDrawing } from "./open-drawing.ts";
 import { pocketsReport } from "./pockets.ts";
 import { traceReport } from "./trace.ts";
 
@@ -25,6 +27,7 @@ const USAGE = `Usage:
   fern convert FILE.svg ... --out OUT.svg|FOLDER [--merge DIFFERENCE] [--json]
   fern deliver FILE.fern|FILE.svg --as svg|plain-svg|png|pdf|ora|plates|plates-pdf|fern --out OUT|FOLDER
     [--ppi N] [--colourway NAME] [--part NAME] [--sheets ground,flats,shade,light,ink,gloss] [--dark NAME] [--inks] [--contact] [--json]
+  fern dab FILE.fern|FILE.svg --dabs DABS.json --out OUT.svg [--reach N] [--border bare|open] [--json]
   fern trace SCAN.png --mode lines|shapes --out OUT.svg [--threshold 0-255] [--specks PIXELS] [--breaks PIXELS] [--json]
   fern build FILE.json [--repeat N] [--json]`;
 
@@ -47,6 +50,8 @@ const OPTIONS = {
   specks: { type: "string" },
   breaks: { type: "string" },
   repeat: { type: "string" },
+  dabs: { type: "string" },
+  border: { type: "string" },
 } as const;
 
 type Values = ReturnType<typeof parseArgs<{ options: typeof OPTIONS }>>["values"];
@@ -130,6 +135,19 @@ const COMMANDS: Record<
     });
     const told = several ? `${files.length} files` : `${out}, ${files[0].bytes} bytes`;
     return { report: { as, files }, sentence: `${told} written` };
+  },
+  dab: (file, values) => {
+    const { dabs, out, border = "bare", reach } = values;
+    if (!dabs || !out || (border !== "bare" && border !== "open")) throw new Error(USAGE);
+    const spreading = {
+      reach: reach === undefined ? Infinity : numberOf("--reach", reach),
+      bareBorder: border === "bare",
+    };
+    const drawing = openDrawing(basename(file, extname(file)), read(file));
+    const { report, svg } = dabReport(drawing, readDabs(bytesOf(dabs).toString("utf8")), spreading);
+    write(out, svg);
+    const found = `${counted(report.pockets, "pocket")} coloured, ${counted(report.bridges, "bridge")}`;
+    return { report, sentence: found };
   },
   trace: (file, values) => {
     const mode = READINGS.find((reading) => reading === values.mode);

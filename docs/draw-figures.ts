@@ -1,8 +1,11 @@
 /** Draws the figures of docs/pockets.md and docs/light.md from the engine itself: `npm run docs:draw`. */
 import { readFileSync, writeFileSync } from "node:fs";
+import { claimsOf } from "../core/dabs/dab-reading.ts";
+import { dabSpaceIn } from "../core/dabs/dab-space.ts";
 import { newDrawing } from "../core/drawing/new-drawing.ts";
 import { pathData } from "../core/formats/svg-path.ts";
 import { readSvg } from "../core/formats/svg-read.ts";
+import { polyline } from "../core/geometry/cubic.ts";
 import { type Box, boxHolds, type Point } from "../core/geometry/point.ts";
 import { openingGates } from "../core/pockets/free-space.ts";
 import { originOf, targetOf } from "../core/pockets/half-edges.ts";
@@ -120,7 +123,64 @@ function drawTrap(): void {
   ]);
 }
 
+/** The loose pumpkins: what three dabs claim, the chambers' gates, and the bridges that would close it. */
+function drawDabs(): void {
+  const { page, strokes } = readSvg(readFileSync("demo/almanac-pumpkins.svg", "utf8"));
+  const drawing = newDrawing("", page, strokes);
+  const box: Box = { x: 120, y: 300, width: 560, height: 500 };
+  const dabs = DABS.map(([colour, from, to], i) => ({
+    id: `${i}`,
+    paint: { colour, step: 0 },
+    points: polyline([from, to]),
+    width: 14,
+  }));
+  const dabSpace = dabSpaceIn(drawing, false);
+  const { regions, edges } = claimsOf(dabSpace, dabs, { reach: Infinity, bareBorder: true });
+  const { mesh, xy, gates } = dabSpace.space;
+  const at = (v: number): Point => [xy[2 * v], xy[2 * v + 1]];
+  const ways = [...gates].flatMap((e) => {
+    const [a, b] = [at(mesh.triangles[e]), at(mesh.triangles[nextInTriangle(e)])];
+    return shows(box, a) && shows(box, b)
+      ? [`M${a.map((n) => n.toFixed(1))}L${b.map((n) => n.toFixed(1))}`]
+      : [];
+  });
+  const claims = regions.map(({ triangles, paint }) => {
+    const corners = Array.from({ length: triangles.length / 6 }, (_, k) => [
+      ...triangles.subarray(6 * k, 6 * k + 6),
+    ]);
+    const data = corners.map(([a, b, c, d, e, f]) =>
+      [
+        `M${a.toFixed(1)} ${b.toFixed(1)}`,
+        `L${c.toFixed(1)} ${d.toFixed(1)}`,
+        `L${e.toFixed(1)} ${f.toFixed(1)}Z`,
+      ].join(""),
+    );
+    return `<path fill="${paint.colour}" fill-opacity="0.5" d="${data.join("")}"/>`;
+  });
+  figure("dabs", box, [
+    ...claims,
+    `<path fill="none" stroke="${FERN}" stroke-width="0.4" d="${ways.join("")}"/>`,
+    ...inkOf(buildMap(linesOf(drawing)), 1),
+    ...edges.map(
+      ({ bridge }) =>
+        `<path fill="none" stroke="${EMBER}" stroke-width="4" stroke-dasharray="7 7" d="${pathData(bridge, false, 1)}"/>`,
+    ),
+    ...dabs.map(
+      ({ points, paint }) =>
+        `<path fill="none" stroke="${paint.colour}" stroke-linecap="round" stroke-width="14" d="${pathData(points, false, 1)}"/>`,
+    ),
+  ]);
+}
+
+const DABS: readonly [colour: string, from: Point, to: Point][] = [
+  ["#c8704a", [395, 480], [400, 620]],
+  ["#e6a93a", [280, 500], [285, 600]],
+  ["#e6a93a", [510, 480], [512, 560]],
+  ["#c8704a", [185, 500], [188, 580]],
+];
+
 drawMap();
 drawGates();
+drawDabs();
 drawTrap();
 drawLight();

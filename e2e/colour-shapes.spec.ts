@@ -156,11 +156,9 @@ test("several shapes are chosen, moved, turned, made soft and bent by their poin
   await expect.poll(() => colourAt(page, [740, 560])).toBe(FROND);
   expect(await isClear(page, [300, 250])).toBe(true);
   await expect(page.getByRole("button", { name: "Undo: Move 2 shapes" })).toBeVisible();
-  await page.getByRole("button", { name: "Place, size and turn" }).click();
   await typeNumber(page.getByRole("spinbutton", { name: "turn" }), "90");
   await expect.poll(() => colourAt(page, [500, 260])).toBe(FROND);
-  await page.keyboard.press("Escape");
-  await expect(page.getByRole("spinbutton", { name: "turn" })).toBeHidden();
+  await page.locator("#paper").focus();
   await page.keyboard.press("Control+z");
   await expect.poll(() => colourAt(page, [740, 560])).toBe(FROND);
   await page.keyboard.press("Control+d");

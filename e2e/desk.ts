@@ -106,6 +106,8 @@ export async function openFile(page: Page, name: string, text: string | Buffer):
 export async function deskReady(page: Page): Promise<void> {
   await page.waitForURL(/\/desk\//);
   await expect(stage(page, "Flats")).toContainText("pockets");
+  // It stays open, so that every setting is at hand in these tests.
+  await openMore(page);
 }
 
 export const stage = (page: Page, name: string) =>
@@ -119,6 +121,28 @@ export async function pick(page: Page, label: string, word: string): Promise<voi
 
 /** A choice of the tray: a tool, or one of several ways. */
 export const tool = (page: Page, name: string) => page.getByRole("radio", { name, exact: true });
+
+/** What the tray has no room for, where it is not open yet. */
+export async function openMore(page: Page): Promise<void> {
+  const more = page.getByRole("button", { name: "More", exact: true, expanded: false });
+  if (await more.isVisible()) await more.click();
+}
+
+/** The foot of the paper lies bare again. */
+export const closeMore = (page: Page) =>
+  page.getByRole("button", { name: "More", exact: true, expanded: true }).click();
+
+/** Opens a section of the press, where it is folded. */
+export async function openSection(page: Page, title: string): Promise<void> {
+  const heading = page.getByRole("region", { name: title, exact: true }).getByRole("heading");
+  const folded = heading.getByRole("button", { expanded: false });
+  if (await folded.isVisible()) await folded.click();
+}
+
+export async function fromMenu(page: Page, entry: string): Promise<void> {
+  await page.getByRole("button", { name: "Desk menu" }).click();
+  await page.getByRole("menuitem", { name: entry }).click();
+}
 
 export const undo = (page: Page, label: string) => page.getByRole("button", { name: `Undo: ${label}` });
 

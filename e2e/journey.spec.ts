@@ -1,5 +1,6 @@
 import { expect } from "@playwright/test";
 import { decode } from "fast-png";
+import { DEMOS } from "../app/drawer/demo.ts";
 import {
   artColour,
   clickPage,
@@ -33,7 +34,7 @@ test.describe("drawer", () => {
   test("shows demos drawn from their content, and is accessible", async ({ page }) => {
     await openDrawer(page);
     const pictures = page.getByRole("button", { name: /^Open a copy/ }).locator("img");
-    await expect(pictures).toHaveCount(10);
+    await expect(pictures).toHaveCount(DEMOS.length);
     for (const picture of await pictures.all()) {
       await expect
         .poll(() => picture.evaluate((img: HTMLImageElement) => img.naturalWidth))
@@ -121,10 +122,10 @@ test.describe("flats", () => {
     for (const { seed } of kettle.slice(0, 2))
       await expect.poll(async () => hexOf(await artColour(page, seed))).toBe("#112233");
     await page.getByRole("button", { name: "Change Frond", exact: true }).click();
-    const shown = (await page.getByRole("slider", { name: "Colour", exact: true }).boundingBox())!;
-    await page.mouse.move(shown.x + 20, shown.y + 20);
+    const handle = (await page.getByRole("slider", { name: "Lightness and chroma" }).boundingBox())!;
+    await page.mouse.move(handle.x + 12, handle.y + 12);
     await page.mouse.down();
-    await page.mouse.move(shown.x + 60, shown.y + 30, { steps: 4 });
+    await page.mouse.move(handle.x + 32, handle.y - 28, { steps: 4 });
     const colour = async () => hexOf(await artColour(page, kettle[0].seed));
     await expect.poll(colour).not.toBe("#112233");
     await page.mouse.up();
@@ -190,7 +191,7 @@ test("zooms to the pointer, pans and fits", async ({ page }) => {
   await page.mouse.up();
   await page.keyboard.up("Space");
   await expect.poll(async () => hexOf(await artColour(page, seed))).not.toBe(FROND);
-  await page.getByRole("button", { name: "Show the whole page" }).click();
+  await page.keyboard.press("0");
   await expect.poll(async () => hexOf(await artColour(page, seed))).toBe(FROND);
 });
 

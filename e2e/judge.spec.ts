@@ -1,6 +1,17 @@
 /** Judging colours, and taking them as they are seen, on art from elsewhere. */
 import { expect, type Page } from "@playwright/test";
-import { artColour, deskReady, hexOf, isAccessible, onScreen, openFile, pick, stage, test } from "./desk.ts";
+import {
+  artColour,
+  deskReady,
+  hexOf,
+  isAccessible,
+  onScreen,
+  openFile,
+  openSection,
+  pick,
+  stage,
+  test,
+} from "./desk.ts";
 import { GARDEN, GARDEN_PAGE, GARDEN_POCKETS } from "./garden.ts";
 
 const [a, b, c] = GARDEN_POCKETS;
@@ -27,6 +38,7 @@ test("the picture is looked at in grey; charts and pockets light one another; ne
   await open(page);
   await pour(page, /^Rain barrel/, c);
   const art = page.locator('canvas[data-layer="art"]').locator("..");
+  await openSection(page, "Judge");
   await pick(page, "How the picture is looked at", "In grey");
   await expect(art).toHaveCSS("filter", /look-grey/);
   const bars = page.getByRole("list", { name: "Area by colour" }).getByRole("button");
@@ -41,6 +53,7 @@ test("the picture is looked at in grey; charts and pockets light one another; ne
   await expect(page.locator("[data-lit]").first()).toHaveAccessibleName(/^Radish/);
   const near = page.getByRole("list", { name: "Colours too near to tell apart" });
   await expect(near).toContainText("hardly differ");
+  await openSection(page, "Snags");
   await expect(page.getByRole("button", { name: /^Colours too near/ })).toContainText("1");
   await stage(page, "Lines").click();
   await page.getByRole("button", { name: /^Colours too near/ }).press("Enter");

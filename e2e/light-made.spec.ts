@@ -75,7 +75,7 @@ test("the rim that faces the lamp is lit, or the one away from it; its kind is h
   await isAccessible(page);
   await page.getByRole("button", { name: "Take it over" }).click();
   await expect(undo(page, "Take light over")).toBeVisible();
-  await page.getByRole("button", { name: "Before and after, side by side" }).click();
+  await page.getByRole("button", { name: "Before and after" }).click();
   const compared = page.getByRole("dialog", { name: "Before and after" });
   await expect(compared.getByRole("img")).toHaveCount(3);
   await isAccessible(page, "[role=dialog]");

@@ -9,6 +9,7 @@ import type { Point } from "../core/geometry/point.ts";
 import { lampOn } from "../core/light/lamp.ts";
 import {
   artColour,
+  closeMore,
   deskReady,
   hexOf,
   isAccessible,
@@ -156,6 +157,7 @@ test("pockets are shaded by the lamp in steps of their own colour; it is moved, 
   await expect(stage(page, "Light")).toContainText("1 shade");
   const taken = await countIn(page, a, DARKER);
   expect(taken).toBeGreaterThan(0);
+  await closeMore(page);
   await drag(page, [
     [58, 58],
     [5, 58],

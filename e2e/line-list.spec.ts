@@ -100,7 +100,7 @@ test("the chosen lines are copied and pasted from the menu", async ({ page, cont
   await rightClick(page, [950, 100]);
   await item(page, /^Paste/).click();
   await expect(stage(page, "Lines")).toContainText("6 strokes");
-  // Path data by itself, as it is copied out of files.
+  // Bare path data, as people copy it out of files.
   await page.evaluate(() => navigator.clipboard.writeText("M0 0 L80 40 l-20,10"));
   await rightClick(page, [950, 100]);
   await item(page, /^Paste/).click();

@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { type BrowserContext, expect, type Page, test } from "@playwright/test";
 import { decode } from "fast-png";
+import { DEMOS } from "../app/drawer/demo.ts";
 import { deskReady, isKept, save, stage } from "./desk.ts";
 
 // One server, one after another.
@@ -65,7 +66,7 @@ test("after the first load all of it works with the server gone", async ({ brows
   await stopServing();
   // The drawer, its pictures and its demo drawings.
   await page.goto(HOME);
-  await expect(page.getByRole("button", { name: /^Open a copy of / })).toHaveCount(10);
+  await expect(page.getByRole("button", { name: /^Open a copy of / })).toHaveCount(DEMOS.length);
   const pictures = page.locator("img");
   await expect
     .poll(() => pictures.evaluateAll((all) => all.every((one) => (one as HTMLImageElement).naturalWidth > 0)))

@@ -13,6 +13,7 @@ import {
   isKept,
   openDemo,
   openFile,
+  openSection,
   pocketsIn,
   said,
   save,
@@ -212,6 +213,7 @@ test("lines are copied, cut and pasted within a drawing and into another, with t
   await page.keyboard.press("Control+x");
   await expect(page.getByRole("button", { name: "Undo: Cut" })).toBeVisible();
   await expect(flats).not.toContainText("63 of 63 pockets");
+  await openSection(page, "Snags");
   await expect(page.getByRole("button", { name: "Waiting for a pocket none" })).toBeVisible();
   await openDemo(page, "Boot with ferns");
   await expect(flats).toContainText("0 of");

@@ -1,21 +1,27 @@
 import { expect, type Page } from "@playwright/test";
-import { HARD_CASES } from "../testing/hard-svgs.ts";
+import type { Point } from "../core/geometry/point.ts";
 import {
   AROUND_FERNS,
   clickPage,
+  closeMore,
   dragPage,
-  onScreen,
+  fromMenu,
   openDemo,
-  openFile,
+  openMore,
   stage,
   test,
-  typeNumber,
 } from "./desk.ts";
 
 const shoot = async (page: Page, name: string) => {
   await page.waitForTimeout(900);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
 };
+
+/** With nothing over the foot of the paper. */
+async function open(page: Page, title: string): Promise<void> {
+  await openDemo(page, title);
+  await closeMore(page);
+}
 
 test("drawer", async ({ page }) => {
   await openDemo(page, "Boot with ferns, coloured");
@@ -25,7 +31,7 @@ test("drawer", async ({ page }) => {
 });
 
 test("the coloured boot in every stage", async ({ page }) => {
-  await openDemo(page, "Boot with ferns, coloured");
+  await open(page, "Boot with ferns, coloured");
   for (const name of ["Lines", "Gaps", "Flats", "Light", "Deliver"]) {
     await stage(page, name).click();
     if (name === "Light") {
@@ -44,27 +50,44 @@ test("the lamp in the shed", async ({ page }) => {
   await shoot(page, "lamp");
 });
 
-test("a leak explained", async ({ page }) => {
-  await openDemo(page, "Boot with ferns");
-  await clickPage(page, [320, 800]);
-  await page.mouse.move(10, 400);
-  await shoot(page, "leak");
+test("dabs on a loose drawing", async ({ page }) => {
+  await open(page, "Pumpkins by the path");
+  await stage(page, "Flats").click();
+  await page.getByRole("radio", { name: "Dab", exact: true }).click();
+  for (const [colour, from, to] of DABS) {
+    await page.getByRole("region", { name: "Tin" }).getByRole("button", { name: colour }).click();
+    await dragPage(page, [from, to]);
+  }
+  await page.waitForFunction(() => /8 dabs: 8 regions/.test(document.body.innerText));
+  await shoot(page, "dabs");
 });
 
+const DABS: readonly [colour: RegExp, from: Point, to: Point][] = [
+  [/^Terracotta/, [395, 500], [400, 620]],
+  [/^Marigold/, [280, 520], [285, 600]],
+  [/^Marigold/, [510, 520], [512, 600]],
+  [/^Terracotta/, [190, 520], [192, 580]],
+  [/^Terracotta/, [600, 520], [602, 570]],
+  [/^Frond/, [240, 250], [270, 260]],
+  [/^Frond/, [405, 340], [400, 370]],
+  [/^Dusk/, [560, 740], [620, 770]],
+];
+
 test("files to take home, and versions", async ({ page }) => {
-  await openDemo(page, "Kettle on the potting bench, coloured");
-  await page.getByRole("button", { name: "Versions", exact: true }).click();
+  await open(page, "Kettle on the potting bench, coloured");
+  await fromMenu(page, "Versions");
   await page.getByLabel("Name of the version").fill("With shade");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("button", { name: /^With shade/ })).toBeVisible();
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Hide shade" }).click();
-  await page.getByRole("button", { name: "Versions", exact: true }).click();
+  await fromMenu(page, "Versions");
   await page.getByRole("img", { name: "The drawing now" }).waitFor();
   await shoot(page, "versions");
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Show shade" }).click();
   await stage(page, "Deliver").click();
+  await openMore(page);
   await page.getByRole("button", { name: "More files" }).click();
   const saved = page.waitForEvent("download");
   await page.getByRole("checkbox", { name: /^PDF/ }).check();
@@ -74,25 +97,15 @@ test("files to take home, and versions", async ({ page }) => {
   await shoot(page, "take-home");
 });
 
-test("what came in from an SVG", async ({ page }) => {
-  const text = HARD_CASES["flats over lines"].replace("</svg>", "<text>October sheet</text></svg>");
-  await openFile(page, "garden-plan.svg", text);
-  await expect(page.getByRole("dialog")).toBeVisible();
-  await shoot(page, "import");
-});
-
 test("a scan read as centre lines", async ({ page }) => {
   await page.goto("/scan?demo=almanac-radishes.png");
   await expect(page.getByText(/lines, \d+ points/)).toBeVisible({ timeout: 40_000 });
   await shoot(page, "scan");
 });
 
-test("the tools for lines", async ({ page }) => {
+test("lines arranged", async ({ page }) => {
   await openDemo(page, "Sprig drawn with nibs");
   await stage(page, "Lines").click();
-  await page.getByRole("button", { name: /^Nib:/ }).click();
-  await shoot(page, "nibs");
-  await page.keyboard.press("Escape");
   await page.getByRole("radio", { name: "Arrange" }).click();
   await dragPage(page, [
     [505, 700],
@@ -104,25 +117,44 @@ test("the tools for lines", async ({ page }) => {
   await shoot(page, "arrange");
 });
 
-test("the menu at the pointer, beside the list of lines", async ({ page }) => {
-  await openDemo(page, "Lantern in the shed");
-  await stage(page, "Lines").click();
-  await page.getByRole("radio", { name: "Arrange" }).click();
-  const list = page.getByRole("list", { name: /^Lines, front to back/ });
-  for (const row of [4, 6]) await list.getByRole("button", { name: /^Hide/ }).nth(row).click();
-  await list.getByRole("button", { name: /^Lock/ }).nth(8).click();
-  await page.mouse.click(...(await onScreen(page, [500, 905])), { button: "right" });
-  await shoot(page, "menu");
+test("a colour on its plane, and Find in a dark room", async ({ page }) => {
+  await open(page, "Kettle on the potting bench, coloured");
+  await page.getByRole("button", { name: "Change Terracotta" }).click();
+  await shoot(page, "colour");
+  await page.keyboard.press("Escape");
+  for (const words of ["dark frame", "shadow"]) {
+    await page.keyboard.press("Control+k");
+    await page.getByRole("combobox", { name: "Find anything" }).fill(words);
+    if (words === "dark frame") await page.keyboard.press("Enter");
+  }
+  await shoot(page, "find");
 });
 
-test("tidying", async ({ page }) => {
-  await openDemo(page, "Snail on a rain barrel");
-  await stage(page, "Lines").click();
-  await page.getByRole("radio", { name: "Tidy" }).click();
-  await typeNumber(page.getByLabel("Tolerance"), "0.3");
-  await clickPage(page, [520, 386]);
-  await page.waitForTimeout(600);
-  await shoot(page, "tidy");
+test("tablets", async ({ browser, baseURL }) => {
+  for (const [width, height, name] of [
+    [1180, 820, "tablet"],
+    [820, 1180, "tablet-upright"],
+  ] as const) {
+    const context = await browser.newContext({
+      baseURL,
+      viewport: { width, height },
+      hasTouch: true,
+      isMobile: true,
+    });
+    const page = await context.newPage();
+    await openDemo(
+      page,
+      name === "tablet" ? "Snail on a rain barrel, coloured" : "Boot with ferns, coloured",
+    );
+    await closeMore(page);
+    if (name === "tablet") {
+      await stage(page, "Light").tap();
+      await page.getByRole("radio", { name: "Lamp", exact: true }).tap();
+    }
+    await page.getByRole("button", { name: name === "tablet" ? "Press panel" : "Tin panel" }).tap();
+    await shoot(page, name);
+    await context.close();
+  }
 });
 
 test("the ferns as a part, chosen to be moved", async ({ page }) => {
@@ -138,7 +170,7 @@ test("the ferns as a part, chosen to be moved", async ({ page }) => {
 });
 
 test("colourways side by side, and a palette out of a picture", async ({ page }) => {
-  await openDemo(page, "Kettle on the potting bench, coloured");
+  await open(page, "Kettle on the potting bench, coloured");
   const inTinMenu = async (word: string) => {
     await page.getByRole("button", { name: "More of the tin" }).click();
     await page.getByRole("menuitem", { name: word }).click();

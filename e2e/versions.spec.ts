@@ -1,7 +1,18 @@
 /** Versions: kept, looked at beside the present, returned to, branched; and undo through all of it. */
 import { expect, type Page } from "@playwright/test";
 import type { Point } from "../core/geometry/point.ts";
-import { clickPage, demoFile, isAccessible, isKept, openDemo, pocketsIn, stage, test, undo } from "./desk.ts";
+import {
+  clickPage,
+  demoFile,
+  fromMenu,
+  isAccessible,
+  isKept,
+  openDemo,
+  pocketsIn,
+  stage,
+  test,
+  undo,
+} from "./desk.ts";
 
 const LANTERN = "Lantern in the shed";
 const lantern = pocketsIn(demoFile("lantern"));
@@ -9,7 +20,7 @@ const poured = (page: Page, count: number) =>
   expect(stage(page, "Flats")).toContainText(`${count} of ${lantern.length} pockets`);
 const pour = (page: Page, index: number) => clickPage(page, lantern[index].seed as Point);
 const versions = (page: Page) => page.getByRole("dialog", { name: "Versions" });
-const openVersions = (page: Page) => page.getByRole("button", { name: "Versions", exact: true }).click();
+const openVersions = (page: Page) => fromMenu(page, "Versions");
 
 test("a version is named, returned to as a step, and opened as a drawing of its own", async ({ page }) => {
   test.slow();

@@ -22,7 +22,7 @@ const HEADERS: Readonly<Record<string, string>> = {
   "X-Frame-Options": "DENY",
 };
 
-/** Sets them as the answer leaves, beside what it has by then. */
+/** Sets them as the answer leaves, added to the headers it has by then. */
 export const ownHeaders: RequestHandler = (_request, response, next) => {
   onHeaders(response, () => {
     for (const [name, value] of Object.entries(HEADERS))

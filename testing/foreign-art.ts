@@ -12,7 +12,7 @@ import type { Pocket } from "../core/pockets/pockets.ts";
 import { derive, pocketAt, sceneOf } from "../core/scene/scene.ts";
 import { edited } from "./drawings.ts";
 
-const ICONS = "node_modules/lucide-static/icons";
+export const ICONS = "node_modules/lucide-static/icons";
 
 /** Every sixty-first icon, turned and scaled so that no coordinate is a round number. */
 export const ART = readdirSync(ICONS)

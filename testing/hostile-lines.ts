@@ -2,17 +2,7 @@
 import type { Point } from "../core/geometry/point.ts";
 import type { Line } from "../core/pockets/segments.ts";
 import { straight } from "./line-work.ts";
-
-/** Numbers in 0..1 from a seed (mulberry32, Tommy Ettinger, public domain). */
-export function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
+import { randomFrom } from "./random.ts";
 
 type Random = () => number;
 

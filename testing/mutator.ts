@@ -1,5 +1,5 @@
 /** Spoils files for tests: bytes, spans, numbers, values; each result follows from its seed alone. */
-import { randomFrom } from "./hostile-lines.ts";
+import { randomFrom } from "./random.ts";
 
 type Random = () => number;
 

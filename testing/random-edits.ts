@@ -2,8 +2,12 @@
  * Edits at random, for tests: every one that there is, on whatever a drawing holds just then. A new edit in core/drawing does not
  * compile until it stands here; numbers are now and then as hands would never set them.
  */
+import { claimsOf } from "../core/dabs/dab-reading.ts";
+import { dabSpaceIn } from "../core/dabs/dab-space.ts";
+import { takenFrom } from "../core/dabs/take-dabs.ts";
 import { carriedBy } from "../core/drawing/carried.ts";
 import * as colourEdits from "../core/drawing/colour-edits.ts";
+import * as dabEdits from "../core/drawing/dab-edits.ts";
 import { difference } from "../core/drawing/difference.ts";
 import {
   BLENDS,
@@ -31,7 +35,7 @@ import * as lineEdits from "../core/drawing/line-edits.ts";
 import { newId } from "../core/drawing/new-id.ts";
 import * as pageEdits from "../core/drawing/page-edits.ts";
 import * as partEdits from "../core/drawing/part-edits.ts";
-import { partsOf } from "../core/drawing/parts.ts";
+import { drawingOfPart, inPart, partOf, partsOf } from "../core/drawing/parts.ts";
 import * as patterns from "../core/drawing/patterns.ts";
 import * as picked from "../core/drawing/picked.ts";
 import * as placing from "../core/drawing/place-drawing.ts";
@@ -52,6 +56,7 @@ import { type Derived, derive } from "../core/scene/scene.ts";
 
 const MODULES = {
   ...colourEdits,
+  ...dabEdits,
   ...edits,
   ...gradients,
   ...lightEdits,
@@ -68,6 +73,7 @@ const MODULES = {
 /** The files of core/drawing that make edits; a test looks whether these are all. */
 export const EDIT_FILES = [
   "colour-edits",
+  "dab-edits",
   "edits",
   "gradients",
   "light-edits",
@@ -303,6 +309,34 @@ const EDITS: { readonly [K in EditName | WorkedName]: RandomEdit } = {
   setWalls: ({ dice }) =>
     edits.setWalls(dice.of([{ hiddenWalls: dice.chance(0.5) }, { shapeWalls: dice.chance(0.3) }])),
   setStrict: ({ dice }) => edits.setStrict(dice.chance(0.4)),
+
+  layDab: (hand) =>
+    dabEdits.layDab({
+      id: newId(),
+      ...inPart(hand.dice.of(partsOf(hand.drawing)).id),
+      paint: optional(hand.dice, () => paint(hand)) ?? null,
+      points: chain(hand),
+      width: hand.dice.length(sizeOf(hand.drawing)),
+      ...(hand.dice.chance(0.2) ? { firm: true } : {}),
+    }),
+  takeDabs: ({ drawing, dice }) =>
+    on(dice.one(Object.values(drawing.dabs)), (one) => {
+      const part = partOf(one);
+      const own = drawingOfPart(drawing, part);
+      const dabs = Object.values(own.dabs);
+      const spreading = {
+        reach: dice.chance(0.5) ? Infinity : dice.length(sizeOf(drawing)),
+        bareBorder: true,
+      };
+      const claims = claimsOf(dabSpaceIn(own, false), dabs, spreading);
+      const { bridges, pours } = takenFrom(drawing, part, claims, [...claims.regions.keys()]);
+      return dabEdits.takeDabs(
+        dabs.map(({ id }) => id),
+        bridges,
+        pours,
+      );
+    }),
+  giveUpDabs: ({ drawing, dice }) => onSome(dice.some(ids(drawing.dabs)), dabEdits.giveUpDabs),
 
   setGradient: (hand) =>
     onSome(

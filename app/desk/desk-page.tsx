@@ -1,29 +1,31 @@
-import { type DragEvent, startTransition, useEffect, useState } from "react";
+import { type DragEvent, startTransition, useEffect, useMemo, useState } from "react";
 import type { Opened } from "../keep/shelf.ts";
+import { usePrefs } from "../prefs/prefs-store.ts";
 import { Announcer } from "./announcer.tsx";
 import { Hand } from "./canvas/hand.ts";
+import { HeldKeysPad } from "./canvas/held-keys-pad.tsx";
 import { LeakCard } from "./canvas/leak-card.tsx";
-import { Loupe } from "./canvas/loupe.tsx";
 import { Paper } from "./canvas/paper.tsx";
 import { ReasonSign } from "./canvas/reason-sign.tsx";
+import { useFramePlan } from "./frame/use-frame-plan.ts";
 import { LookFilters } from "./judge/look-filters.tsx";
 import { DeskKeys } from "./keys/desk-keys.tsx";
 import { placeFile } from "./parts/place-art.ts";
 import { describeDrawing } from "./pockets/describe.ts";
-import { PartsStack } from "./press/parts-stack.tsx";
-import { PressPanel } from "./press/press-panel.tsx";
-import { SnagList } from "./press/snag-list.tsx";
+import { PressColumn } from "./press/press-column.tsx";
 import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { LostSign } from "./rail/lost-sign.tsx";
 import { RoomWatch } from "./rail/room-watch.tsx";
 import { StageRail } from "./rail/stage-rail.tsx";
-import { stageOf } from "./stages/index.ts";
 import type { DeskStore, StageName } from "./store/desk-state.ts";
 import { createDesk } from "./store/desk-store.ts";
+import { isPanelShown } from "./store/frame-slice.ts";
 import { DeskContext, useDesk, useDeskStore } from "./store/use-desk.ts";
 import { TinPanel } from "./tin/tin-panel.tsx";
 import { Tray } from "./tray/tray.tsx";
+import { OVER_PAPER } from "./tray/tray-settings.tsx";
 import { useThumbnail } from "./use-thumbnail.ts";
+import { DeskWindows } from "./windows/desk-windows.tsx";
 
 /** The desk: one drawing, worked on. */
 export function DeskPage({ id, opened, stage }: { id: string; opened: Opened; stage?: StageName }) {
@@ -43,28 +45,28 @@ export function DeskPage({ id, opened, stage }: { id: string; opened: Opened; st
   );
 }
 
-/** CSS pixels of the mat; on a smaller one the loupe would hide the drawing. */
-const LOUPE_FROM = 420;
-
 function DeskLayout() {
-  const mat = useDesk((s) => s.mat);
-  const [panning, setPanning] = useState(false);
+  const mat = usePrefs((now) => now.mat);
+  const [panning, onPanning] = useState(false);
   const desk = useDeskStore();
   const [hand] = useState(() => new Hand(desk));
+  const keyDesk = useMemo(() => ({ desk, hand, onPanning }), [desk, hand]);
   useThumbnail();
+  useFramePlan();
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
     const [file] = event.dataTransfer.files;
     if (file) void placeFile(desk, file);
   };
-  const { List } = useDesk(stageOf);
   const describe = useDesk(describeDrawing);
-  const roomy = useDesk(({ matSize }) => Math.min(matSize.width, matSize.height) > LOUPE_FROM);
+  const panels = useDesk((s) => s.plan.panels);
+  const tin = useDesk((s) => isPanelShown(s, "tin"));
+  const press = useDesk((s) => isPanelShown(s, "press"));
   return (
-    <div className="desk">
+    <div className="desk" data-panels={panels}>
       <main
         data-mat={mat}
-        className="desk-paper relative min-h-0 min-w-0 border-x border-line"
+        className="desk-paper relative min-h-0 min-w-0"
         onDragOver={(event) => event.preventDefault()}
         onDrop={onDrop}
       >
@@ -72,21 +74,15 @@ function DeskLayout() {
         <Paper hand={hand} panning={panning} describe={describe} />
         <LeakCard />
         <ReasonSign />
-        {roomy && <Loupe />}
+        <HeldKeysPad />
+        <div id={OVER_PAPER} className="absolute inset-x-2 bottom-0 z-10 flex justify-center" />
       </main>
       <StageRail />
-      <TinPanel />
-      <aside
-        aria-label="Press and snags"
-        className="desk-press flex min-h-0 flex-col overflow-y-auto bg-bench"
-      >
-        <PartsStack />
-        <PressPanel />
-        <SnagList />
-        {List && <List />}
-      </aside>
+      {tin && <TinPanel />}
+      {press && <PressColumn />}
       <Tray />
-      <DeskKeys hand={hand} onPanning={setPanning} />
+      <DeskKeys keyDesk={keyDesk} />
+      <DeskWindows keyDesk={keyDesk} />
       <Announcer />
       <LeaveGuard />
       <LostSign />

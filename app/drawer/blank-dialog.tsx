@@ -104,7 +104,7 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
               </p>
             </div>
             <div className="flex justify-end gap-2">
-              <button type="button" onClick={onClose} className="h-9 rounded-md px-3 hover:bg-well">
+              <button type="button" onClick={onClose} className="h-large rounded-md px-3 hover:bg-well">
                 Cancel
               </button>
               <Button main size="large" type="submit">
@@ -118,4 +118,4 @@ export function BlankDialog({ open, onClose }: { open: boolean; onClose: () => v
   );
 }
 
-const FIELD = "h-9 w-full rounded-md border border-edge bg-white px-3 tabular-nums";
+const FIELD = "h-large w-full rounded-md border border-edge bg-field px-3 tabular-nums";

@@ -40,6 +40,11 @@ export const DEMOS: readonly Demo[] = [
     about: "Lines that run on past their crossings",
   },
   {
+    file: "almanac-pumpkins.svg",
+    title: "Pumpkins by the path",
+    about: "Loose, as a quick brush leaves it: for a few dabs",
+  },
+  {
     file: "almanac-radishes.png",
     title: "Bunch of radishes",
     about: "A scan, with pencil and dust, to read as lines",

@@ -112,7 +112,7 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
   );
 }
 
-const WAY = "flex h-10 items-center gap-2 rounded-md px-4 font-medium disabled:opacity-70";
+const WAY = "flex h-large items-center gap-2 rounded-md px-4 font-medium disabled:opacity-70";
 
 /** Three ways to begin: art that exists as vectors, inked paper, and an empty page. */
 function WaysIn({ onFile, busy }: { onFile: (file: File | undefined) => void; busy: boolean }) {
@@ -124,7 +124,7 @@ function WaysIn({ onFile, busy }: { onFile: (file: File | undefined) => void; bu
         accept=".svg,image/svg+xml,.fern"
         onFile={onFile}
         disabled={busy}
-        className="bg-fern text-white hover:brightness-95"
+        className="bg-fern text-on-accent hover:brightness-95"
       >
         <FolderOpen size={17} aria-hidden /> {busy ? "Reading the file…" : "Open line art"}
       </FileButton>
@@ -187,7 +187,7 @@ function FileButton({ label, accept, onFile, disabled, className, children }: Fi
 }
 
 const FRAME =
-  "flex aspect-square items-center justify-center overflow-hidden rounded-md border border-line bg-white p-3";
+  "flex aspect-square items-center justify-center overflow-hidden rounded-md border border-line bg-paper p-3";
 
 function DrawingCard({ card }: { card: Card }) {
   const fetcher = useFetcher();
@@ -250,7 +250,7 @@ function CardButton({ label, onClick, icon }: { label: string; onClick: () => vo
       aria-label={label}
       title={label}
       onClick={onClick}
-      className="grid h-7 w-7 place-items-center rounded-md text-quiet hover:bg-well hover:text-text"
+      className="grid h-target w-target place-items-center rounded-md text-quiet hover:bg-well hover:text-text"
     >
       {icon}
     </button>

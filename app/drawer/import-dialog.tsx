@@ -38,7 +38,7 @@ function Report({ waiting, accept, stop }: Props) {
             {waiting.tidying && <TidyOffer tidying={waiting.tidying} checked={tidy} onChange={setTidy} />}
           </div>
           <div className="flex justify-end gap-2 border-t border-line p-4">
-            <button type="button" onClick={stop} className="h-9 rounded-md px-3 hover:bg-well">
+            <button type="button" onClick={stop} className="h-large rounded-md px-3 hover:bg-well">
               Leave it
             </button>
             <Button

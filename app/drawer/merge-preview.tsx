@@ -36,7 +36,7 @@ export function MergePreview({ colours, within, onWithin }: Props) {
           </Slider.Track>
           <Slider.Thumb
             aria-label="How alike colours must be to become one"
-            className="block h-3.5 w-3.5 rounded-full border border-edge bg-white shadow-sm"
+            className="block h-3.5 w-3.5 rounded-full border border-edge bg-field shadow-sm"
           />
         </Slider.Root>
         <output className="w-24 text-right tabular-nums">
@@ -71,7 +71,7 @@ function Kept({ value, uses, takenIn }: KeptProps) {
   return (
     <li
       title={told}
-      className="flex h-7 items-center rounded-full border border-edge bg-white"
+      className="flex h-7 items-center rounded-full border border-edge bg-field"
       data-taken-in={takenIn.length}
     >
       <span className="sr-only">{told}</span>

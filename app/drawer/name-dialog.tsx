@@ -35,10 +35,10 @@ export function NameDialog({ open, title, name, onClose, onName }: Props) {
               defaultValue={name}
               maxLength={80}
               onFocus={(event) => event.target.select()}
-              className="h-9 rounded-md border border-edge bg-white px-3"
+              className="h-large rounded-md border border-edge bg-field px-3"
             />
             <div className="flex justify-end gap-2">
-              <button type="button" onClick={onClose} className="h-9 rounded-md px-3 hover:bg-well">
+              <button type="button" onClick={onClose} className="h-large rounded-md px-3 hover:bg-well">
                 Cancel
               </button>
               <Button main size="large" type="submit">

@@ -76,7 +76,7 @@ export class Keeper {
     this.queue = this.queue.then(() => (revision > this.revision ? this.follow() : undefined));
   };
 
-  /** That all is well is not said while another tab may change the drawing too. */
+  /** The all-clear is withheld while another tab may change the drawing too. */
   private say(state: "kept" | "keeping"): void {
     this.heard.onState(this.first ? state : "second");
   }
@@ -109,7 +109,7 @@ export class Keeper {
     }
   }
 
-  /** Old steps are packed after every so many: when there is nothing else to write. */
+  /** Old steps are packed every this many steps, when nothing else needs writing. */
   private packNowAndThen(count: number): void {
     if (count - this.packedAt < PACK_EVERY) return;
     this.packedAt = count;

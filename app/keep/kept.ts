@@ -1,4 +1,4 @@
-/** Small things that are kept beside the drawings, by name. Without storage they are simply not there. */
+/** Small values kept beside the drawings, by name. Without storage there are none. */
 import { database } from "./database.ts";
 
 export async function keepValue(key: string, value: unknown): Promise<void> {

@@ -157,7 +157,7 @@ export function soundRow(row: DrawingRow): DrawingRow {
 const asideOf = async (id: string): Promise<Aside | undefined> =>
   (await database.kept.get(asideKey(id)).catch(() => undefined))?.value as Aside | undefined;
 
-/** What had to be done to open a drawing, while what it was before has not been saved. */
+/** The repairs made when a drawing was opened, held until its original has been saved. */
 export const asideTold = async (id: string): Promise<Mended | undefined> => (await asideOf(id))?.mended;
 
 /** What was put aside of a drawing, as text for a file. */

@@ -82,21 +82,24 @@ describe("drawers of earlier versions", () => {
     },
   );
 
-  it("brings up a drawing whose row says its version, packed steps and all, once", async () => {
-    const { drawings, steps } = longer(savedForm(7));
-    await database.open();
-    const [{ base, ...row }] = drawings;
-    await database.drawings.add({ ...row, version: 7 });
-    await database.bases.add({ id: row.id, base: pack(base) });
-    await database.steps.bulkAdd([...steps]);
-    await packOldSteps(row.id);
-    expect(await database.steps.count()).toBeLessThan(steps.length);
-    expectWhole((await openDrawing("bed"))!, 7, steps.length);
-    const { version, revision } = (await database.drawings.get("bed"))!;
-    expect([version, revision]).toEqual([VERSION, row.revision + 1]);
-    expectWhole((await openDrawing("bed"))!, 7, steps.length);
-    expect((await database.drawings.get("bed"))!.revision).toBe(revision);
-  });
+  it.each([7, 8])(
+    "brings up a drawing whose row says version %i, packed steps and all, once",
+    async (form) => {
+      const { drawings, steps } = longer(savedForm(form));
+      await database.open();
+      const [{ base, ...row }] = drawings;
+      await database.drawings.add({ ...row, version: form });
+      await database.bases.add({ id: row.id, base: pack(base) });
+      await database.steps.bulkAdd([...steps]);
+      await packOldSteps(row.id);
+      expect(await database.steps.count()).toBeLessThan(steps.length);
+      expectWhole((await openDrawing("bed"))!, form, steps.length);
+      const { version, revision } = (await database.drawings.get("bed"))!;
+      expect([version, revision]).toEqual([VERSION, row.revision + 1]);
+      expectWhole((await openDrawing("bed"))!, form, steps.length);
+      expect((await database.drawings.get("bed"))!.revision).toBe(revision);
+    },
+  );
 
   it("leaves a drawing of a version to come alone, and hands it out as it is stored", async () => {
     const { drawings, steps } = savedForm(7);

@@ -41,7 +41,7 @@ const changeInMemory = (id: string, { row, history }: InMemory, change: Partial<
   onlyInMemory.set(id, { history, row: { ...row, ...change } });
 };
 
-/** The drawing's lines alone, for a drawer that has not seen it opened yet. */
+/** The drawing's lines alone, as the drawer's picture until it has first been opened. */
 export const plainThumbnail = (drawing: Drawing): string => writeSvg(sceneOf(drawing, derive(drawing, [])));
 
 export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kept }> {

@@ -11,7 +11,7 @@ const CHANNEL = "fern-pocket-drawings";
 export function followTabs(
   id: string,
   heard: {
-    /** Whether this is the tab that had the drawing first; again once it is. */
+    /** Tells whether this tab opened the drawing first, and tells again when it becomes the first. */
     readonly onFirst: (first: boolean) => void;
     readonly onChanged: (revision: number) => void;
   },

@@ -33,7 +33,7 @@ export function OfflineSign() {
   return null;
 }
 
-/** All is kept as it happens, so that the page can be laid out anew. */
+/** Everything is kept as it happens, so the page can be reloaded. */
 function takeOver(waiting: ServiceWorker): void {
   navigator.serviceWorker.addEventListener("controllerchange", () => location.reload(), { once: true });
   waiting.postMessage("take over");

@@ -45,7 +45,7 @@ export class ArtLink {
     this.send({
       kind: "view",
       name,
-      view: { scale: view.scale * k, x: view.x * k, y: view.y * k },
+      view: { ...view, scale: view.scale * k, x: view.x * k, y: view.y * k },
       size,
     });
   }

@@ -6,7 +6,7 @@ import { paintParts } from "./canvas-painter.ts";
 import type { HeldScene } from "./held-scene.ts";
 import { Recolouring, type Values } from "./recolouring.ts";
 import type { Damage } from "./scene-damage.ts";
-import type { View } from "./view.ts";
+import { boxOnPage, boxOnScreen, type View } from "./view.ts";
 
 export class ArtSurface {
   private view: View | undefined;
@@ -65,7 +65,7 @@ export class ArtSurface {
     context.rect(pixels.x, pixels.y, pixels.width, pixels.height);
     context.clip();
     context.clearRect(pixels.x, pixels.y, pixels.width, pixels.height);
-    paintParts(context, this.held.parts, view, onPage(grow(pixels, 1), view));
+    paintParts(context, this.held.parts, view, boxOnPage(view, grow(pixels, 1)));
     context.restore();
   }
 
@@ -89,18 +89,12 @@ export class ArtSurface {
   }
 
   /** The whole pixels of the canvas that a box in page units touches. */
-  private pixelsOf({ x, y, width, height }: Box, view: View): Box {
-    const left = Math.max(0, Math.floor(x * view.scale + view.x) - 1);
-    const top = Math.max(0, Math.floor(y * view.scale + view.y) - 1);
-    const right = Math.min(this.size.width, Math.ceil((x + width) * view.scale + view.x) + 1);
-    const bottom = Math.min(this.size.height, Math.ceil((y + height) * view.scale + view.y) + 1);
+  private pixelsOf(box: Box, view: View): Box {
+    const { x, y, width, height } = boxOnScreen(view, box);
+    const left = Math.max(0, Math.floor(x) - 1);
+    const top = Math.max(0, Math.floor(y) - 1);
+    const right = Math.min(this.size.width, Math.ceil(x + width) + 1);
+    const bottom = Math.min(this.size.height, Math.ceil(y + height) + 1);
     return { x: left, y: top, width: right - left, height: bottom - top };
   }
 }
-
-const onPage = ({ x, y, width, height }: Box, view: View): Box => ({
-  x: (x - view.x) / view.scale,
-  y: (y - view.y) / view.scale,
-  width: width / view.scale,
-  height: height / view.scale,
-});

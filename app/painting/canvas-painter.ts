@@ -5,7 +5,7 @@ import { type Box, boxesApart } from "#core/geometry/point.ts";
 import { boxOfItem } from "#core/scene/item-box.ts";
 import type { Area, Chain, Effects, Item, ItemPaint, SceneSheet } from "#core/scene/items.ts";
 import { chainPath, pathOf } from "./paths.ts";
-import type { View } from "./view.ts";
+import { matrixOf, type View } from "./view.ts";
 
 export type Context = CanvasRenderingContext2D | OffscreenCanvasRenderingContext2D;
 
@@ -15,7 +15,7 @@ export type PaintedSheet = Pick<SceneSheet, "opacity" | "blends" | "items">;
 export interface PaintedPart {
   readonly sheets: readonly PaintedSheet[];
   readonly hides: readonly Chain[];
-  /** Shown faintly, since another part is looked at alone. */
+  /** Shown faintly, since another part is shown alone. */
   readonly dim?: boolean;
 }
 
@@ -32,7 +32,7 @@ const DIM = 0.16;
 /** Takes away what lies behind a part. */
 function erase(context: Context, hides: readonly Chain[], view: View): void {
   context.save();
-  context.setTransform(view.scale, 0, 0, view.scale, view.x, view.y);
+  context.setTransform(...matrixOf(view));
   context.globalCompositeOperation = "destination-out";
   context.fill(pathOf(hides, true));
   context.restore();
@@ -71,7 +71,7 @@ function paintFaint(context: Context, items: readonly Item[], view: View, opacit
 
 function paintItems(context: Context, items: readonly Item[], view: View, opacity: number): void {
   context.save();
-  context.setTransform(view.scale, 0, 0, view.scale, view.x, view.y);
+  context.setTransform(...matrixOf(view));
   for (const item of items) paintItem(context, item, opacity);
   context.restore();
 }
@@ -177,7 +177,8 @@ const EFFECTS: {
     context.globalCompositeOperation = compositeOf(blend);
   },
   blur: (context, blur) => {
-    context.filter = `blur(${blur * context.getTransform().a}px)`;
+    const { a, b } = context.getTransform();
+    context.filter = `blur(${blur * Math.hypot(a, b)}px)`;
   },
   opacity: (context, opacity) => {
     context.globalAlpha *= opacity;

@@ -42,7 +42,7 @@ export class Recolouring {
     const context = canvas.getContext("2d", { willReadFrequently: true })!;
     const painted = (white: string | undefined) => {
       context.clearRect(0, 0, pixels.width, pixels.height);
-      const at = { scale: view.scale, x: view.x - pixels.x, y: view.y - pixels.y };
+      const at = { ...view, x: view.x - pixels.x, y: view.y - pixels.y };
       paintParts(context, withTones(parts, values, white), at);
       return context.getImageData(0, 0, pixels.width, pixels.height);
     };

@@ -26,7 +26,7 @@ export interface NumberedPart {
   readonly id: string;
   readonly dim: boolean;
   readonly sheets: readonly NumberedSheet[];
-  /** Left out where it is that of the message before. */
+  /** Left out where it equals the previous message's. */
   readonly hides?: readonly Chain[];
 }
 

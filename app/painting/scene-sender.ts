@@ -12,10 +12,10 @@ import {
 
 /** So many items are sent in one go: more of them would keep the hand waiting. */
 const SLICE = 400;
-/** The weight of an item that is sent with its paint alone. */
+/** The cost of an item that is sent with its paint alone. */
 const PAINT_WEIGHT = 1 / 16;
 
-/** Numbers items on the sending side. An item stays on its sheet. */
+/** Assigns numbers to items on the sending side. An item never changes its sheet. */
 export class SceneSender {
   private readonly numbers = new WeakMap<Item, number>();
   private named = 0;

@@ -178,8 +178,8 @@ function paintScan(
   if (preview && (shows.scan || shows.ink))
     context.drawImage(pictureOf(state), 0, 0, size.width, size.height);
   const pixel = 1 / view.scale;
-  const fern = css("--color-fern");
-  const ember = css("--color-ember");
+  const fern = css("--mark-fern");
+  const ember = css("--mark-ember");
   if (traced && shows.result) paintTraced(context, traced, fern, pixel, shows.scan || shows.ink);
   context.setLineDash([5 * pixel, 4 * pixel]);
   context.lineWidth = 2 * pixel;
@@ -222,7 +222,7 @@ function paintTraced(
 const pictureOf = ({ preview, settings, shows }: ScanState): OffscreenCanvas =>
   painted(preview!.grey, shows.ink ? (settings.threshold ?? preview!.threshold) : null);
 
-/** The last one alone is held: they are large. */
+/** Only the last one is held, since they are large. */
 const painted = lruMemoize(({ width, height, data }: Grey, threshold: number | null): OffscreenCanvas => {
   const image = new ImageData(width, height);
   for (let i = 0; i < data.length; i++) {

@@ -38,7 +38,7 @@ function Empty({ text }: { text: string }) {
       <div>
         <h1 className="font-display text-2xl">Scan</h1>
         <p className="mt-2 max-w-md text-quiet">{text}</p>
-        <Link to="/" className="mt-4 inline-block rounded-md bg-fern px-4 py-2 font-medium text-white">
+        <Link to="/" className="mt-4 inline-block rounded-md bg-fern px-4 py-2 font-medium text-on-accent">
           Back to the drawer
         </Link>
       </div>
@@ -92,7 +92,7 @@ function Header() {
         type="button"
         disabled={!traced || reading || busy}
         onClick={use}
-        className="flex h-10 items-center gap-2 rounded-md bg-fern px-4 font-medium text-white disabled:opacity-60"
+        className="flex h-large items-center gap-2 rounded-md bg-fern px-4 font-medium text-on-accent disabled:opacity-60"
       >
         <Check size={17} aria-hidden /> Put it on the desk
       </button>

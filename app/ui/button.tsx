@@ -8,9 +8,9 @@ interface Props extends ComponentProps<"button"> {
 }
 
 const SIZES = {
-  small: "h-7 gap-1.5 px-2 text-xs",
-  medium: "h-8 gap-1.5 px-3",
-  large: "h-9 gap-2 px-3",
+  small: "h-target gap-1.5 px-2 text-xs",
+  medium: "h-target gap-1.5 px-3",
+  large: "h-large gap-2 px-3",
 } as const;
 
 /** A button with words, an icon before them or not. */
@@ -21,7 +21,7 @@ export const Button = ({ main = false, size = "medium", className, ...rest }: Pr
     className={clsx(
       "inline-flex items-center justify-center rounded-md whitespace-nowrap disabled:opacity-60",
       SIZES[size],
-      main ? "bg-fern font-medium text-white hover:brightness-95" : "border border-edge hover:bg-well",
+      main ? "bg-fern font-medium text-on-accent hover:brightness-95" : "border border-edge hover:bg-well",
       className,
     )}
   />

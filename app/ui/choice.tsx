@@ -17,7 +17,7 @@ export function Choice<T extends string>({ label, value, onChange, options }: Pr
       aria-label={label}
       value={value}
       onValueChange={(next) => next && onChange(next as T)}
-      className="flex rounded-md border border-edge"
+      className="flex rounded-md border border-edge touch:gap-apart touch:border-0"
     >
       {options.map((option, i) => (
         <ToggleGroup.Item
@@ -26,7 +26,7 @@ export function Choice<T extends string>({ label, value, onChange, options }: Pr
           aria-label={option.word}
           title={option.word}
           className={clsx(
-            "flex h-7 items-center gap-1 px-2 text-xs whitespace-nowrap",
+            "flex h-target min-w-target items-center justify-center gap-1 px-2 text-xs whitespace-nowrap touch:rounded-md touch:border touch:border-edge",
             i > 0 && "border-l border-line",
             option.value === value ? "bg-fern-soft font-semibold text-fern" : "hover:bg-well",
           )}

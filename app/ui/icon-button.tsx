@@ -25,7 +25,7 @@ export function IconButton({ label, onClick, disabled, pressed, small, tabIndex,
       onClick={onClick}
       className={clsx(
         "grid place-items-center rounded-md text-text hover:bg-well disabled:text-edge disabled:hover:bg-transparent",
-        small ? "h-6 w-6" : "h-8 w-8",
+        small ? "h-small w-small" : "h-target w-target",
       )}
     >
       {children}

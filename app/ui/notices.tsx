@@ -13,7 +13,7 @@ type Tell = (text: string, extra?: { tone?: Notice["tone"]; action?: Notice["act
 
 const NoticeContext = createContext<Tell>(() => {});
 
-/** Says something short at the foot of the page; anything lost or changed can be put back from there. */
+/** Says something short above the page; anything lost or changed can be put back from there. */
 export const useNotice = (): Tell => useContext(NoticeContext);
 
 let nextId = 1;
@@ -26,7 +26,7 @@ export function Notices({ children }: { children: ReactNode }) {
   const drop = (id: number) => setNotices((now) => now.filter((notice) => notice.id !== id));
   return (
     <NoticeContext value={tell}>
-      <Toast.Provider swipeDirection="down" duration={9000}>
+      <Toast.Provider swipeDirection="up" duration={9000}>
         {children}
         {notices.map(({ id, text, tone, action }) => (
           <Toast.Root
@@ -41,18 +41,21 @@ export function Notices({ children }: { children: ReactNode }) {
                 <button
                   type="button"
                   onClick={action.run}
-                  className="font-medium text-fern underline underline-offset-4"
+                  className="min-h-small font-medium text-fern underline underline-offset-4 touch:px-3"
                 >
                   {action.label}
                 </button>
               </Toast.Action>
             )}
-            <Toast.Close aria-label="Dismiss" className="text-quiet hover:text-text">
+            <Toast.Close
+              aria-label="Dismiss"
+              className="grid h-small w-small place-items-center text-quiet hover:text-text"
+            >
               <X size={16} aria-hidden />
             </Toast.Close>
           </Toast.Root>
         ))}
-        <Toast.Viewport className="fixed bottom-24 left-1/2 z-30 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2 outline-none" />
+        <Toast.Viewport className="fixed top-16 left-1/2 z-30 flex w-max max-w-[92vw] -translate-x-1/2 flex-col gap-2 outline-none" />
       </Toast.Provider>
     </NoticeContext>
   );

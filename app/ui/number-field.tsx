@@ -75,11 +75,11 @@ export function NumberField({
       onBlur={take}
       onKeyDown={onKeyDown}
       className={clsx(
-        "rounded-md border tabular-nums",
+        "min-w-small rounded-md border tabular-nums",
         bare
-          ? "h-5 w-9 shrink-0 border-transparent bg-transparent px-0.5 text-right text-xs text-quiet hover:border-edge focus:bg-white focus:text-text"
-          : "border-edge bg-white",
-        !bare && (above ? "h-9 w-full px-3" : clsx("h-7 px-1.5", className)),
+          ? "h-small w-10 shrink-0 border-transparent bg-transparent px-0.5 text-right text-xs text-quiet hover:border-edge focus:bg-field focus:text-text touch:w-target"
+          : "border-edge bg-field",
+        !bare && (above ? "h-large w-full px-3" : clsx("h-target px-1.5", className)),
       )}
     />
   );

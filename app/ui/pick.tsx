@@ -30,7 +30,7 @@ export function Pick<T extends string>({ label, value, options, onChange, disabl
         aria-label={label}
         title={word}
         className={clsx(
-          "flex h-7 shrink-0 items-center justify-between gap-1 rounded-md border border-edge bg-white pr-1 pl-1.5 text-left text-xs disabled:opacity-50",
+          "flex h-target shrink-0 items-center justify-between gap-1 rounded-md border border-edge bg-field pr-1 pl-1.5 text-left text-xs disabled:opacity-50",
           className,
         )}
       >

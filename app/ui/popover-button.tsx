@@ -14,7 +14,7 @@ export const PopoverButton = ({ label, icon, word = label, children }: Props) =>
   <Popover.Root>
     <Popover.Trigger
       aria-label={label}
-      className="flex h-9 items-center gap-2 rounded-md border border-edge px-2.5 whitespace-nowrap hover:bg-well data-[state=open]:bg-fern-soft"
+      className="flex h-large items-center gap-2 rounded-md border border-edge px-2.5 whitespace-nowrap hover:bg-well data-[state=open]:bg-fern-soft"
     >
       {icon} {word}
     </Popover.Trigger>
@@ -24,7 +24,7 @@ export const PopoverButton = ({ label, icon, word = label, children }: Props) =>
         sideOffset={8}
         collisionPadding={8}
         aria-label={label}
-        className="z-40 w-96 rounded-md border border-line bg-raised p-4 shadow-xl"
+        className="z-40 max-h-(--radix-popper-available-height) w-96 max-w-[calc(100vw-1rem)] overflow-y-auto rounded-md border border-line bg-raised p-4 shadow-xl"
       >
         {children}
       </Popover.Content>

@@ -10,11 +10,22 @@ interface Props {
   /** How many steps lie between nothing and all. */
   readonly steps?: number;
   readonly disabled?: boolean;
+  /** What it stands at, in words. */
+  readonly valueText?: string;
   readonly className?: string;
 }
 
 /** A share from nothing to all. */
-export function Range({ label, value, onChange, onDone, steps = 100, disabled, className = "w-28" }: Props) {
+export function Range({
+  label,
+  value,
+  onChange,
+  onDone,
+  steps = 100,
+  disabled,
+  valueText,
+  className = "w-28",
+}: Props) {
   return (
     <Slider.Root
       min={0}
@@ -25,14 +36,15 @@ export function Range({ label, value, onChange, onDone, steps = 100, disabled, c
       onValueChange={([next]) => onChange(next / steps)}
       // A key tells the end before the change it is the end of.
       onValueCommit={([next]) => queueMicrotask(() => onDone?.(next / steps))}
-      className={`relative flex h-5 touch-none items-center select-none ${className}`}
+      className={`relative flex h-small touch-none items-center select-none ${className}`}
     >
       <Slider.Track className="relative h-1 grow rounded-full bg-line">
         <Slider.Range className="absolute h-full rounded-full bg-edge" />
       </Slider.Track>
       <Slider.Thumb
         aria-label={label}
-        className="block h-3.5 w-3.5 rounded-full border border-edge bg-white shadow-sm"
+        aria-valuetext={valueText}
+        className="grid h-small w-small place-items-center rounded-full before:h-3.5 before:w-3.5 before:rounded-full before:border before:border-edge before:bg-field before:shadow-sm touch:before:h-5 touch:before:w-5"
       />
     </Slider.Root>
   );

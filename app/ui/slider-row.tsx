@@ -8,7 +8,7 @@ interface MeasuredProps extends Omit<ComponentProps<typeof Range>, "className"> 
 }
 
 interface Props extends MeasuredProps {
-  /** What is seen before it; its label where left out. */
+  /** The word shown before it; its label where left out. */
   readonly word?: string;
 }
 
@@ -31,7 +31,7 @@ export const MeasuredRange = ({ measure = PER_CENT, ...props }: MeasuredProps) =
     onDone?.(share);
   };
   return (
-    <span className="flex min-w-0 items-center gap-1">
+    <span className="flex min-w-0 items-center gap-apart">
       <Range {...props} className="min-w-0 grow" />
       <NumberField
         bare

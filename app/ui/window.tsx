@@ -34,7 +34,7 @@ export function Window({ open, onClose, title, hint, large, children }: Props) {
             </div>
             <Dialog.Close
               aria-label="Close"
-              className="grid h-8 w-8 shrink-0 place-items-center rounded-md hover:bg-well"
+              className="grid h-target w-target shrink-0 place-items-center rounded-md hover:bg-well"
             >
               <X size={17} aria-hidden />
             </Dialog.Close>

@@ -13,7 +13,7 @@ const BAND = 4_000_000;
 const WIDEST = 32_767;
 /** Pixels of a canvas, with what is painted beyond the band because it is soft. */
 const MOST_PIXELS = 32_000_000;
-/** Browsers dither gradients by where a pixel lies on its canvas, in squares of so many pixels. */
+/** Browsers dither gradients by the pixel's place on its canvas, in squares of this many pixels. */
 const DITHER = 8;
 
 /** What is soft is painted some way beyond a band too. */

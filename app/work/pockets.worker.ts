@@ -1,6 +1,10 @@
 /** The pocket worker: holds its own copy of the drawing's lines and answers what can be derived from them. */
 import * as Comlink from "comlink";
 import { applyPatches, enablePatches, type Patch } from "immer";
+import { DabReader } from "#core/dabs/dab-reader.ts";
+import type { AskedDab, DabReading } from "#core/dabs/dab-reading.ts";
+import type { Spreading } from "#core/dabs/labels.ts";
+import { type TakenDabs, takenFrom } from "#core/dabs/take-dabs.ts";
 import { difference } from "#core/drawing/difference.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { type Packed, unpack } from "#core/drawing/packed.ts";
@@ -32,7 +36,7 @@ export interface PocketReading {
 
 export type GapReading = DrawingGaps;
 
-/** What tidying lines comes to, all together. */
+/** The combined result of tidying all lines. */
 export interface TidyReading {
   readonly shapes: ReadonlyMap<string, readonly number[]>;
   readonly before: number;
@@ -40,7 +44,7 @@ export interface TidyReading {
   readonly deviation: number;
 }
 
-/** What of a drawing the worker does not follow: it is given along where it is needed. */
+/** The fields of a drawing that the worker does not follow: they are passed along when needed. */
 export type Colour = Pick<Drawing, "pours" | "shades" | "flatShapes" | "creases">;
 
 /** A part to be made of pockets, by their keys, and of whole lines with what they enclose. */
@@ -52,8 +56,16 @@ export interface PartWanted {
   readonly lines: readonly string[];
 }
 
+/** Dabs of one part, and how far they may go. */
+export interface DabQuestion {
+  readonly part: string;
+  readonly dabs: readonly AskedDab[];
+  readonly spreading: Spreading;
+}
+
 let drawing: Drawing | undefined;
 const reader = new DrawingReader();
+const dabReader = new DabReader();
 let told = new Set<Pocket>();
 
 function read(): PocketReading {
@@ -128,6 +140,25 @@ const work = {
   reach: (width: number): ReachReading => {
     const reading = reader.reach(drawing!, width);
     return Comlink.transfer(reading, [reading.triangles.buffer]);
+  },
+
+  /** What dabs claim. */
+  dabs: ({ part, dabs, spreading }: DabQuestion): DabReading => {
+    const { regions, edges } = dabReader.claims(drawing!, part, dabs, spreading);
+    return Comlink.transfer(
+      { regions, edges },
+      regions.map(({ triangles }) => triangles.buffer),
+    );
+  },
+
+  /** What taking some of the regions that dabs claim makes, by their numbers. */
+  takeDabs(
+    colour: Pick<Drawing, "pours" | "shades">,
+    { part, dabs, spreading }: DabQuestion,
+    chosen: readonly number[],
+  ): TakenDabs {
+    const claims = dabReader.claims(drawing!, part, dabs, spreading);
+    return takenFrom({ ...drawing!, ...colour }, part, claims, chosen);
   },
 
   leak: (part: string, at: Point): Leak | undefined => reader.leak(drawing!, part, at),

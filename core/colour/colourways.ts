@@ -26,7 +26,7 @@ export interface Turn {
   readonly hue: number;
   /** What chroma is multiplied by. */
   readonly chroma: number;
-  /** Lightness that black and white come to, from 0 to 1, and what is in the middle between them is bent to. */
+  /** The lightness that black, white and the middle between them become, each 0 to 1. */
   readonly black: number;
   readonly middle: number;
   readonly white: number;

@@ -54,7 +54,7 @@ export function nearColours(colours: readonly Judged[], within: number): Near[] 
 
 type Nearness = Pick<Near, "apart" | "vision">;
 
-/** Asked for again with every pour, while values seldom change. */
+/** Requested again with every pour, though the values seldom change. */
 const known = new Map<string, Nearness>();
 const MOST_KNOWN = 100_000;
 

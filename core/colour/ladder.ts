@@ -93,7 +93,7 @@ function turned(hue: number, goal: number, by: number): number {
 
 const moved = ({ l, c, h }: Oklch, own: OwnStep): Oklch => ({ l: l + own.l, c: c + own.c, h: h + own.h });
 
-/** What a step set by hand to #rrggbb differs by from the one the ladder makes. */
+/** The difference between a step set by hand to #rrggbb and the one the ladder makes. */
 export function ownStep(colour: Laddered, step: number, value: string): OwnStep {
   const made = plainStep(colour, step);
   const { l, c, h } = oklchOf(value);

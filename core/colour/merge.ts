@@ -13,7 +13,7 @@ export interface UsedColour {
 export interface MergedColours {
   /** The colours that stay, the most used first. */
   readonly kept: readonly UsedColour[];
-  /** For every value the one that stands for it. */
+  /** The value that replaces each value. */
   readonly standsFor: ReadonlyMap<string, string>;
 }
 
@@ -56,7 +56,7 @@ function placeOf(kept: readonly KeptColour[], l: number): number {
   return low;
 }
 
-/** Of what two colours differ by, their lightness alone makes at least this part of its own difference. */
+/** The share of the lightness difference that counts at least towards the whole difference of two colours. */
 const LIGHTNESS = 1 / 1.75;
 
 /** The colour least unlike one, sought outwards from its place in lightness. */

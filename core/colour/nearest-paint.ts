@@ -9,7 +9,7 @@ export interface NearestPaint {
   readonly apart: number;
 }
 
-/** Undefined where the tin is empty; of equals the one nearest to its base. */
+/** Undefined where the tin is empty; of equally good ones the one nearest to its base. */
 export function nearestPaint(tin: Table<Colour>, value: string): NearestPaint | undefined {
   let best: NearestPaint | undefined;
   for (const colour of Object.values(tin))

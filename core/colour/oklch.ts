@@ -30,6 +30,6 @@ const far = differenceEuclidean("oklab");
 /** How unlike two colours are, as a distance in OKLab times 100: about 2 is just seen side by side. */
 export const apart = (a: string, b: string): number => 100 * far(a, b);
 
-/** A colour between two, so much of the second, 0 to 1: through OKLCH, hue the shorter way, or straight in sRGB. */
+/** The colour between two, with this share of the second, 0 to 1: through OKLCH, hue the shorter way, or straight in sRGB. */
 export const mixed = (a: string, b: string, share: number, through: "oklch" | "srgb"): string =>
   formatHex(clampChroma(interpolate([a, b], through === "srgb" ? "rgb" : "oklch")(share), "oklch"));

@@ -1,17 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { randomFrom } from "../../testing/random.ts";
 import { apart, hexOf } from "./oklch.ts";
 import { coloursIn, colourTree, NO_COLOUR, type Pixels } from "./picture-colours.ts";
-
-/** Numbers from 0 to 1, the same from the same seed (Marsaglia's xorshift, 2003). */
-function randomFrom(seed: number): () => number {
-  let state = seed * 2654435761 || 1;
-  return () => {
-    state ^= state << 13;
-    state ^= state >>> 17;
-    state ^= state << 5;
-    return (state >>> 0) / 2 ** 32;
-  };
-}
 
 const SIDE = 160;
 

@@ -38,7 +38,7 @@ export interface PictureColour {
 
 const NO_CELL = 0xffff;
 const CLEAR = 128;
-/** Cells at first; coarser where there are too many. */
+/** The initial cells; coarser where there are too many. */
 const CELL = 0.016;
 const MOST_CELLS = 1200;
 /** Lightness counts less, since one colour is seen both in light and in shade. */
@@ -216,7 +216,7 @@ function mergesOf(cells: Float64Array, weights: Float64Array): Uint32Array {
   return renumbered(made, count);
 }
 
-/** Chains find merges out of order: sorted by cost, each cluster by the number it then has. */
+/** Nearest-neighbour chains find merges out of order: here they are sorted by cost and the clusters renumbered. */
 function renumbered(
   made: readonly { readonly i: number; readonly j: number; readonly cost: number; readonly own: number }[],
   count: number,

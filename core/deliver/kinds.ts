@@ -11,7 +11,7 @@ interface FileKindFacts {
   readonly type: string;
   /** Added to the name where another kind has the same ending. */
   readonly variant?: string;
-  /** How large it is hangs on the pixels per inch. */
+  /** Its size depends on the pixels per inch. */
   readonly ofPixels?: true;
   /** A file for each ink. */
   readonly byInk?: true;

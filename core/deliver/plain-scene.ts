@@ -14,7 +14,7 @@ import { type Scene, usedTones } from "../scene/scene.ts";
 
 export interface Plain {
   readonly scene: Scene;
-  /** How many items look otherwise: they lie over several colours, and are mixed with one of them. */
+  /** How many items look different: each lies over several colours and is mixed with only one of them. */
   readonly mixed: number;
   /** How many soft edges are steps. */
   readonly stepped: number;

@@ -1,6 +1,6 @@
 /**
- * What edits make is held to the very bounds that files and storage hold to: numbers and names beyond them are brought to the
- * nearest that there is, and what cannot be is not done.
+ * Edits are held to the same bounds as files and storage: numbers and names beyond them become the nearest valid
+ * value, and an edit that cannot be valid is not made.
  */
 import { type Patch, produceWithPatches } from "immer";
 import { broughtIn } from "./checked.ts";
@@ -62,7 +62,7 @@ const pathOf = ({ field, id }: Place): string[] => (id === undefined ? [field] :
 const valueAt = (drawing: Drawing, { field, id }: Place): unknown =>
   id === undefined ? drawing[field] : (drawing[field] as Readonly<Record<string, unknown>>)[id];
 
-/** What an edit has touched; all that a page bounds where it has touched the page. */
+/** What an edit has touched; where it touched the page, everything whose bounds depend on the page. */
 function* placesIn(before: Drawing, { drawing, patches }: Changed): Iterable<Place> {
   for (const { path } of patches) {
     const field = path[0] as FieldName;
@@ -80,7 +80,7 @@ function* changedOf(field: FieldName, before: Drawing, after: Drawing): Iterable
   for (const id of Object.keys(is)) if (is[id] !== was[id]) yield { field, id };
 }
 
-/** What is at a place as its record and the page ask; undefined where it cannot be kept. */
+/** The value at a place, brought within the bounds of its record and the page; undefined where it cannot be kept. */
 function broughtAt(drawing: Drawing, { field, id }: Place, own: unknown): unknown {
   if (id === undefined) {
     const found = broughtIn(FIELD_RECORDS[field], { [field]: own });

@@ -132,7 +132,7 @@ function wholeParts({ strokes, inkShapes }: Drawing, ids: ReadonlySet<string>): 
   return new Set(lines.map(partOf).filter((part) => !left.has(part)));
 }
 
-/** Whether the line of its part nearest to a place is one of some. */
+/** Whether the line nearest to a place within its part is one of the given lines. */
 function nearestIsAmong({ strokes, inkShapes, page }: Drawing, ids: ReadonlySet<string>) {
   const all = [
     ...Object.values(strokes).filter(({ echo }) => !echo),

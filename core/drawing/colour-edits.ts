@@ -92,14 +92,15 @@ type Painted = { paint?: Draft<Paint> | null };
 export const removeColour = (id: string, name: string, by: string | null): Edit => ({
   label: `Remove ${name}`,
   change: (draft) => {
-    const { ink, undercoat, groundShadow, sticker, pours, shades, flatShapes, strokes, inkShapes } = draft;
+    const { ink, undercoat, groundShadow, sticker, pours, shades, flatShapes, dabs } = draft;
+    const { strokes, inkShapes } = draft;
     if (by === null && ink.colour === id) return;
     if (undercoat?.colour === id && !replaced({ paint: undercoat }, by)) draft.undercoat = null;
     if (groundShadow?.paint.colour === id && !replaced(groundShadow, by)) draft.groundShadow = null;
     if (sticker?.paint.colour === id && !replaced(sticker, by)) draft.sticker = null;
     for (const item of [{ paint: ink }, ...Object.values<Painted>(strokes), ...Object.values(inkShapes)])
       if (item.paint?.colour === id && !replaced(item, by)) delete item.paint;
-    for (const table of [pours, shades, flatShapes])
+    for (const table of [pours, shades, flatShapes, dabs])
       for (const [key, item] of Object.entries<Painted>(table))
         if (item.paint?.colour === id && !replaced(item, by)) delete table[key];
     for (const holder of [...Object.values(draft.pours), ...Object.values(draft.flatShapes)]) {

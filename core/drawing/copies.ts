@@ -14,7 +14,7 @@ export interface Copying {
   readonly into: string;
   /** From the source's page to the target's. */
   readonly matrix: Matrix;
-  /** The new id of each thing copied; asked more than once for one that others name. */
+  /** The new id of each copied thing; called repeatedly for things that others refer to. */
   readonly idOf: (id: string) => string;
   /** What the source's colours, nibs, tiles and styles are in the target; the same where left out. */
   readonly names?: Pick<Changes, "paint" | "nib" | "tile" | "style">;
@@ -33,7 +33,7 @@ export function renaming(): (id: string) => string {
 /** The target with copies of what belongs to a part of the source, over all that is in it. */
 export function withCopies(target: Drawing, source: Drawing, copying: Copying): Drawing {
   const { of, into, matrix, idOf, names } = copying;
-  const above = Math.max(...RANKED.map((table) => topRank(target[table])));
+  const above = Math.max(...RANKED_TABLES.map((table) => topRank(target[table])));
   const changes = {
     ...movesBy(matrix),
     line: idOf,
@@ -74,7 +74,7 @@ const intoPart = <T extends { readonly part?: string }>({ part: _, ...one }: T, 
   ...inPart(into),
 });
 
-const RANKED = ["strokes", "inkShapes", "flatShapes", "pours", "shades", "creases"] as const;
+const RANKED_TABLES = ["strokes", "inkShapes", "flatShapes", "pours", "shades", "creases"] as const;
 
 type Copied = (typeof PARTED)[number] | (typeof ANCHORED)[number];
 

@@ -1,4 +1,4 @@
-/** The patches from one drawing to another, entity by entity: what is the same object is taken to be the same. */
+/** The patches from one drawing to another, entity by entity: identical objects count as unchanged. */
 import type { Patch } from "immer";
 import type { Drawing } from "./drawing.ts";
 import { FIELD_NAMES, FIELDS } from "./fields.ts";

@@ -5,6 +5,7 @@
 import { weakMapMemoize } from "reselect";
 import type { Anchor } from "./facts/anchor.ts";
 import type { Colour, Colourway, Paint } from "./facts/colours.ts";
+import type { Dab } from "./facts/dab.ts";
 import type { Crease, GroundShadow, Lamp, LightStyle, Lights } from "./facts/light.ts";
 import type { Bridge, Declined, InkShape, Nib, Stroke } from "./facts/lines.ts";
 import type { Page, Part, Sheet, Sticker } from "./facts/page.ts";
@@ -15,6 +16,7 @@ import type { SheetName } from "./kinds.ts";
 
 export type * from "./facts/anchor.ts";
 export type * from "./facts/colours.ts";
+export type * from "./facts/dab.ts";
 export type * from "./facts/gradients.ts";
 export type * from "./facts/light.ts";
 export type * from "./facts/lines.ts";
@@ -55,6 +57,8 @@ export interface Drawing {
   readonly flatShapes: Table<FlatShape>;
   readonly shades: Table<Shade>;
   readonly creases: Table<Crease>;
+  /** Dabs that have not been taken yet. */
+  readonly dabs: Table<Dab>;
   readonly sheets: Readonly<Record<SheetName, Sheet>>;
   readonly lamp: Lamp;
   /** What all ink is drawn in that has no colour of its own. */

@@ -54,7 +54,7 @@ export const pourEach = (
   ids: readonly string[] = pours.map(() => newId()),
 ): Edit => ({ sheet: "flats", label, change: pourChange(pours, ids) });
 
-/** Fills specks, each with a paint of its own. */
+/** Fills the remaining specks, each with its own paint. */
 export const fillSpecks = (pours: readonly OnePour[]): Edit =>
   pourEach(pours, pours.length === 1 ? "Fill speck" : `Fill ${pours.length} specks`);
 

@@ -20,11 +20,11 @@ export interface Field<T> {
   readonly word: string;
   /** A table of entities by id, the sheets by name, or one value. */
   readonly form: "table" | "sheets" | "value";
-  /** What is read of the lines by it: pockets, openings too, or nothing. */
+  /** What it reads from the lines: pockets, openings as well, or nothing. */
   readonly lines: "pockets" | "gaps" | "none";
   /** In the picture itself, in the facts beside it, or in the facts where the picture does not show it. */
   readonly svg: "picture" | "facts" | "unseen";
-  /** What it is in a drawing that has just begun, and in files from before there was such a field. */
+  /** Its value in a new drawing, and in files older than the field. */
   readonly start?: () => T;
 }
 
@@ -53,6 +53,7 @@ export const FIELDS: { readonly [K in keyof Drawing]: Field<Drawing[K]> } = {
   flatShapes: { word: "colour shapes", form: "table", lines: "gaps", svg: "unseen", start: () => ({}) },
   shades: { word: "shades", form: "table", lines: "none", svg: "unseen", start: () => ({}) },
   creases: { word: "creases", form: "table", lines: "none", svg: "facts", start: () => ({}) },
+  dabs: { word: "dabs", form: "table", lines: "none", svg: "facts", start: () => ({}) },
   sheets: { word: "sheets", form: "sheets", lines: "none", svg: "facts", start: startingSheets },
   ink: { word: "the ink's colour", form: "value", lines: "none", svg: "facts", start: startingInk },
   lamp: { word: "the lamp", form: "value", lines: "none", svg: "facts", start: startingLamp },

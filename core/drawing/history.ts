@@ -97,7 +97,10 @@ export function redo(history: History): Move | undefined {
   return { history: { ...history, drawing, cursor: history.cursor + 1 }, patches: step.patches };
 }
 
-/** Goes back or forth to where that many steps are done; undefined when it is there, or there are not so many. */
+/**
+ * Goes back or forth to where that many steps are done; undefined when it is there already, or there are fewer
+ * steps.
+ */
 export function toStep(history: History, cursor: number): Move | undefined {
   if (cursor < 0 || cursor > history.steps.length) return undefined;
   const way = cursor < history.cursor ? undo : redo;

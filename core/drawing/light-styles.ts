@@ -25,7 +25,7 @@ import { newId } from "./new-id.ts";
 import { overOf } from "./over.ts";
 import { highest } from "./shape-edits.ts";
 
-/** What a pocket is to light that is taken from it or laid on it. */
+/** What carrying light needs to know about a pocket. */
 export interface LightTarget {
   readonly box: Box;
   readonly anchor: Anchor;
@@ -67,12 +67,12 @@ export function takenLight({ box, pour }: LightTarget, shades: readonly Shade[])
 export const isLit = ({ form, rim, cast, gradient, shapes }: Light): boolean =>
   Boolean(form || rim || cast || gradient) || shapes.length > 0;
 
-/** The most by which light varies: degrees, and shares of a pocket. */
+/** The largest variation of light: in degrees, and in shares of a pocket. */
 const TURN = 7;
 const SHIFT = 0.04;
 const GROWN = 0.1;
 
-/** From where light was taken to a box; varied by the numbers of its name, the same for the same. */
+/** Maps light from the box it was taken from to another; varied by numbers derived from the name, so always alike. */
 export function layingMatrix(size: Point, box: Box, { fit, mirror, vary }: Laying, name: string): Matrix {
   const [x, y] = middleOf(box);
   const [wide, high] = fit === "fitted" ? [box.width / (size[0] || 1), box.height / (size[1] || 1)] : [1, 1];
@@ -202,7 +202,7 @@ export const addStyle = (id: string, name: string, light: Light): Edit => ({
   },
 });
 
-/** Other light under the same name: all that follow it change. */
+/** Changes the light under a name: everything that follows it changes too. */
 export const changeStyle = ({ id, rank, name }: LightStyle, light: Light): Edit => ({
   label: `Change light ${name}`,
   change: (draft) => {

@@ -212,7 +212,7 @@ export const removeLines = (ids: readonly string[]): Edit => ({
   },
 });
 
-/** Puts lines above or below all others, in the order they have among themselves. */
+/** Puts lines above or below all others, keeping their own order. */
 export const orderLines = (ids: readonly string[], way: "front" | "back"): Edit => ({
   sheet: "ink",
   label: way === "front" ? "Bring to the front" : "Send to the back",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { randomFrom } from "../../testing/hostile-lines.ts";
+import { randomFrom } from "../../testing/random.ts";
 import { memoryOfPacked, pack, unpack } from "./packed.ts";
 
 /** A plain value of some depth, made at random. */

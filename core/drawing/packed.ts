@@ -47,7 +47,7 @@ export function unpack<T>({ frame, lengths, numbers }: Packed<T>): T {
   }) as T;
 }
 
-/** Some of the numbers as a list; many times as fast as Array.from. */
+/** A run of the numbers as a list; many times faster than Array.from. */
 export function listOf(numbers: Float64Array, from: number, to: number): number[] {
   const list = new Array<number>(to - from);
   for (let k = from; k < to; k++) list[k - from] = numbers[k];
@@ -60,7 +60,7 @@ export const memoryOfPacked = ({ lengths, numbers }: Packed<unknown>): ArrayBuff
   numbers.buffer,
 ];
 
-/** The value with lists as `replaced` makes them; what holds none that it changes is not copied. */
+/** The value with its lists replaced by `replaced`; parts without changed lists are not copied. */
 function withRuns(
   value: unknown,
   replaced: (list: readonly unknown[]) => readonly number[] | undefined,

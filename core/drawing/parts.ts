@@ -19,12 +19,20 @@ export const inPart = (part: string): { readonly part?: string } => (part === MA
 export const partsOf = (drawing: Pick<Drawing, "parts">): Part[] => ranked(drawing.parts);
 
 /** The tables whose entities name their part themselves. */
-export const PARTED = ["strokes", "inkShapes", "bridges", "declined", "flatShapes", "creases"] as const;
+export const PARTED = [
+  "strokes",
+  "inkShapes",
+  "bridges",
+  "declined",
+  "flatShapes",
+  "creases",
+  "dabs",
+] as const;
 
 /** The drawing with the lines, bridges and shapes of one part alone; the same tables give the same again. */
 export function drawingOfPart(drawing: Drawing, part: string): Drawing {
   if (Object.keys(drawing.parts).length === 1) return drawing;
-  const { strokes, inkShapes, bridges, declined, flatShapes, creases } = drawing;
+  const { strokes, inkShapes, bridges, declined, flatShapes, creases, dabs } = drawing;
   return {
     ...drawing,
     strokes: ofPart(strokes, part),
@@ -33,6 +41,7 @@ export function drawingOfPart(drawing: Drawing, part: string): Drawing {
     declined: ofPart(declined, part),
     flatShapes: ofPart(flatShapes, part),
     creases: ofPart(creases, part),
+    dabs: ofPart(dabs, part),
   };
 }
 

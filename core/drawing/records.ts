@@ -3,6 +3,7 @@ import { IsBoolean, IsDefined, IsObject, IsOptional, IsString, Max, MaxLength, M
 import { LARGEST, LONGEST_TITLE } from "./bounds.ts";
 import { Nested, type RecordClass } from "./checked.ts";
 import { Colourway, FiledColour, Paint } from "./facts/colours.ts";
+import { Dab } from "./facts/dab.ts";
 import { Crease, GroundShadow, Lamp, LightStyle, Lights } from "./facts/light.ts";
 import { Bridge, Declined, InkShape, Nib, Stroke } from "./facts/lines.ts";
 import { FiledSheet, Page, Part, Sticker } from "./facts/page.ts";
@@ -32,6 +33,7 @@ const CHECKS: { readonly [K in FieldName]: RecordClass | readonly PropertyDecora
   flatShapes: FlatShape,
   shades: Shade,
   creases: Crease,
+  dabs: Dab,
   sheets: FiledSheet,
   ink: Paint,
   lamp: Lamp,

@@ -34,12 +34,12 @@ export function sheetsHolding(
 
 export const partOfShape = (shape: AnyShape): string => partOf(isShade(shape) ? shape.anchor : shape);
 
-const RANKED = ["flatShapes", "pours", "shades", "creases"] as const;
-type Ranked = Pick<Drawing, (typeof RANKED)[number]>;
+const STACKED_TABLES = ["flatShapes", "pours", "shades", "creases"] as const;
+type Stacked = Pick<Drawing, (typeof STACKED_TABLES)[number]>;
 
 /** The rank of what lies above all colour there is. */
-export const highest = (drawing: Ranked): number =>
-  Math.max(...RANKED.map((table) => topRank(drawing[table])));
+export const highest = (drawing: Stacked): number =>
+  Math.max(...STACKED_TABLES.map((table) => topRank(drawing[table])));
 
 /** Lies above all colour there is. */
 export const addShape = (shape: Omit<FlatShape, "rank">): Edit => ({
@@ -138,12 +138,12 @@ export const removeShapes = (shapes: readonly AnyShape[]): Edit => ({
 });
 
 /** Before or behind all other colour of their sheets, in the order they have among themselves. */
-export const orderShapes = (drawing: Ranked, shapes: readonly AnyShape[], to: "front" | "back"): Edit => ({
+export const orderShapes = (drawing: Stacked, shapes: readonly AnyShape[], to: "front" | "back"): Edit => ({
   sheet: sheetsOf(shapes),
   label: to === "front" ? "Bring shape forward" : "Send shape back",
   change: (draft) => {
     const lowest = Math.min(
-      ...RANKED.flatMap((table) => Object.values(drawing[table]).map(({ rank }) => rank)),
+      ...STACKED_TABLES.flatMap((table) => Object.values(drawing[table]).map(({ rank }) => rank)),
     );
     const start = to === "front" ? highest(drawing) + 1 : lowest - shapes.length;
     [...shapes]
@@ -156,7 +156,7 @@ export const orderShapes = (drawing: Ranked, shapes: readonly AnyShape[], to: "f
 
 /** Copies through a matrix, above all colour there is; and their ids. */
 export function duplicateShapes(
-  drawing: Ranked,
+  drawing: Stacked,
   shapes: readonly AnyShape[],
   matrix: Matrix,
 ): { readonly edit: Edit; readonly ids: readonly string[] } {

@@ -11,7 +11,7 @@ import { fromRecord, type RecordForm, toRecord } from "./record-form.ts";
 import { FIRST_COLOURWAY, startingColourways, startingLamp, startingNibs } from "./start.ts";
 
 /** The version of the form that drawings have now, in files, in SVG facts and in the browser's storage. */
-export const VERSION = 8;
+export const VERSION = 9;
 
 type Loose = Readonly<Record<string, unknown>>;
 
@@ -24,6 +24,7 @@ const STEPS: Readonly<Record<number, (record: RecordForm) => RecordForm>> = {
   5: withShadeOutlines,
   6: withTiles,
   7: withSticker,
+  8: withDabs,
 };
 
 /** A record of some version as one of this; undefined where there never was such a version. */
@@ -42,7 +43,7 @@ export function upgradedDrawing(drawing: object, version: number): Drawing {
 const isLoose = (value: unknown): value is Loose =>
   typeof value === "object" && value !== null && !Array.isArray(value);
 
-/** A field's list with each of its objects changed; what is no list stays as it is. */
+/** A field's list with each object changed; anything but a list stays as it is. */
 function changed(record: RecordForm, field: string, change: (item: Loose) => Loose): RecordForm {
   const list = record[field];
   if (!Array.isArray(list)) return record;
@@ -121,6 +122,11 @@ function withTiles(record: RecordForm): RecordForm {
 /** Up to version 7 nothing had a rim of paper. */
 function withSticker(record: RecordForm): RecordForm {
   return { sticker: null, ...record };
+}
+
+/** Version 8 knew no dabs. */
+function withDabs(record: RecordForm): RecordForm {
+  return { dabs: [], ...record };
 }
 
 // The same object gives the same one, so that states of one history share what they shared before.

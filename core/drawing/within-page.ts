@@ -25,6 +25,7 @@ const BRINGS: { readonly [K in TableName]?: Bring<K> } = {
   pours: figuresWithin,
   bridges: pointsNear as Bring<"bridges">,
   creases: pointsNear as Bring<"creases">,
+  dabs: pointsNear as Bring<"dabs">,
   shades: ifNear(({ outline, anchor }) => [...outline, anchor.seed]),
 };
 

@@ -7,8 +7,8 @@ export const LEAST = 6;
 export const MASK = 2;
 
 /**
- * The most that the ground shows, of 255, in pixels that lie well within what has to be covered; four bytes a pixel
- * of the picture over two grounds and of the mask. It stands on its own, so that a page can run it too.
+ * The most, of 255, that the ground shows through in pixels well within what must be covered. Takes the picture
+ * over two grounds and the mask, each four bytes a pixel. It stands on its own, so that a page can run it too.
  */
 export function mostShown(
   one: ArrayLike<number>,

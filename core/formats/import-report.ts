@@ -118,7 +118,7 @@ export function cameIn({ strokes, inkShapes, pours, flatShapes }: ImportReport):
   return `${parts.length > 0 ? `${parts.join(", ")} and ${last}` : last} came in.`;
 }
 
-/** What a drawing has of a reading, and what of it is otherwise; colours as they were found and kept. */
+/** What a drawing takes from a reading, and how the two differ; colours as they were found and kept. */
 export function reportOf(
   drawing: Drawing,
   { asides, cut }: SvgReading,

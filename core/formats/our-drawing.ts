@@ -92,7 +92,7 @@ function layered({ flats }: SvgReading, { pours, shades }: OurReading) {
   ];
 }
 
-/** Colour whose pocket is not there now: it keeps the region it was seen in. */
+/** Colour whose pocket is gone at present: it keeps the region where it was last shown. */
 function waitingPour(
   id: string,
   rank: number,

@@ -106,7 +106,7 @@ function inkAlong(
   return (length * mean) / 2;
 }
 
-/** Where the lines ask for too much there are none: colour then stays in the shapes it came in. */
+/** There are none where the lines are too dense: colour then stays in the shapes it came in. */
 export const readPockets = (drawing: Drawing): Pocket[] =>
   new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
 

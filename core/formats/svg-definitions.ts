@@ -6,7 +6,10 @@ import type { Scene } from "../scene/scene.ts";
 import { short } from "./svg-path.ts";
 import { attributeText, outlineData } from "./svg-text.ts";
 
-/** How many decimals are written: lines more exactly than colour, since what they enclose hangs on where they meet. */
+/**
+ * How many decimals are written: lines more exactly than colour, since what they enclose depends on where they
+ * meet.
+ */
 export interface Digits {
   readonly colour: number;
   readonly line: number;
@@ -16,7 +19,7 @@ export interface Definitions {
   /** The id of the file's root. */
   readonly root: string;
   readonly clipIds: ReadonlyMap<readonly Chain[], string>;
-  /** Of what leaves out of the parts behind a part what that hides. */
+  /** Of what clips the parts behind a part to where it does not hide them. */
   readonly hideIds: ReadonlyMap<readonly Chain[], string>;
   readonly blurIds: ReadonlyMap<Item, string>;
   readonly gradientIds: ReadonlyMap<GradientPaint, string>;

@@ -42,7 +42,10 @@ export function readFacts(text: string): ReadFacts | undefined {
   };
 }
 
-/** Facts counted their own versions up to 2, which held drawings of version 3; what was unseen had names of its own. */
+/**
+ * Up to version 2 facts had their own version numbers, and version 2 held drawings of version 3; unseen things
+ * had names of their own.
+ */
 function upgradedFacts({ version, ...rest }: RecordForm): RecordForm | undefined {
   if (typeof version !== "number") return undefined;
   if (version > 2) return upgradedRecord({ flatShapes: [], ...rest }, version);

@@ -21,7 +21,7 @@ const LETTERS: Readonly<Record<(typeof UNSEEN_FIELDS)[number], string>> = {
   flatShapes: "u",
 };
 
-/** What the picture does not show under ids that nothing read from a picture has, the same each time. */
+/** Things the picture does not show, under ids that nothing read from a picture can have, the same each time. */
 export const unseenNames = <T extends { readonly id: string }>(
   items: readonly T[],
   field: (typeof UNSEEN_FIELDS)[number],

@@ -20,6 +20,7 @@ import {
 } from "./svg-mark.ts";
 import { readPaint } from "./svg-paint.ts";
 import { chainsOf, readPath } from "./svg-path.ts";
+import { isDerived } from "./svg-says.ts";
 import { type Style, StyleSheet } from "./svg-style.ts";
 import { linkOf, type SvgElement, type SvgTree, textOf } from "./svg-tree.ts";
 import { anyLength, lengthOf, matrixOf, originOf, urlOf, viewBoxMatrix, viewBoxOf } from "./svg-units.ts";
@@ -41,7 +42,7 @@ const UNPAINTED = new Set([
   "desc",
 ]);
 
-/** What a picture that comes in several languages is read in. */
+/** The language in which a picture with several is read. */
 const LANGUAGE = "en";
 
 const MOST_MARKS = 50_000;
@@ -240,6 +241,8 @@ class Painter {
   }
 
   private addMark(element: SvgElement, place: Place): void {
+    // Made of what others say: it is not read, and so counts for nothing, however many figures a pattern has.
+    if (this.ours && isDerived(element.attributes["data-is"])) return;
     const { style, matrix, viewport, clips, name, groups } = place;
     if (style.visibility === "hidden" || style.visibility === "collapse") return;
     if (this.marks.length >= MOST_MARKS || this.curves >= MOST_CURVES) {

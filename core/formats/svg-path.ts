@@ -77,7 +77,10 @@ function raised([x, y]: Point, [cx, cy, ex, ey]: number[]): number[] {
   ];
 }
 
-/** Ends nearer than this part of where they lie are one: sums of relative moves leave as much, and written they are the same. */
+/**
+ * Ends closer than this share of their coordinates are one: summing relative moves leaves such errors, and in
+ * writing the two are equal.
+ */
 const SAME = 1e-9;
 
 /** Whether a chain returns to its start, which it then does exactly. */

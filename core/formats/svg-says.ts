@@ -34,8 +34,8 @@ export type DerivedKind = (typeof DERIVED)[number];
 export const KINDS = ["pour", "flat", "shade", "stroke", "shape", ...DERIVED] as const;
 export type Kind = (typeof KINDS)[number];
 
-export const isDerived = (kind: Kind | undefined): kind is DerivedKind =>
-  (DERIVED as readonly (Kind | undefined)[]).includes(kind);
+export const isDerived = (kind: string | undefined): kind is DerivedKind =>
+  (DERIVED as readonly (string | undefined)[]).includes(kind);
 
 type SaysOf<K extends Says["is"]> = Extract<Says, { readonly is: K }>;
 
@@ -87,7 +87,10 @@ export const sayingOf = (item: Item, lineDigits: number): Attributes =>
 
 export const SEAM: Attributes = { "data-is": "seam" };
 
-/** As exact as it takes to lie in their pockets, whose outlines are given: what is finer may be other once lines were read again. */
+/**
+ * Written as exactly as it takes to lie within the given pocket outlines: finer digits may change when lines are
+ * read again.
+ */
 function placesText(places: readonly Point[], outlines: readonly Chain[]): string {
   const thinnest = outlines.length > 0 ? Math.min(...outlines.map(thicknessOf)) : 0;
   const digits = Math.ceil(-Math.log10(thinnest * FINE));

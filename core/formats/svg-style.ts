@@ -127,7 +127,7 @@ const IN_FONTS = ["stroke-width", "stroke-dasharray", "stroke-dashoffset"];
 const FONT_SIZE = 16;
 const EM = /([+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d+)?)(em|ex)\b/gi;
 
-/** Lengths of the font's size in pixels; what is inherited of them is of the font it was written for. */
+/** Lengths in multiples of the font size, as pixels; an inherited length refers to the font where it was written. */
 function withOwnFont(style: Record<string, string>, above: Style): Record<string, string> {
   const before = Number(above["font-size"]) || FONT_SIZE;
   const inPixels = (size: number) => (text: string) =>
@@ -215,7 +215,10 @@ function selectorsIn(text: string): Selector[][] {
   }
 }
 
-/** None where the selector asks for what only a browser knows, or nobody does: such a rule does not hold. */
+/**
+ * None where the selector asks for something that only a browser knows, or that is unknown: such a rule does not
+ * apply.
+ */
 function chosenBy(selector: Selector[], root: SvgElement): SvgElement[] {
   try {
     return selectAll([selector], [root], { adapter: ADAPTER, xmlMode: true });

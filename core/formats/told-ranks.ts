@@ -7,7 +7,7 @@
 export interface Placed {
   readonly rank: number;
   readonly toldRank?: number;
-  /** What shares it lies on one sheet of one part. */
+  /** Everything that shares one lies on one sheet of one part. */
   readonly layer: string;
 }
 

@@ -3,7 +3,8 @@ export class UnionFind {
   private readonly up: Int32Array;
 
   constructor(n: number) {
-    this.up = Int32Array.from({ length: n }, (_, i) => i);
+    this.up = new Int32Array(n);
+    for (let i = 0; i < n; i++) this.up[i] = i;
   }
 
   find(i: number): number {

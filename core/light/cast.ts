@@ -70,7 +70,7 @@ function lineOn(chain: number[], [x, y]: Point): void {
 const FORESHORTENED = 0.45;
 /** How flat an ellipse on the ground is. */
 const FLAT = 0.1;
-/** Shadows on the ground fall no farther than this many heights of what throws them. */
+/** Shadows on the ground are no longer than this many heights of what throws them. */
 const LONGEST = 1.6;
 
 /** An outline laid flat on the ground at its foot, away from the lamp. */

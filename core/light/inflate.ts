@@ -66,7 +66,7 @@ export function inflate(
   return { ...grid, normals, inside: arms.inside };
 }
 
-/** How thick a region is in page units: of a long strip just its width, of a circle half of that. */
+/** How thick a region is in page units: a long strip's width, half a circle's diameter. */
 function thicknessOf(rings: readonly (readonly number[])[]): number {
   const area = Math.abs(rings.reduce((sum, ring) => sum + ringArea(ring), 0));
   const around = rings.reduce((sum, ring) => sum + ringLength(ring), 0);

@@ -17,11 +17,11 @@ export interface RimOptions {
   readonly behind?: boolean;
 }
 
-/** Cosine of how far an edge may be turned from the lamp. */
+/** The cosine of the largest angle between an edge and the lamp. */
 const FACING = 0.2;
 /** Both together reach no farther in than this part of how thick the outline is on average. */
 const DEEPEST = 0.6;
-/** Samples along an outline: one each so many widths, and between these numbers. */
+/** How densely an outline is sampled: one sample per this many rim widths, within these limits. */
 const SPACING = 0.5;
 const FEWEST = 32;
 const MOST = 400;

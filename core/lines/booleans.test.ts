@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { enclosedArea, flatten } from "../geometry/cubic.ts";
-import { combined, type Region } from "./booleans.ts";
+import { enclosedArea, flatten, polyline } from "../geometry/cubic.ts";
+import { combined, type Region, rimAround } from "./booleans.ts";
 import { ellipse, rectangle } from "./figures.ts";
+import { fitSmoothRing } from "./fit.ts";
 
 const shape = (...outline: number[][]): Region => ({ outline, evenOdd: false });
 const areaOf = ({ outline }: Region) =>
@@ -59,5 +60,16 @@ describe("shapes combined", () => {
         nearest = Math.min(nearest, Math.hypot(flat[k] - x, flat[k + 1] - y));
       expect(nearest).toBeLessThan(0.05);
     }
+  });
+
+  it("have a rim where a closed line is no more than a point, and rings that are a point are smooth", () => {
+    const dot = polyline([
+      [1, 2],
+      [1, 2],
+    ]);
+    const [rim, ...others] = rimAround([], [{ points: dot, closed: true, width: 0.2 }], 0.5);
+    expect(Math.abs(enclosedArea(rim))).toBeCloseTo(Math.PI * 0.6 ** 2, 2);
+    expect(others).toEqual([]);
+    expect(fitSmoothRing([dot.slice(0, 2) as [number, number], [1, 2 + 1e-9]], 1)).toHaveLength(8);
   });
 });

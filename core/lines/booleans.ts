@@ -54,7 +54,7 @@ export function combined(a: Region, b: Region, how: Combining): Region {
   const [from, by] = [a, b].map((region) => pathsOf(region, size * FLAT, scale));
   const least = (size * FIT) ** 2 * scale ** 2;
   const rings = clip(TYPES[how], FillRule.EvenOdd, from, by).filter((path) => sizeOf(path) > least);
-  return { outline: rings.map((path) => fitted(path, size * FIT, scale)), evenOdd: true };
+  return { outline: fittedRings(rings, size * FIT, scale), evenOdd: true };
 }
 
 /** Clipping without points that lie on straight stretches. */
@@ -73,7 +73,7 @@ const sizeOf = (path: Path64): number => Math.abs(area(path));
 /** What regions cover together; outer chains and holes wind against one another. */
 export function united(regions: readonly Region[]): number[][] {
   const { found, size, scale } = clipped(regions, [], ClipType.Union);
-  return found.map((path) => fitted(path, size * FIT, scale));
+  return fittedRings(found, size * FIT, scale);
 }
 
 /** What of a region no others cover, as rings of points [x, y, …], the largest first; holes wind against what they are in. */
@@ -82,7 +82,10 @@ export function uncovered(region: Region, covers: readonly Region[]): number[][]
   return found.map((path) => path.flatMap(({ x, y }) => [x / scale, y / scale]));
 }
 
-/** Regions and others beside them taken together, by the nonzero rule; the largest first, on a lattice of `scale` to a page unit. */
+/**
+ * The union of two sets of regions, by the nonzero rule; the largest first, on a lattice of `scale` steps per
+ * page unit.
+ */
 function clipped(
   regions: readonly Region[],
   others: readonly Region[],
@@ -117,7 +120,7 @@ export function insets(region: Region, distances: readonly number[], fit = FIT):
     offset.addPaths(paths, JoinType.Miter, EndType.Polygon);
     const found: Paths64 = [];
     offset.execute(-by * scale, found);
-    return found.map((path) => fitted(path, size * fit, scale));
+    return fittedRings(found, size * fit, scale);
   });
 }
 
@@ -153,12 +156,14 @@ export function rimAround(regions: readonly Region[], lines: readonly InkLine[],
     offset.execute(width * scale, found);
     grown.push(...found);
   };
+  const growLine = (path: Path64, closed: boolean, width: number) =>
+    // The port cannot join a line without an inside to itself.
+    grow([path], closed && sizeOf(path) > 0 ? EndType.Joined : EndType.Round, width);
   for (const region of regions) grow(pathsOf(region, flat, scale), EndType.Polygon, by);
   for (const { points, closed, width } of lines)
-    grow([pathOf(points, flat, scale)], closed ? EndType.Joined : EndType.Round, by + width / 2);
-  return clip(ClipType.Union, FillRule.NonZero, grown)
-    .filter((path) => area(path) > 0)
-    .map((path) => fitted(path, flat, scale));
+    growLine(pathOf(points, flat, scale), closed, by + width / 2);
+  const outer = clip(ClipType.Union, FillRule.NonZero, grown).filter((path) => area(path) > 0);
+  return fittedRings(outer, flat, scale);
 }
 
 /** Flattened, in whole numbers, and so that either rule holds for them. */
@@ -175,9 +180,16 @@ function pathOf(chain: readonly number[], tolerance: number, scale: number): Pat
   }));
 }
 
-function fitted(path: Path64, tolerance: number, scale: number): number[] {
-  const turns = path.map(({ x, y }): Point => [x / scale, y / scale]);
-  const points = dense(turns, tolerance * SPACING);
+/** Rings that are no more than a point or a stroke back and forth are none. */
+function fittedRings(paths: Paths64, tolerance: number, scale: number): number[][] {
+  return paths.flatMap((path) => {
+    const turns = path.map(({ x, y }): Point => [x / scale, y / scale]);
+    const points = dense(turns, tolerance * SPACING);
+    return points.length < 3 ? [] : [fitted(points, tolerance)];
+  });
+}
+
+function fitted(points: readonly Point[], tolerance: number): number[] {
   const corners = cornersAmong(points, true, CORNER, tolerance * CORNER_REACH);
   return fitWithCorners(points, corners, true, tolerance);
 }

@@ -12,6 +12,8 @@ export function fitClosed(points: readonly Point[], tolerance: number): number[]
 /** The same, but as smooth where it begins as anywhere. */
 export function fitSmoothRing(points: readonly Point[], tolerance: number): number[] {
   const ring = ringOf(points, tolerance);
+  // All but one of the points were repeats.
+  if (ring.length < 3) return fitPoints(ring, tolerance);
   const leaving = unit(ring[ring.length - 2], ring[1]);
   return fitPoints(ring, tolerance, leaving, [-leaving[0], -leaving[1]]);
 }

@@ -12,7 +12,7 @@ export interface LineLike {
   readonly width: number;
 }
 
-/** A point of a line that lies on another one: an end anywhere on it, a point on its way where the other has one too. */
+/** A point of a line that lies on another: an end anywhere on it, or an inner point at one of the other's points. */
 export interface Meet {
   readonly id: string;
   readonly closed: boolean;

@@ -43,7 +43,7 @@ export function stretchOf(line: Stretched, { from, to }: Stretch): Stretched {
   return { points: piece, closed: false };
 }
 
-/** A stretch with one of its ends elsewhere; it never turns round, and on an open line not past its ends. */
+/** A stretch with one end moved; it never reverses, and on an open line it stays between the line's ends. */
 export function withEndAt(
   { closed }: Stretched,
   { from, to }: Stretch,

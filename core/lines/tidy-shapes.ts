@@ -90,7 +90,7 @@ function takeIn(under: Piece, piece: Piece): void {
 /** A sliver is no wider than this part of a speck's side. */
 const THIN = 0.15;
 
-/** Too small or too thin to see. Each outline by itself: two that wind against one another are no less to see. */
+/** Too small or too thin to see. Each outline is judged by itself: two of opposite winding do not cancel out. */
 function isSpeck({ outline }: Piece, speck: number): boolean {
   const area = outline.reduce((sum, chain) => sum + Math.abs(enclosedArea(chain)), 0);
   if (area < speck) return true;

@@ -1,7 +1,7 @@
 /**
- * Tidies a line: fewer points within a tolerance, with corners kept. Its ends and its pins stay exactly where they
- * are, and no place of the line moves further than the tolerance: what a fit promises is measured, and a fit that promised
- * too much is not taken.
+ * Tidies a line: fewer points within a tolerance, with corners kept. Its ends and its pins stay exactly where
+ * they are, and no place of the line moves further than the tolerance: each fit is measured, and one that
+ * exceeds the tolerance is rejected.
  */
 import { curveCount, pointAt, polyline, stepsFor } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";

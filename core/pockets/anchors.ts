@@ -87,7 +87,7 @@ function byRegionBefore(
   return pockets.map((pocket) => (known.has(pocket) ? known.get(pocket) : UNKNOWN));
 }
 
-/** Those that are there no more, or claim something else. */
+/** Those that are gone, or claim another region. */
 function goneFrom(before: Table<Anchored>, now: Table<Anchored>): Set<string> {
   const gone = new Set<string>();
   if (before === now) return gone;
@@ -98,7 +98,7 @@ function goneFrom(before: Table<Anchored>, now: Table<Anchored>): Set<string> {
   return gone;
 }
 
-/** So many pours are kept beside an index before it is made anew. */
+/** How many pours are kept beside an index before it is rebuilt. */
 const FEW = 64;
 
 /** Pours by where they lie; some may have gone since. */
@@ -294,7 +294,7 @@ export function anchorAround(pockets: readonly Pocket[]): Anchor {
   };
 }
 
-/** A pocket that is so many times the region lies elsewhere for the most part: another has been let into it. */
+/** A pocket this many times larger than the region lies mostly elsewhere: another pocket has merged into it. */
 const GROWN = 2;
 
 /** Likeness of a pocket and a region, 0 when it is not the region's own. One whose line was moved may grow. */

@@ -42,7 +42,7 @@ export const rowOf = ({ rows, firstRow, shift }: Grid, y: number): number =>
 export const cellOf = (grid: Grid, x: number, y: number): number =>
   rowOf(grid, y) * grid.columns + columnOf(grid, x);
 
-/** Lists every cell that segment s, made this many lattice steps thicker all round, touches in `touched`. */
+/** Lists in `touched` every cell that segment s touches when thickened all round by this many lattice steps. */
 export function cellsAlong(
   segs: Segments,
   s: number,

@@ -32,9 +32,9 @@ export interface SegmentPair {
 }
 
 /**
- * One coordinate, rounded to the lattice, of where the first segment crosses the second: it begins at `start` and
- * runs `along`, its ends at sides `a` and `b` of the second. Halves go up. Worked out with whole numbers where
- * doubles leave in errorBound to which side a half goes.
+ * One coordinate, rounded to the lattice, of where the first segment crosses the second: it begins at `start`
+ * and runs `along`, its ends at sides `a` and `b` of the second. Halves go up. Worked out with whole numbers
+ * where the error bound of doubles leaves open which way a half is rounded.
  */
 export function crossingAt(
   start: number,

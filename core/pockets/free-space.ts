@@ -24,7 +24,7 @@ import { Walls } from "./walls.ts";
 
 /** How many times wider than a gate the areas on both its sides must be for it to be an opening. */
 const ROOM_AT_END = 2.6;
-const ROOM_AT_FLANK = 6;
+export const ROOM_AT_FLANK = 6;
 /** The same between two ends that face one another; none where they surely belong together. */
 const ROOM_BETWEEN_FACING = 1.3;
 /** The same where an end points straight at a line it stops short of. */
@@ -53,7 +53,7 @@ export interface FreeSpace {
   readonly walls: Walls;
 }
 
-/** A gate hangs on an end when a line that meets others stops there, or when two ends face one another. */
+/** A gate belongs to an end when a line that meets others stops there, or when two ends face one another. */
 const endGate = (a: number, b: number): number =>
   a === ENDS.anchored || b === ENDS.anchored || (a && b) ? 1 : 0;
 
@@ -163,7 +163,7 @@ function fillInk(map: PlanarMap, { triangles, twins, fixed }: Triangulation, xy:
   return solid;
 }
 
-/** The triangles that hang together with one without a line between them. */
+/** The triangles connected to one without a line between them. */
 function componentOf(first: number, twins: Int32Array, fixed: Uint8Array, seen: Uint8Array): number[] {
   const component = [first];
   seen[first] = 1;
@@ -178,7 +178,18 @@ function componentOf(first: number, twins: Int32Array, fixed: Uint8Array, seen: 
   return component;
 }
 
-const triangleOf = (e: number): number => (e - (e % 3)) / 3;
+export const triangleOf = (e: number): number => (e - (e % 3)) / 3;
+
+/** Page units squared. */
+export function triangleArea({ mesh, xy }: Pick<FreeSpace, "mesh" | "xy">, t: number): number {
+  const [a, b, c] = [mesh.triangles[3 * t], mesh.triangles[3 * t + 1], mesh.triangles[3 * t + 2]];
+  return (
+    Math.abs(
+      (xy[2 * b] - xy[2 * a]) * (xy[2 * c + 1] - xy[2 * a + 1]) -
+        (xy[2 * c] - xy[2 * a]) * (xy[2 * b + 1] - xy[2 * a + 1]),
+    ) / 2
+  );
+}
 
 /** Whether a gate lies between areas so roomy that it is an opening rather than a corner. */
 function isOpening(space: FreeSpace, e: number, smallerRoom: number): boolean {
@@ -258,10 +269,10 @@ export function openingGates(space: FreeSpace, reach: number, regions = regionsA
   return found;
 }
 
-/** The triangle that holds a point (page units), found by walking; -1 when it lies beyond the frame. */
-export function triangleAt(space: FreeSpace, [x, y]: Point): number {
+/** The triangle that holds a point (page units), found by walking from another; -1 when it lies beyond the frame. */
+export function triangleAt(space: FreeSpace, [x, y]: Point, from = 0): number {
   const { mesh, xy } = space;
-  let e = 0;
+  let e = 3 * from;
   for (let steps = 0; steps < mesh.triangles.length; steps++) {
     let crossed = false;
     for (let k = 0; k < 3; k++) {

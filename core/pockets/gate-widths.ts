@@ -16,7 +16,7 @@ export function gateWidths(mesh: Triangulation, { xy, wanted, frameFrom }: Verti
 
   const width = new Float64Array(mesh.triangles.length);
   const narrowest = new Float64Array(mesh.triangles.length * 4);
-  /** Notes the way from vertex v to the line piece from p to q, where that is narrower than what is known. */
+  /** Records the gate from vertex v to the line piece from p to q, where it is narrower than the known one. */
   const note = (e: number, v: number, p: number, q: number, flip: boolean) => {
     const x = xy[2 * v];
     const y = xy[2 * v + 1];

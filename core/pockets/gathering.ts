@@ -18,7 +18,7 @@ export const allAlike = (
   within: number,
 ): number[] => [...pockets.keys()].filter((index) => alike(seen(from), seen(index), within));
 
-/** The pockets that look like a given one and hang together with it across shared borders. */
+/** The pockets that look like a given one and are connected to it across shared borders. */
 export function touchingAlike(
   pockets: readonly Pocket[],
   from: number,

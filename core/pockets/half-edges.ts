@@ -39,8 +39,8 @@ export function degreeAt({ next }: HalfEdges, h: number): number {
 }
 
 /**
- * Of edges that repeat one another, which stands for all: that of the line whose id comes first, then the one nearer
- * to its start. So it does not matter in which order lines came.
+ * Which of several edges that repeat one another stands for all: that of the line whose id comes first, then the one nearer
+ * to its start. The order in which lines arrived therefore does not matter.
  */
 export const standsFirst =
   (lines: readonly Line[], segs: Segments, noding: Noding) =>

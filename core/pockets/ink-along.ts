@@ -5,7 +5,7 @@ import type { InkRegion } from "./ink-regions.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { toLatticeX, toLatticeY } from "./segments.ts";
 
-/** Outlines nearer than this many tolerances are the one the way begins on, seen through its chords. */
+/** An outline closer than this many tolerances is the one the path begins on, displaced by its chords. */
 export const OWN = 3;
 
 /** How far ink goes from a point of its outline in a direction, up to `most`, in page units. */

@@ -1,6 +1,7 @@
 /** Joins a part to another: their lines make pockets together again, and lines that were cut for the part grow whole. */
 import type { Bridge, Drawing, Echo, Pour, Stroke, Table } from "../drawing/drawing.ts";
 import { drawingOfPart, inPart, partOf } from "../drawing/parts.ts";
+import { samePaint } from "../drawing/same-paint.ts";
 import { arcLengthOf, lengthAt } from "../geometry/arc-length.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { range } from "../geometry/lists.ts";
@@ -35,6 +36,7 @@ export function withPartJoined(drawing: Drawing, part: string, into: string): Dr
     inkShapes: keep(drawing.inkShapes, isEcho, moved),
     flatShapes: keep(drawing.flatShapes, isEcho, moved),
     creases: keep(drawing.creases, never, moved),
+    dabs: keep(drawing.dabs, never, moved),
     bridges: keep(drawing.bridges, never, moved),
     declined: keep(drawing.declined, never, moved),
     pours: keep(drawing.pours, isWindow, anchored),
@@ -83,12 +85,10 @@ function spliced(pieces: readonly Stroke[], near: number): Stroke[] {
 /** Whether one piece goes on where another ends, drawn alike. */
 function follows(a: Stroke, b: Stroke, near: number): boolean {
   const gap = Math.abs(b.cut!.from - a.cut!.to) % 1;
-  const alike = a.width === b.width && a.nib === b.nib && a.profile === b.profile && samePaint(a, b);
+  const alike =
+    a.width === b.width && a.nib === b.nib && a.profile === b.profile && samePaint(a.paint, b.paint);
   return alike && Math.min(gap, 1 - gap) < 1e-6 && distance(endOf(a), startOf(b)) <= near;
 }
-
-const samePaint = ({ paint: a }: Stroke, { paint: b }: Stroke): boolean =>
-  a?.colour === b?.colour && a?.step === b?.step;
 
 const startOf = ({ points }: Stroke): Point => [points[0], points[1]];
 const endOf = ({ points }: Stroke): Point => [points[points.length - 2], points[points.length - 1]];

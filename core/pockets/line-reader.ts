@@ -28,7 +28,7 @@ export class LineReader {
   private map: PlanarMap | undefined;
   private pockets: PocketReader | undefined;
   private lastGaps: Gaps | undefined;
-  /** How wide they were looked for: that hangs on the page. */
+  /** The width up to which they were sought, which depends on the page. */
   private lastReach = 0;
 
   /** All pockets, largest first; one that did not change is the same object as before. Throws TooDense (too-dense.ts). */
@@ -45,10 +45,7 @@ export class LineReader {
   }
 
   private reachedBridges(drawing: Drawing): Line[] {
-    const { openings } = this.gaps(drawing);
-    const bridges = openings
-      .filter((opening) => isReached(drawing, opening, openings))
-      .map(bridgeLine("reach"));
+    const bridges = linesOfReach(drawing, this.gaps(drawing));
     // The same bridge stays the same line, so that the map sees no change.
     const known = new Map(this.reached.map((line) => [line.points, line]));
     return bridges.map((line) => known.get(line.points) ?? line);
@@ -97,6 +94,10 @@ export class LineReader {
     return this.lastGaps;
   }
 }
+
+/** What a drawing's reach closes, as lines of the map. */
+export const linesOfReach = (drawing: Drawing, { openings }: Gaps): Line[] =>
+  openings.filter((opening) => isReached(drawing, opening, openings)).map(bridgeLine("reach"));
 
 /** Whether a drawing's reach closes an opening of several: it is not wider, and not meant to stay open. */
 export const isReached = (drawing: Drawing, opening: Opening, all: readonly Opening[]): boolean =>

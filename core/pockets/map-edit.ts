@@ -59,7 +59,7 @@ function isOtherwiseRounded({ lattice, lines, ends, joins }: PlanarMap, { gone, 
   return latticeFor([...lines.filter(stays), ...come]).step !== lattice.step;
 }
 
-/** Looks at other segments and vertices: past these a fresh build, which quarters crowded cells, is faster. */
+/** The number of comparisons beyond which a fresh build, which quarters crowded cells, is faster. */
 const MOST_LOOKS = { least: 2e6, perSegment: 60 };
 
 interface Extent {

@@ -1,6 +1,7 @@
 /**
- * Finds the vertices of noding.ts and the segments that pass them, cell by cell. Where many segments share a cell it is
- * quartered as long as that parts them, so that a tiny dense drawing in a large frame costs no more than elsewhere.
+ * Finds the vertices of noding.ts and the segments that pass them, cell by cell. A crowded cell is quartered as
+ * long as that separates its segments, so that a tiny dense drawing in a large frame costs no more than
+ * elsewhere.
  */
 import { IntList, PairList } from "../geometry/lists.ts";
 import { type Cells, cellOf } from "./cells.ts";
@@ -33,7 +34,7 @@ export class Noder {
   /** By cell its first vertex. */
   readonly cellVertices: Int32Array;
   crossings = 0;
-  /** Segments with others that begin at a corner beside them, just out of their way. */
+  /** Pairs of segments where the second begins at a corner that narrowly misses the first. */
   readonly misses: [segment: number, corner: number][] = [];
   private readonly table = new VertexTable();
   private readonly compared = new Budget(MOST_COMPARED);

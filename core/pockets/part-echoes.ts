@@ -1,4 +1,4 @@
-/** What of the part behind is seen within a part that is made, and goes along for the look alone. */
+/** What shows of the part behind within a new part; it is copied along for the look alone. */
 import type { Drawing, FlatShape, Stroke } from "../drawing/drawing.ts";
 import { newId } from "../drawing/new-id.ts";
 import { drawingOfPart } from "../drawing/parts.ts";

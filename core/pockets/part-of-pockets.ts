@@ -1,4 +1,4 @@
-/** What a part is made of, and between which parts things go. */
+/** What a part is made of, and how things move between parts. */
 import { boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import type { PlanarMap } from "./planar-map.ts";

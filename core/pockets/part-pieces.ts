@@ -67,7 +67,7 @@ function shapesThatGo(map: PlanarMap, { pieces }: Carving): Set<string> {
   return found;
 }
 
-/** What is but a point is no piece of a line. */
+/** A single point is not a piece of a line. */
 const hasLength = ({ points }: Pick<CarvedPiece, "points">): boolean => points.length >= 8;
 
 /** As a part of the page's diagonal: what is shorter closes nothing that rounding leaves open. */

@@ -32,7 +32,7 @@ export interface PlanarMap {
   readonly halfEdges: HalfEdges;
   readonly faces: Faces;
   readonly strict: boolean;
-  /** Vertices where edits have brought or taken a line since the map was read last. */
+  /** Vertices where edits have added or removed a line since the map was last read. */
   readonly changedVertices: Set<number>;
 }
 

@@ -1,7 +1,11 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
+import { cutLine } from "../../testing/cut-lines.ts";
+import { ART, ICONS } from "../../testing/foreign-art.ts";
 import { arc, box, circle, straight } from "../../testing/line-work.ts";
+import { randomFrom } from "../../testing/random.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
+import { importSvg } from "../formats/import-drawing.ts";
 import { readSvg } from "../formats/svg-read.ts";
 import { curveCount, flatten, pointAt, reversed } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
@@ -25,6 +29,9 @@ function gapTo(flat: readonly number[], at: Point): number {
   return least;
 }
 
+const shownIn = (lines: readonly Line[]): number =>
+  pocketsOf(buildMap(lines)).filter(({ hidden }) => !hidden).length;
+
 describe("pockets", () => {
   it("are closed where the ink of two ends touches, on one straight line too", () => {
     const gapped = (gap: number): Line => ({
@@ -41,6 +48,29 @@ describe("pockets", () => {
     expect(areas([gapped(1)], false)).toEqual([256]);
     expect(areas([gapped(2.1)], false)).toEqual([]);
     expect(areas([gapped(1)], true)).toEqual([]);
+  });
+
+  it("stay as many where a cut in a published icon lies within its ink, and are fewer where it is wider", () => {
+    const random = randomFrom(21);
+    let [wide, narrow] = [0, 0];
+    for (const { file } of ART) {
+      // As they are published: pieces of a line that is exactly straight are a case of their own.
+      const lines = linesOf(importSvg(file, readFileSync(`${ICONS}/${file}`, "utf8")).drawing);
+      const count = shownIn(lines);
+      for (const line of lines) {
+        const place = random();
+        const others = lines.filter((other) => other !== line);
+        for (const gap of [0.5 * line.width, 2 * line.width]) {
+          const pieces = cutLine(line, gap, place);
+          if (!pieces) continue;
+          const lost = count - shownIn([...others, ...pieces]);
+          if (gap > line.width) wide += lost > 0 ? 1 : 0;
+          else narrow += lost > 0 ? 1 : 0;
+        }
+      }
+    }
+    expect(narrow).toBe(0);
+    expect(wide).toBeGreaterThan(20);
   });
 
   it("finds nothing in no lines, in open lines and in lines without length", () => {

@@ -153,7 +153,7 @@ export class PocketReader {
     return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices: verticesOf(faced, cycles) };
   }
 
-  /** A cycle that begins where its highest run does, leftmost among such: alike however its lines have come to lie there. */
+  /** The cycle begun at its highest run, the leftmost of several: independent of how its lines came about. */
   private begunAlike(cycle: readonly number[], runs: readonly Run[]) {
     const pieces = this.cutter.pieces(runs);
     let first = 0;

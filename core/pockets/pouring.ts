@@ -1,4 +1,4 @@
-/** What pouring into pockets needs to know of them: whose colour goes, and which shades stay with the new one. */
+/** What pouring needs to know about pockets: whose colour is removed, and which shades stay with the new one. */
 import { sameAnchor } from "../drawing/anchor.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import type { PourTarget } from "../drawing/edits.ts";

@@ -2,7 +2,7 @@
  * What a reach would close, for every reach from one structure: regions of free space are joined across gates from
  * the widest down, so that a moving control needs no new map (see free-space.ts).
  */
-import { type FreeSpace, regionsAt } from "./free-space.ts";
+import { type FreeSpace, regionsAt, triangleArea } from "./free-space.ts";
 
 export interface ReachReading {
   /** Pockets that would come into being. */
@@ -61,14 +61,4 @@ function enclosedRegions(space: FreeSpace, reach: number) {
   }
   for (let t = 0; t < count; t++) if (leaks[region[t]]) region[t] = -1;
   return { region, area, total };
-}
-
-function triangleArea({ mesh, xy }: FreeSpace, t: number): number {
-  const [a, b, c] = [mesh.triangles[3 * t], mesh.triangles[3 * t + 1], mesh.triangles[3 * t + 2]];
-  return (
-    Math.abs(
-      (xy[2 * b] - xy[2 * a]) * (xy[2 * c + 1] - xy[2 * a + 1]) -
-        (xy[2 * c] - xy[2 * a]) * (xy[2 * b + 1] - xy[2 * a + 1]),
-    ) / 2
-  );
 }

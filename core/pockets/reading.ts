@@ -155,8 +155,21 @@ export interface Gaps {
 
 export function gapsOf(map: PlanarMap, reach: number): Gaps {
   const ends = endsOfInk(map);
-  const loose = ends.filter(({ end }) => !end.met);
-  const kinds = loose.map(({ vertex, start, end }) => ({
+  const space = spaceAround(map, ends, reach);
+  const openings = openingGates(space, reach)
+    .map((e) => openingOf(space, e))
+    .filter((opening) => !isUnderInk(map, opening));
+  const looseEnds = ends.filter(isLoose).map(({ at, line, start }) => ({ at, line, start }));
+  return { looseEnds, openings, space };
+}
+
+/** The free space of a map; ends of ink up to `reach` page units apart may face one another. */
+export const spaceOf = (map: PlanarMap, reach: number): FreeSpace => spaceAround(map, endsOfInk(map), reach);
+
+const isLoose = ({ end }: LineEnd): boolean => !end.met;
+
+function spaceAround(map: PlanarMap, ends: readonly LineEnd[], reach: number): FreeSpace {
+  const kinds = ends.filter(isLoose).map(({ vertex, start, end }) => ({
     vertex,
     kind: end.floating ? ENDS.floating : ENDS.anchored,
     onward: end.onward,
@@ -173,11 +186,7 @@ export function gapsOf(map: PlanarMap, reach: number): Gaps {
     sure,
     bridge: smoothBridge(ends[a].end, ends[b].end),
   }));
-  const space = freeSpaceOf(map, { ends: kinds, facing });
-  const openings = openingGates(space, reach)
-    .map((e) => openingOf(space, e))
-    .filter((opening) => !isUnderInk(map, opening));
-  return { looseEnds: loose.map(({ at, line, start }) => ({ at, line, start })), openings, space };
+  return freeSpaceOf(map, { ends: kinds, facing });
 }
 
 /** An opening's bridge as a line of the map. */

@@ -77,8 +77,8 @@ function boxOf(points: Coords): Box | null {
 }
 
 /**
- * The lattice of some lines. Its step is a power of two and its origin a whole number of steps, so that it rounds places as every
- * other of the same step does: what is decided on it does not hang on how the drawing came about.
+ * The lattice of some lines. Its step is a power of two and its origin a whole number of steps, so that every
+ * lattice of the same step rounds places alike: results do not depend on the history of the drawing.
  */
 export function latticeFor(lines: readonly Line[]): Lattice {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];

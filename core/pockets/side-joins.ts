@@ -46,7 +46,7 @@ export function sideJoinsOf(
 const MOST_TOUCHES = 500_000;
 
 /**
- * Pairs of segments s[i] < t[i] whose ink touches, but those that follow on one another. Segments come nearest at an
+ * Pairs of segments s[i] < t[i] whose ink touches, except neighbours along a line. Segments come nearest at an
  * end of one of them, unless they cross: gaps[4 i] is that from the start of s in lattice steps, then come those from
  * its end, from the start of t and from its end; Infinity where no ink touches. A touch is an index to `gaps`.
  */
@@ -172,7 +172,7 @@ function widthOn(lines: JoinInput["lines"], segs: Segments, s: number, part: num
 interface Patches {
   /** The pair that stands for the patch of each pair. */
   readonly root: Int32Array;
-  /** By root: 1 where the lines of the patch meet in it already. */
+  /** By root: 1 where the two lines of this patch already meet in it. */
   readonly met: Uint8Array;
 }
 

@@ -8,7 +8,7 @@ export class TooDense extends Error {
   }
 }
 
-/** Counts work of one kind and stops it once there is more than is sensible. */
+/** Counts work of one kind and stops it beyond a sensible amount. */
 export class Budget {
   private used = 0;
 
@@ -19,14 +19,14 @@ export class Budget {
     if (!this.affords(work)) throw new TooDense();
   }
 
-  /** Counts work that may also be left undone; whether there was enough left for it. */
+  /** Counts work that may be skipped; gives whether the budget still covers it. */
   affords(work: number): boolean {
     this.used += work;
     return this.used <= this.most;
   }
 }
 
-/** What `work` gives, or, where that asks for too much, `otherwise`. */
+/** The result of `work`, or of `otherwise` where the work was stopped as too much. */
 export function unlessTooDense<T>(work: () => T, otherwise: (problem: TooDense) => T): T {
   try {
     return work();

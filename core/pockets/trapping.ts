@@ -199,7 +199,7 @@ function rungAt(map: PlanarMap, at: Point, [dx, dy]: Point): Rung {
   return { at, far: [at[0] + dx * way, at[1] + dy * way] };
 }
 
-/** Nowhere from a curve without length, which has one point. */
+/** Zero from a curve without length, which is a single point. */
 function wayOf(from: Point | undefined, to: Point): Point {
   if (!from) return [0, 0];
   const [dx, dy] = [to[0] - from[0], to[1] - from[1]];

@@ -25,7 +25,7 @@ export function triangulate(xy: Float64Array, wanted: Int32Array): Triangulation
   return new Triangulator(xy, wanted).run();
 }
 
-/** Delaunay triangles; made anew exactly where rounding has laid some over one another, as hardly ever happens. */
+/** Delaunay triangles; recomputed exactly in the rare case that rounding made some overlap. */
 function delaunay(xy: Float64Array): Pick<TriangleMesh, "triangles" | "twins"> {
   const { triangles, halfedges } = new Delaunator(xy);
   const quick = { triangles: Int32Array.from(triangles), twins: Int32Array.from(halfedges) };

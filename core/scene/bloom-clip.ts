@@ -27,7 +27,7 @@ export function inkAround(
   return [...lines, ...alike(shapes), ...alike(spots)];
 }
 
-/** Winding one way where each is whole, so that none cuts another out; holes keep the other way. */
+/** Wound alike, so that none cuts another out; holes keep the opposite winding. */
 function alike(chains: readonly Chain[]): readonly Chain[] {
   const [outer] = chains;
   return outer && enclosedArea(outer) < 0 ? chains.map(reversed) : chains;

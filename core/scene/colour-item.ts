@@ -5,7 +5,7 @@ import type { Chain, Effects, Item, ItemPaint, Laid } from "./items.ts";
 import { memo } from "./memo.ts";
 import type { Palette, Tone } from "./palette.ts";
 
-/** What of a shape its item does not show by itself. */
+/** What a shape has that its item does not show. */
 export const laidAs = ({ rank, opacity, soft, gradient, paint }: ColourShape): Laid => ({
   rank,
   opacity,

@@ -22,7 +22,10 @@ interface Lattice {
   readonly cell: number;
 }
 
-/** Areas in page units squared of the tones of those items that are asked for; others hide what is beneath them. */
+/**
+ * The visible areas of the requested items' tones, in page units squared; other items only hide what is beneath
+ * them.
+ */
 export function coverageOf(
   parts: readonly ScenePart[],
   page: Box,

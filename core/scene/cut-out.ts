@@ -8,7 +8,10 @@ import type { PocketsDerived } from "./flat-of.ts";
 import type { Chain } from "./items.ts";
 import { memo } from "./memo.ts";
 
-/** So far, in parts of the page's diagonal, a shape goes on under what cuts it, so that nothing shows between them. */
+/**
+ * How far, as a share of the page's diagonal, a shape runs on under what cuts it, so that nothing shows between
+ * them.
+ */
 const UNDER = 1 / 2400;
 /** Page diagonals around the page where all is to be seen. */
 const FAR = 20;

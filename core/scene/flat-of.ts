@@ -36,7 +36,7 @@ export interface FormSource {
   ): readonly FormTone[];
 }
 
-/** Chains of regions within one another, from the outermost. */
+/** Chains of nested regions, from the outermost in. */
 export type Rings = readonly (readonly Chain[])[];
 
 /** What lies within a region at so many even steps inward, but the first. Gives what it knows at once: it may be of the step before. */

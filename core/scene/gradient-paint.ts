@@ -79,6 +79,6 @@ export function toneAlong(
   };
 }
 
-/** How much of the second colour there is at a place between two, when half of it is where the middle lies. */
+/** The share of the second colour at a place between two stops, which is half at the middle. */
 const shareAt = (place: number, middle = 0.5): number =>
   middle === 0.5 ? place : place ** (Math.log(0.5) / Math.log(middle));

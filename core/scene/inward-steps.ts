@@ -61,7 +61,7 @@ export function inwardSteps(
 /** What opacity from none to all may change a colour by at most, in the same measure. */
 const FADED = 100;
 
-/** So many that one differs from the next by less than 1. */
+/** Enough of them that neighbours differ by less than 1. */
 function stepsFor({ stops, mix }: Gradient, palette: Palette, beneath?: Tone): number {
   const places = Array.from({ length: 33 }, (_, k) => toneAlong({ stops, mix }, k / 32, palette));
   const seen = (k: number): string => {
@@ -75,5 +75,5 @@ function stepsFor({ stops, mix }: Gradient, palette: Palette, beneath?: Tone): n
   return Math.max(FEWEST, Math.min(MOST, Math.ceil(EVENNESS * far)));
 }
 
-/** Steps are even in place, not in colour: so many more keep the largest small. */
+/** Steps are even in place, not in colour: this many times more of them keep the largest colour step small. */
 const EVENNESS = 1.6;

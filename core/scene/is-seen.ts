@@ -1,4 +1,4 @@
-/** Whether anything of an item is to be seen. */
+/** Whether any of an item is visible. */
 import { combined } from "../lines/booleans.ts";
 import type { Item } from "./items.ts";
 

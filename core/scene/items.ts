@@ -66,7 +66,7 @@ export interface GradientPaint {
   readonly base: Tone;
   /** From its own space to the page: there a line runs from 0 to 1 along x, and a circle of radius 1 lies around 0. */
   readonly space: Matrix;
-  /** Where on x the first stop of a radial one lies. */
+  /** The x at which a radial gradient's first stop lies. */
   readonly focus: number;
   /** Rising; between them colours change evenly in sRGB. */
   readonly stops: readonly PaintStop[];
@@ -96,7 +96,7 @@ export type Laid = Pick<ColourShape, "rank" | "opacity" | "soft" | "gradient"> &
 export type Says =
   /** A point of its pocket, and whether it is a spot black. */
   | ({ readonly is: "pour"; readonly at: Point } & Pick<Pour, "rank" | "spot" | "cuts"> & Over)
-  /** Over the colour of a pour or a shape, made of what that says itself: a pattern's figures, a band, light. */
+  /** Items over the colour of a pour or a shape, made from its own settings: a pattern's figures, a band, light. */
   | { readonly is: "over" }
   | { readonly is: "undercoat" }
   /** With its own opacity, beside that of its colour. */
@@ -126,7 +126,7 @@ export interface ScenePart {
   readonly id: string;
   readonly name: string;
   readonly sheets: readonly SceneSheet[];
-  /** What of the parts behind it cannot be seen: closed chains, by the nonzero rule. */
+  /** The region of the parts behind that this hides: closed chains, by the nonzero rule. */
   readonly hides: readonly Chain[];
   /** There, but not to be seen. */
   readonly hidden?: true;

@@ -28,7 +28,7 @@ export interface Tone {
 
 export interface Palette {
   readonly toneOf: (paint: Paint) => Tone;
-  /** A colour between two, so much of the second; of two paints that are the same it is theirs. */
+  /** The colour between two, with this share of the second; two equal paints give that paint. */
   readonly mixOf: (a: Paint, b: Paint, share: number, mix: Gradient["mix"]) => Tone;
   /** What a tone of this palette was made of; none for what stands in for a colour that is gone. */
   readonly madeOf: (tone: Tone) => Paint | Mixed | undefined;

@@ -34,7 +34,7 @@ const mostAlong = (chains: readonly Chain[]): number => {
   return Math.max(4, Math.min(MOST_ALONG, Math.sqrt(MOST_NUMBERS / numbers)));
 };
 
-/** The cells' columns are a tile wide, and so many rows are needed as tiles go in their height. */
+/** Cell columns are one tile wide, and there are as many rows as tiles fit in their height. */
 const tiles = (chains: readonly Chain[], ratio: number, { left, right, top, bottom }: Cells): Chain[] =>
   range(Math.floor(top / ratio) - 1, Math.ceil(bottom / ratio)).flatMap((row) =>
     range(left, right).flatMap((column) =>

@@ -138,7 +138,7 @@ interface KeptPour extends Omit<Poured, "isLater"> {
 
 const pouredItems = new WeakMap<Pocket, KeptPour>();
 
-/** Made anew only where what it is made of has changed: there may be thousands. */
+/** Made anew only where its sources have changed: there may be thousands. */
 function pourItem(pocket: Pocket, of: Poured): Item {
   const before = pouredItems.get(pocket);
   const { pour, tone, width, isLater } = of;
@@ -155,7 +155,7 @@ function pourItem(pocket: Pocket, of: Poured): Item {
   return item;
 }
 
-/** Whether the borders that run under a later pocket are these. */
+/** Whether these are still the borders that run under a later pocket. */
 function holds(borders: readonly Border[], isLater: Poured["isLater"], under: readonly Border[]): boolean {
   let met = 0;
   for (let k = 0; k < borders.length; k++) if (isLater(k) && under[met++] !== borders[k]) return false;

@@ -14,7 +14,7 @@ import type { Palette } from "./palette.ts";
 const shaped = memo<Pocket, readonly Chain[]>();
 const kept = memo<Pocket, Item>();
 
-/** The rims that are lighter than their pockets, or those that are deeper. */
+/** The rims that are lighter than their pockets, or the deeper ones. */
 export const rimItems = (
   which: "lighter" | "deeper",
   drawing: Drawing,

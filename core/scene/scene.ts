@@ -256,7 +256,7 @@ function hiddenBehind(
 
 const NOWHERE: readonly Pocket[] = [];
 
-/** The ids of pours that nothing is poured by: what is behind shows through. */
+/** The ids of pours without paint: what lies behind shows through. */
 function poursThrough(pours: Drawing["pours"]): ReadonlySet<string> {
   const found = new Set<string>();
   for (const { id, through } of entitiesOf(pours)) if (through) found.add(id);

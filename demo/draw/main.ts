@@ -13,13 +13,20 @@ import type { Hand } from "./hand.ts";
 import { drawKettle } from "./kettle.ts";
 import { drawLantern } from "./lantern.ts";
 import { pictureOf } from "./picture.ts";
+import { drawPumpkins } from "./pumpkins.ts";
 import { drawRadishes } from "./radishes.ts";
 import { drawSnail } from "./snail.ts";
 import { drawSprig } from "./sprig.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "..");
 
-const DRAWINGS: readonly [file: string, title: string, draw: () => Hand][] = [["almanac-boot", "Boot with ferns", drawBoot], ["almanac-kettle", "Kettle on the potting bench", drawKettle], ["almanac-lantern", "Lantern in the shed", drawLantern], ["almanac-snail", "Snail on a rain barrel", drawSnail]];
+const DRAWINGS: readonly [file: string, title: string, draw: () => Hand][] = [
+  ["almanac-boot", "Boot with ferns", drawBoot],
+  ["almanac-kettle", "Kettle on the potting bench", drawKettle],
+  ["almanac-lantern", "Lantern in the shed", drawLantern],
+  ["almanac-snail", "Snail on a rain barrel", drawSnail],
+  ["almanac-pumpkins", "Pumpkins by the path", drawPumpkins],
+];
 
 for (const [file, title, draw] of DRAWINGS) {
   const hand = draw();

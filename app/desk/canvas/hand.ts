@@ -18,7 +18,7 @@ export class Hand {
     return () => this.listeners.delete(listener);
   }
 
-  /** A press at a place in page units that no pointer event says more about. */
+  /** A press at a place in page units, without a pointer event behind it. */
   pressAt(at: Point, shift = false): Press {
     const { view } = this.desk.getState();
     const pixel = 1 / view.scale;

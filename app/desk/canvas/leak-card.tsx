@@ -26,7 +26,7 @@ export function LeakCard() {
     <section
       aria-label="Why colour would run out"
       style={{ left, top, width: CARD.width }}
-      className="absolute z-10 rounded-md border border-ember bg-raised p-3 shadow-lg"
+      className="absolute z-20 rounded-md border border-ember bg-raised p-3 shadow-lg"
     >
       {widest ? (
         <>
@@ -48,7 +48,7 @@ export function LeakCard() {
           <button
             type="button"
             onClick={() => bridgeLeak(openings)}
-            className="h-8 rounded-md bg-ember px-3 font-medium whitespace-nowrap text-white"
+            className="h-target rounded-md bg-ember px-3 font-medium whitespace-nowrap text-on-accent"
           >
             {plural(openings.length, "Bridge it", `Bridge all ${openings.length}`)}
             {afterwards}
@@ -57,7 +57,7 @@ export function LeakCard() {
         {openings.length > 1 && (
           <Button onClick={() => bridgeLeak([widest])}>Only the {showLength(page, widest.width)}</Button>
         )}
-        <button type="button" onClick={forgetLeak} className="h-8 rounded-md px-2 hover:bg-well">
+        <button type="button" onClick={forgetLeak} className="h-target rounded-md px-2 hover:bg-well">
           Leave it
         </button>
       </div>

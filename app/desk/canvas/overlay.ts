@@ -1,7 +1,9 @@
-/** What is drawn over the paper and never delivered: lit pockets, bridges, openings, the way out of a leak. */
+/** What is drawn over the paper and never delivered: highlighted pockets, bridges, openings, the path of a leak. */
+import { weakMapMemoize } from "reselect";
 import { stepOf } from "#core/colour/ladder.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { chainPath, pathOf } from "../../painting/paths.ts";
+import { matrixOf } from "../../painting/view.ts";
 import { sortOpenings } from "../gaps/openings.ts";
 import { chainsOf } from "../lines/lines-near.ts";
 import { toolOf } from "../stages/index.ts";
@@ -23,8 +25,8 @@ export function paintOverlay(
   colours: Colours,
   density: number,
 ): void {
-  const { scale, x, y } = desk.view;
-  context.setTransform(scale * density, 0, 0, scale * density, x * density, y * density);
+  const { scale, x, y, turn = 0 } = desk.view;
+  context.setTransform(...matrixOf({ scale: scale * density, x: x * density, y: y * density, turn }));
   const pixel = 1 / scale;
   paintUses(context, desk, colours, pixel);
   paintPockets(context, desk, colours, pixel);
@@ -99,6 +101,9 @@ function paintUses(context: CanvasRenderingContext2D, desk: Desk, colours: Colou
   lightUp(context, path, colours, pixel);
 }
 
+/** Of colour that would be laid. */
+const LAID_OPACITY = 0.55;
+
 function paintPockets(context: CanvasRenderingContext2D, desk: Desk, colours: Colours, pixel: number): void {
   const lit = desk.walked !== null ? desk.derived.pockets[desk.walked] : desk.hover.getState().pocket;
   if (!lit || desk.underway) return;
@@ -106,10 +111,7 @@ function paintPockets(context: CanvasRenderingContext2D, desk: Desk, colours: Co
   const laid = toolOf(desk).lays?.(desk, lit);
   if (laid) {
     const colour = shownTin(desk)[laid.colour];
-    context.globalAlpha = 0.55;
-    context.fillStyle = colour ? stepOf(colour, laid.step) : colours.fern;
-    context.fill(path, "evenodd");
-    context.globalAlpha = 1;
+    fillFaintly(context, path, colour ? stepOf(colour, laid.step) : colours.fern, LAID_OPACITY, "evenodd");
   }
   lightUp(context, path, colours, pixel);
 }
@@ -179,7 +181,10 @@ function paintOpenings(
 /** The pockets that a reach being tried would make. */
 function paintTriedReach(context: CanvasRenderingContext2D, { triedReach }: Desk, fern: string): void {
   if (!triedReach || triedReach.triangles.length === 0) return;
-  const { triangles } = triedReach;
+  fillFaintly(context, trianglePath(triedReach.triangles), fern, 0.35);
+}
+
+const trianglePath = weakMapMemoize((triangles: Float32Array): Path2D => {
   const path = new Path2D();
   for (let k = 0; k < triangles.length; k += 6) {
     path.moveTo(triangles[k], triangles[k + 1]);
@@ -187,9 +192,19 @@ function paintTriedReach(context: CanvasRenderingContext2D, { triedReach }: Desk
     path.lineTo(triangles[k + 4], triangles[k + 5]);
     path.closePath();
   }
-  context.globalAlpha = 0.35;
-  context.fillStyle = fern;
-  context.fill(path);
+  return path;
+});
+
+function fillFaintly(
+  context: CanvasRenderingContext2D,
+  path: Path2D,
+  colour: string,
+  opacity: number,
+  rule?: CanvasFillRule,
+): void {
+  context.globalAlpha = opacity;
+  context.fillStyle = colour;
+  context.fill(path, rule);
   context.globalAlpha = 1;
 }
 
@@ -301,18 +316,45 @@ function paintDot(
   context.stroke();
 }
 
+/** A touch of colour with a line round it; a bare one is a hollow band. */
+function paintTouch(
+  context: CanvasRenderingContext2D,
+  { points, width, colour }: MarkOf<"touch">,
+  { quiet, paper }: Colours,
+  pixel: number,
+): void {
+  const path = chainPath(points, false);
+  context.lineCap = "round";
+  context.lineJoin = "round";
+  for (const [tint, by] of [
+    [paper, 4],
+    [quiet, 2],
+    [colour ?? paper, 0],
+  ] as const) {
+    context.strokeStyle = tint;
+    context.lineWidth = width + by * pixel;
+    context.stroke(path);
+  }
+}
+
 function paintLabel(
   context: CanvasRenderingContext2D,
   { at: [x, y], text }: MarkOf<"label">,
   colours: Colours,
   pixel: number,
 ): void {
+  context.save();
+  // Upright, however the paper lies.
+  const { a, b } = context.getTransform();
+  context.translate(x, y);
+  context.rotate(-Math.atan2(b, a));
   context.font = `${12 * pixel}px "Inter Variable", sans-serif`;
   const width = context.measureText(text).width;
   context.fillStyle = colours.paper;
-  context.fillRect(x + 12 * pixel, y - 24 * pixel, width + 10 * pixel, 19 * pixel);
+  context.fillRect(12 * pixel, -24 * pixel, width + 10 * pixel, 19 * pixel);
   context.fillStyle = colours.fern;
-  context.fillText(text, x + 17 * pixel, y - 10 * pixel);
+  context.fillText(text, 17 * pixel, -10 * pixel);
+  context.restore();
 }
 
 const MARKS: {
@@ -325,6 +367,9 @@ const MARKS: {
 } = {
   chain: paintChain,
   dot: paintDot,
+  area: (context, { triangles, colour }) =>
+    fillFaintly(context, trianglePath(triangles), colour, LAID_OPACITY, "nonzero"),
+  touch: paintTouch,
   label: paintLabel,
   pocket: (context, { pocket }, colours, pixel) =>
     lightUp(context, pathOf(pocket.outline, true), colours, pixel),

@@ -7,6 +7,7 @@ import {
 import { distance, type Point } from "#core/geometry/point.ts";
 import { pocketAt } from "#core/scene/scene.ts";
 import { toPagePoint } from "../../painting/view.ts";
+import { prefs } from "../../prefs/prefs-store.ts";
 import { filterFor } from "../judge/looks.ts";
 import { stageOf, toolOf } from "../stages/index.ts";
 import type { Desk } from "../store/desk-state.ts";
@@ -16,6 +17,7 @@ import type { Press } from "../tools/tool.ts";
 import type { Hand } from "./hand.ts";
 import { Hands } from "./hands.ts";
 import { PaperMenu } from "./paper-menu.tsx";
+import { leanOf, penButton, pressureOf, toolOfButton } from "./pen-press.ts";
 import { Repainter } from "./repainter.ts";
 import { TwoFingers } from "./two-fingers.ts";
 import { listenToWheel } from "./wheel.ts";
@@ -30,7 +32,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   const fingers = useRef<TwoFingers>(null);
   fingers.current ??= new TwoFingers(desk);
   const hands = useRef<Hands>(null);
-  hands.current ??= new Hands();
+  hands.current ??= new Hands(() => prefs().besidePen);
   const tool = useDesk(toolOf);
 
   useEffect(() => {
@@ -47,17 +49,19 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
 
   const pressOf = (event: ReactPointerEvent | PointerEvent): Press => {
     const box = frame.current!.getBoundingClientRect();
-    const { view } = desk.getState();
+    const { view, heldKeys } = desk.getState();
     const at = toPagePoint(view, [event.clientX - box.left, event.clientY - box.top]);
-    const pressure = event.pointerType === "pen" || event.pressure > 0 ? event.pressure : 0.5;
+    const native = "nativeEvent" in event ? event.nativeEvent : event;
+    const lean = prefs().flatNib ? leanOf(native) : undefined;
     return {
       desk,
       at,
       screen: [event.clientX, event.clientY],
       pixel: 1 / view.scale,
-      pressure: event.pointerType === "mouse" ? 0.5 : pressure,
-      shift: event.shiftKey,
-      alt: event.altKey,
+      pressure: pressureOf(native, prefs()),
+      ...(lean === undefined ? {} : { lean: lean - (view.turn ?? 0) }),
+      shift: event.shiftKey || heldKeys.shift,
+      alt: event.altKey || heldKeys.alt,
     };
   };
 
@@ -68,8 +72,12 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
 
   /** Takes up the tool, or the paper itself. */
   const begin = (event: PointerEvent) => {
+    const does = penButton(event, prefs());
+    const isMoving = panning || event.button === 1 || hands.current!.movesPaper(event);
+    const taken = isMoving ? lookTool : does && does !== "menu" ? toolOfButton(desk, does) : tool;
+    if (!taken) return;
     hands.current!.take(event);
-    hand.press(pressOf(event), panning || event.button === 1 ? lookTool : tool);
+    hand.press(pressOf(event), taken);
   };
 
   /** A first finger waits: a second may come, and then none of them draws. */
@@ -86,7 +94,10 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
     pointer.at = matPoint(event);
     hush();
     standAt(null);
-    if (event.pointerType === "touch" && fingers.current!.down(event.pointerId, pointer.at)) {
+    if (
+      event.pointerType === "touch" &&
+      fingers.current!.down(event.pointerId, pointer.at, event.timeStamp)
+    ) {
       waiting.current = null;
       pointer.cancel?.();
       return;
@@ -97,7 +108,9 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
       fingers.current!.letGo();
       pointer.cancel?.();
     }
-    if (hand.gesture || waiting.current || (event.button !== 0 && event.button !== 1)) return;
+    const does = penButton(event.nativeEvent, prefs());
+    const isMeant = does ? does !== "menu" : event.button === 0 || event.button === 1;
+    if (hand.gesture || waiting.current || !isMeant) return;
     frame.current!.setPointerCapture(event.pointerId);
     walkTo(null);
     if (event.pointerType !== "touch") {
@@ -133,7 +146,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   };
 
   const finish = (event: ReactPointerEvent<HTMLDivElement>, cancelled: boolean) => {
-    fingers.current!.up(event.pointerId);
+    fingers.current!.up(event.pointerId, event.timeStamp);
     const isWaiting = waiting.current?.pointerId === event.pointerId;
     if (isWaiting && !cancelled) startWaiting();
     if (isWaiting) waiting.current = null;
@@ -149,6 +162,11 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   const onContextMenu = (event: ReactMouseEvent<HTMLDivElement>) => {
     const { menu } = stageOf(desk.getState());
     const native = event.nativeEvent as PointerEvent;
+    // The button on the pen, or a finger beside one, does something else.
+    if (hand.gesture && hands.current!.owns(native) && (native.pointerType === "pen" || panning)) {
+      event.preventDefault();
+      return;
+    }
     if (event.button === 2 || ["touch", "pen"].includes(native.pointerType)) menu?.aim(pressOf(native));
     aimed.current = menu !== undefined && menu.entries(desk).length > 0;
     if (!aimed.current) event.preventDefault();

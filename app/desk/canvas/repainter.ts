@@ -1,6 +1,7 @@
 /** Repaints what has changed of mat, art and overlay, once a frame. */
 import type { Size } from "#core/geometry/point.ts";
 import type { Scene } from "#core/scene/scene.ts";
+import { onPrefs } from "../../prefs/prefs-store.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { comparedScene } from "./compared.ts";
 import type { Hand } from "./hand.ts";
@@ -25,7 +26,11 @@ export class Repainter {
   ) {
     desk.getState().art.canvasIn(artFrame, ART);
     const ask = () => this.ask();
-    const stops = [desk.subscribe(ask), desk.getState().hover.subscribe(ask), hand.listen(ask)];
+    const onMat = onPrefs(() => {
+      this.shown = null;
+      ask();
+    });
+    const stops = [desk.subscribe(ask), desk.getState().hover.subscribe(ask), hand.listen(ask), onMat];
     this.unsubscribe = () => {
       for (const stop of stops) stop();
     };
@@ -58,14 +63,14 @@ export class Repainter {
     this.shown = now;
     if (now.matSize.width === 0) return;
     const moved = !before || before.view !== now.view || before.matSize !== now.matSize;
-    if (moved || before.mat !== now.mat || before.checkGround !== now.checkGround) this.paintMat(now);
+    if (moved || before.checkGround !== now.checkGround) this.paintMat(now);
     const scene = now.compared ? comparedScene(now.scene, now.compared) : now.scene;
     if (this.art !== scene || before?.alone !== now.alone) this.showArt(now, scene);
     if (moved) now.art.move(ART, now.view, now.matSize);
     this.paintOverlay(now);
   }
 
-  /** What does not go in one frame is sent on in the next. */
+  /** What does not fit in one frame is sent in the next. */
   private showArt({ art, alone }: Desk, scene: Scene): void {
     this.art = art.show(scene, alone) ? scene : null;
     if (!this.art) this.ask();
@@ -89,9 +94,9 @@ export class Repainter {
     context.setTransform(1, 0, 0, 1, 0, 0);
     context.clearRect(0, 0, this.overlay.width, this.overlay.height);
     const colours = {
-      fern: this.css("--color-fern"),
-      ember: this.css("--color-ember"),
-      quiet: this.css("--color-quiet"),
+      fern: this.css("--mark-fern"),
+      ember: this.css("--mark-ember"),
+      quiet: this.css("--mark-quiet"),
       paper: "#fff",
     };
     paintOverlay(context, now, this.hand.gesture, colours, devicePixelRatio);

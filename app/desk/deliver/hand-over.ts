@@ -50,7 +50,7 @@ const chosenFolder = (): Promise<Folder | undefined> =>
     throw new Error("The browser did not open that folder.");
   });
 
-/** Nothing in the folder is written over: a name that is taken has a number after it. */
+/** Nothing in the folder is overwritten: a taken name gets a number. */
 async function write(folder: Folder, { name, blob }: MadeFile): Promise<MadeFile> {
   const own = await nameIn(folder, name);
   const handle = await folder.getFileHandle(own, { create: true });

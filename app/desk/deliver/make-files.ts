@@ -48,7 +48,7 @@ export async function makeFiles(
   return made;
 }
 
-/** What is seen of it where several are made: the first, or the sheet with all. */
+/** The file shown as its preview where there are several: the first, or the sheet with all. */
 export const firstSource = async (state: Desk, request: TakeHome): Promise<Source> =>
   request.way === CONTACT
     ? contactSource(state, request)

@@ -6,7 +6,7 @@ import { Toggle } from "../../ui/toggle.tsx";
 import { useDesk } from "../store/use-desk.ts";
 import { CONTACT, EVERY, type RequestFields, SEEN, SHARE_WORDS, SHARES, type Share } from "./request.ts";
 
-const FIELD = "h-8 w-full rounded-md border border-edge bg-white px-2";
+const FIELD = "h-target w-full rounded-md border border-edge bg-field px-2";
 
 /** A control that names itself, with its word above it. */
 const Labelled = ({ word, children }: { word: string; children: ReactNode }) => (

@@ -16,7 +16,7 @@ const LEAST = 0.1;
 const MOST_BLEED = { mm: 25, in: 1 };
 const FIRST_MARGIN = { mm: 5, in: 0.2 };
 
-/** The size of the page, what it bleeds, and what becomes of the drawing when it changes. */
+/** The page's size and bleed, and what happens to the drawing when they change. */
 export function PageFields() {
   const page = useDesk((s) => s.drawing.page);
   const { edit, tell } = useDeskStore().getState();
@@ -81,7 +81,7 @@ export function PageFields() {
                 setMargin(FIRST_MARGIN[unit]);
                 edit(setUnit(unit));
               }}
-              className="h-8 rounded-md border border-edge bg-white px-2"
+              className="h-target rounded-md border border-edge bg-field px-2"
             >
               {UNITS.map((unit) => (
                 <option key={unit}>{unit}</option>

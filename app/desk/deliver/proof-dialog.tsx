@@ -18,11 +18,13 @@ export function ProofDialog({ picture, onClose }: { picture: Blob | null; onClos
             <img
               src={address}
               alt="Proof of the drawing"
-              className="mt-3 h-100 w-100 border border-line bg-white object-contain"
+              className="mt-3 h-100 w-100 border border-line bg-paper object-contain"
             />
           )}
           <div className="mt-3 flex justify-end">
-            <Dialog.Close className="h-9 rounded-md bg-fern px-4 font-medium text-white">Close</Dialog.Close>
+            <Dialog.Close className="h-large rounded-md bg-fern px-4 font-medium text-on-accent">
+              Close
+            </Dialog.Close>
           </div>
         </Dialog.Content>
       </Dialog.Portal>

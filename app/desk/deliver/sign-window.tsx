@@ -89,7 +89,7 @@ export function SignWindow({ onClose }: { onClose: () => void }) {
                 value={words}
                 maxLength={LONGEST}
                 onChange={({ target }) => setWords(target.value)}
-                className="h-9 min-w-0 flex-1 rounded-md border border-edge bg-white px-3"
+                className="h-large min-w-0 flex-1 rounded-md border border-edge bg-field px-3"
               />
               <Choice
                 label="Letters"
@@ -148,7 +148,7 @@ function useLettered(
 function SignaturePicture({ chains }: Pick<Signature, "chains">) {
   const box = boundsOf(chains);
   return (
-    <div className="h-28 rounded-md border border-edge bg-white p-3">
+    <div className="h-28 rounded-md border border-edge bg-paper p-3">
       {box ? (
         <svg
           role="img"

@@ -67,7 +67,7 @@ export function SignaturePad({ signature, onChange }: Props) {
         role="img"
         aria-label="Pad to draw the signature on"
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="w-full cursor-crosshair touch-none rounded-md border border-edge bg-white"
+        className="w-full cursor-crosshair touch-none rounded-md border border-edge bg-paper"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);
           setSamples([sampleOf(event)]);
@@ -92,7 +92,7 @@ export function SignaturePad({ signature, onChange }: Props) {
           aria-label="Nib"
           value={nib}
           onChange={({ target }) => setNib(target.value)}
-          className="h-8 rounded-md border border-edge bg-white px-2"
+          className="h-target rounded-md border border-edge bg-field px-2"
         >
           {nibs.map(({ id, name }) => (
             <option key={id} value={id}>

@@ -9,7 +9,7 @@ import { boundsOf } from "#core/geometry/point.ts";
 /** In a space of its own, however large. */
 export interface Signature {
   readonly chains: readonly (readonly number[])[];
-  /** What it was lettered from, to be changed again; none for one that is drawn. */
+  /** The text and font it was made from, so that it can be edited; none for one drawn by hand. */
   readonly words?: string;
   readonly hand?: string;
 }

@@ -21,7 +21,7 @@ export function TakenPicture({ request }: { request: TakeHome }) {
       <img
         src={address}
         alt="What is taken home"
-        className="max-h-[52vh] w-full border border-line bg-white object-contain"
+        className="max-h-[52vh] w-full border border-line bg-paper object-contain"
       />
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm tabular-nums">
         <dt className="text-quiet">Printed</dt>
@@ -39,7 +39,7 @@ export function TakenPicture({ request }: { request: TakeHome }) {
   );
 }
 
-/** Small whole numbers where these are near enough. */
+/** The ratio in small whole numbers, where those come near enough. */
 function proportions(width: number, height: number): string {
   for (let b = 1; b <= 24; b++) {
     const a = Math.round((width / height) * b);

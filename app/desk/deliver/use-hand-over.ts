@@ -4,7 +4,7 @@ import { useDeskStore } from "../store/use-desk.ts";
 import { handOver, type Place } from "./hand-over.ts";
 import type { TakeHome } from "./request.ts";
 
-/** Hands files over and tells what went wrong; `share` is how much is made, null while nothing is. */
+/** Delivers files and reports what went wrong; `share` is the part made so far, null while nothing is being made. */
 export function useHandOver() {
   const desk = useDeskStore();
   const tell = useNotice();

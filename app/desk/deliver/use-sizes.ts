@@ -40,7 +40,7 @@ export function useSizes(request: TakeHome): Readonly<Partial<Record<FileKind, s
   return sizes;
 }
 
-/** Bytes grow by a power of a picture's width: two small ones tell which. */
+/** The byte count grows as a power of the picture's width; two small pictures give the exponent. */
 async function reckoned(bytesAt: (pixels: number) => Promise<number>, pixels: number): Promise<number> {
   if (pixels <= TRIED[1]) return bytesAt(pixels);
   const [a, b] = [await bytesAt(TRIED[0]), await bytesAt(TRIED[1])];

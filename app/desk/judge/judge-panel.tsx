@@ -1,10 +1,11 @@
 import { max } from "d3-array";
 import { scaleLinear } from "d3-scale";
-import { useEffect, useRef } from "react";
+import { type RefObject, useEffect, useRef, useState } from "react";
 import { type Judged, type Near, toldApart, type Vision } from "#core/colour/judging.ts";
 import { changeColour } from "#core/drawing/colour-edits.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { Pick } from "../../ui/pick.tsx";
+import type { PressSection } from "../press/section.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { shownTin } from "../tin/shown-tin.ts";
@@ -12,21 +13,25 @@ import { judgedColours, NEAR, NEAR_LIST, tooNear, usedColours, type ValueBar, va
 import { LOOK_WORDS, LOOKS } from "./looks.ts";
 
 /** Looking at the colours as values, at how much each takes, and at those that can hardly be told apart. */
-export function JudgePanel() {
+export const judgeSection: PressSection = {
+  name: "judge",
+  title: () => "Judge",
+  says: ({ look }) => LOOK_WORDS[look].toLowerCase(),
+  Body: JudgePanel,
+};
+
+function JudgePanel() {
   const look = useDesk((s) => s.look);
   const { showAs } = useDeskStore().getState();
   const colours = useDesk(judgedColours);
   return (
-    <section aria-labelledby="judge" className="grid gap-3 border-t border-line px-3 py-3">
-      <h2 id="judge" className="font-display text-base">
-        Judge
-      </h2>
+    <div className="grid gap-2.5">
       <Pick
         label="How the picture is looked at"
         value={look}
         onChange={(next) => showAs({ look: next })}
         options={LOOKS.map((name) => ({ value: name, word: LOOK_WORDS[name] }))}
-        className="h-8 w-full text-sm"
+        className="h-target w-full text-sm"
       />
       {colours.length === 0 ? (
         <p className="text-xs text-quiet">Pour some colour, and here is how much of each there is.</p>
@@ -37,7 +42,7 @@ export function JudgePanel() {
           <NearList />
         </>
       )}
-    </section>
+    </div>
   );
 }
 
@@ -47,12 +52,13 @@ const ROW = 15;
 /** Bars of how much of the coloured area each colour takes; they and their pockets light one another. */
 function AreaChart({ colours }: { colours: readonly Judged[] }) {
   const { hover, takePaint } = useDeskStore().getState();
-  const list = useLit((desk, pocket) => colourOf(desk, pocket));
+  const list = useRef<HTMLUListElement>(null);
+  useLit(list, colourOf);
   const all = colours.reduce((sum, { area }) => sum + area, 0);
   const length = scaleLinear([0, colours[0].area], [2, WIDTH - 40]);
   const light = (colour: string | null) => hover.getState().overColour(colour);
   return (
-    <ul ref={list} aria-label="Area by colour">
+    <ul ref={list} aria-label="Area by colour" className="grid touch:gap-apart">
       {colours.map(({ id, name, value, area }) => {
         const words = `${name}, ${percent(area / all)} of what is coloured`;
         return (
@@ -78,7 +84,7 @@ function AreaChart({ colours }: { colours: readonly Judged[] }) {
                   fill={value}
                   className="stroke-edge"
                 />
-                <text x={length(area) + 5} y={ROW - 4} className="fill-quiet text-[10px] tabular-nums">
+                <text x={length(area) + 5} y={ROW - 4} className="fill-quiet text-[0.625rem] tabular-nums">
                   {percent(area / all)}
                 </text>
               </svg>
@@ -90,14 +96,16 @@ function AreaChart({ colours }: { colours: readonly Judged[] }) {
   );
 }
 
-const LIT = "block w-full rounded-sm hover:bg-well data-lit:bg-fern-soft";
+const LIT = "flex min-h-small w-full items-center rounded-sm hover:bg-well data-lit:bg-fern-soft";
 
 const colourOf = ({ derived, drawing }: Desk, pocket: Pocket): string | undefined =>
   drawing.pours[derived.pourOf[derived.pockets.indexOf(pocket)] ?? ""]?.paint?.colour;
 
-/** Marks in a list what the pocket under the pointer belongs to, by `data-of`; nothing is rendered for it. */
-function useLit(of: (desk: Desk, pocket: Pocket) => string | undefined) {
-  const list = useRef<HTMLUListElement>(null);
+/** Marks in a chart what the pocket under the pointer belongs to, by `data-of`; nothing is rendered for it. */
+function useLit(
+  chart: RefObject<HTMLElement | null>,
+  of: (desk: Desk, pocket: Pocket) => string | undefined,
+): void {
   const desk = useDeskStore();
   const latest = useRef(of);
   latest.current = of;
@@ -105,54 +113,77 @@ function useLit(of: (desk: Desk, pocket: Pocket) => string | undefined) {
     const state = desk.getState();
     return state.hover.subscribe(({ pocket }) => {
       const wanted = pocket && latest.current(desk.getState(), pocket);
-      for (const entry of list.current?.querySelectorAll<HTMLElement>("[data-of]") ?? [])
+      for (const entry of chart.current?.querySelectorAll<HTMLElement>("[data-of]") ?? [])
         entry.toggleAttribute("data-lit", entry.dataset.of === wanted);
     });
-  }, [desk]);
-  return list;
+  }, [desk, chart]);
 }
 
 const percent = (share: number): string => `${share < 0.01 ? "<1" : Math.round(100 * share)} %`;
 
 const TALL = 48;
 
-/** Bars of how much is how light, from black on the left to white. */
+/** Bars of how much is how light, from black on the left to white; one at a time is told and lit, by pointer or by arrows. */
 function ValueChart() {
   const bars = useDesk(valueBars);
-  const list = useLit((_, { key }) => {
+  const chart = useRef<HTMLDivElement>(null);
+  const [at, setAt] = useState(0);
+  const { hover } = useDeskStore().getState();
+  useLit(chart, (_, { key }) => {
     const bar = bars.find(({ keys }) => keys.includes(key));
     return bar && String(bar.from);
   });
-  const { hover } = useDeskStore().getState();
   const all = bars.reduce((sum, { area }) => sum + area, 0);
   const height = scaleLinear([0, max(bars, ({ area }) => area) ?? 1], [0, TALL]);
-  const light = (keys: readonly number[] | null) => hover.getState().overKeys(keys);
   const words = ({ from, to, area }: ValueBar) =>
     `Lightness ${Math.round(100 * from)} to ${Math.round(100 * to)}: ${percent(area / all)}`;
+  const light = (index: number) => {
+    const next = Math.max(0, Math.min(bars.length - 1, index));
+    setAt(next);
+    hover.getState().overKeys(bars[next].keys);
+  };
+  const dim = () => hover.getState().overKeys(null);
+  const shown = bars[Math.min(at, bars.length - 1)];
   return (
-    <ul ref={list} aria-label="Area by value" className="flex items-end gap-px">
+    <div
+      ref={chart}
+      role="slider"
+      tabIndex={0}
+      aria-label="Area by value"
+      aria-valuenow={Math.round(100 * shown.from)}
+      aria-valuemin={0}
+      aria-valuemax={100}
+      aria-valuetext={words(shown)}
+      title={words(shown)}
+      onPointerMove={({ clientX, currentTarget }) => {
+        const { left, width } = currentTarget.getBoundingClientRect();
+        light(Math.floor((bars.length * (clientX - left)) / width));
+      }}
+      onPointerLeave={dim}
+      onFocus={() => light(at)}
+      onBlur={dim}
+      onKeyDown={(event) => {
+        const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+        if (step === undefined) return;
+        event.preventDefault();
+        light(at + step);
+      }}
+      className="flex items-end gap-px"
+      style={{ height: TALL }}
+    >
       {bars.map((bar) => (
-        <li key={bar.from} className="flex-1">
-          <button
-            type="button"
-            title={words(bar)}
-            aria-label={words(bar)}
-            onPointerEnter={() => light(bar.keys)}
-            onPointerLeave={() => light(null)}
-            onFocus={() => light(bar.keys)}
-            onBlur={() => light(null)}
-            data-of={bar.from}
-            className={`${LIT} !flex items-end`}
-            style={{ height: TALL }}
-          >
-            <span
-              className="block w-full border border-edge"
-              style={{ height: height(bar.area), background: `oklch(${(bar.from + bar.to) / 2} 0 0)` }}
-            />
-          </button>
-        </li>
+        <span
+          key={bar.from}
+          data-of={bar.from}
+          className="flex h-full flex-1 items-end data-lit:bg-fern-soft"
+        >
+          <span
+            className="block w-full border border-edge"
+            style={{ height: height(bar.area), background: `oklch(${(bar.from + bar.to) / 2} 0 0)` }}
+          />
+        </span>
       ))}
-    </ul>
+    </div>
   );
 }
 
@@ -204,7 +235,7 @@ function NearPair({ pair: { one, other, vision } }: { pair: Near }) {
         type="button"
         onClick={part}
         title={`Make ${other.name} as much lighter or darker as it takes`}
-        className="h-6 rounded border border-edge px-1.5 hover:bg-well"
+        className="h-small rounded border border-edge px-1.5 hover:bg-well"
       >
         Part them
       </button>

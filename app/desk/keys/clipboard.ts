@@ -12,7 +12,7 @@ import type { DeskStore } from "../store/desk-state.ts";
 import { isTyping } from "./key-names.ts";
 
 const SVG = /^\s*(<\?xml|<!--|<!doctype svg|<svg)/i;
-/** Path data by itself, as it is copied out of files. */
+/** Bare path data, as people copy it out of files. */
 const PATH = /^\s*m[\s\d.,+-]+[mzlhvcsqtae\s\d.,+-]*$/i;
 
 export function useClipboard(desk: DeskStore): void {

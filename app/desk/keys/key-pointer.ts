@@ -2,16 +2,18 @@
  * A pointer that keys move: it stands on the paper, and Enter presses the tool in the hand there and lets it go again. So
  * whatever a tool does with a pointer it does with keys, drags and what is held with Shift included.
  */
+
 import { printed } from "#core/drawing/length.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { pocketAt } from "#core/scene/scene.ts";
-import { toPagePoint, toScreen } from "../../painting/view.ts";
+import { onPage, toPagePoint, toScreen } from "../../painting/view.ts";
 import type { Hand } from "../canvas/hand.ts";
 import { areFresh } from "../gaps/fresh-gaps.ts";
 import { describePocket, walkedPocket } from "../pockets/walk.ts";
 import { toolOf } from "../stages/index.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { onceGapsRead } from "../store/once-read.ts";
+import type { KeyPress } from "./key-names.ts";
 import { arrowOf } from "./key-names.ts";
 
 /** CSS pixels that an arrow moves it; with Shift, and with Alt. */
@@ -20,7 +22,7 @@ const STEP = { plain: 8, far: 40, fine: 1 };
 const EDGE = 48;
 
 /** Whether a key meant something to the pointer, or brought it out. */
-export function onPointerKey(desk: DeskStore, hand: Hand, event: KeyboardEvent): boolean {
+export function onPointerKey(desk: DeskStore, hand: Hand, event: KeyPress): boolean {
   if (event.ctrlKey || event.metaKey) return false;
   const { keyPointer: at } = desk.getState();
   // The real one is at work.
@@ -58,15 +60,11 @@ function putAway(desk: DeskStore, hand: Hand): boolean {
   return true;
 }
 
-function moveBy(desk: DeskStore, hand: Hand, [dx, dy]: Point, event: KeyboardEvent): void {
+function moveBy(desk: DeskStore, hand: Hand, [dx, dy]: Point, event: KeyPress): void {
   const { keyPointer, view } = desk.getState();
-  const step = (event.altKey ? STEP.fine : event.shiftKey ? STEP.far : STEP.plain) / view.scale;
-  moveTo(
-    desk,
-    hand,
-    [keyPointer![0] + dx * step, keyPointer![1] + dy * step],
-    event.shiftKey && !hand.gesture,
-  );
+  const step = event.altKey ? STEP.fine : event.shiftKey ? STEP.far : STEP.plain;
+  const [x, y] = onPage(view, [dx * step, dy * step]);
+  moveTo(desk, hand, [keyPointer![0] + x, keyPointer![1] + y], event.shiftKey && !hand.gesture);
 }
 
 function moveTo(desk: DeskStore, hand: Hand, at: Point, shift = false): void {

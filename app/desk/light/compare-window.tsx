@@ -42,8 +42,8 @@ function View({ word, svg, without }: ViewProps) {
     [svg, without],
   );
   return (
-    <li className="flex min-h-0 min-w-0 flex-col rounded-md border border-line bg-white">
-      <div className="relative min-h-0 flex-1">
+    <li className="flex min-h-0 min-w-0 flex-col rounded-md border border-line bg-raised">
+      <div className="relative min-h-0 flex-1 rounded-t-md bg-paper">
         {picture ? (
           <img
             src={picture}

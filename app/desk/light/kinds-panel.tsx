@@ -1,13 +1,13 @@
 import { Columns3, Eye, EyeOff } from "lucide-react";
-import { useState } from "react";
 import { LIGHTS, type LightKind } from "#core/drawing/drawing.ts";
 import { setGradientStrength } from "#core/drawing/gradients.ts";
 import { setLight } from "#core/drawing/light-edits.ts";
 import { lightSetting } from "#core/scene/light-kinds.ts";
+import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { Range } from "../../ui/range.tsx";
+import type { PressSection } from "../press/section.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
-import { CompareWindow } from "./compare-window.tsx";
 
 const WORDS: Readonly<Record<LightKind, string>> = {
   form: "Form shade",
@@ -19,22 +19,22 @@ const WORDS: Readonly<Record<LightKind, string>> = {
 };
 
 /** Each kind of light with its eye and its strength, wherever it lies. */
-export function KindsPanel() {
+export const kindsSection: PressSection = {
+  name: "kinds",
+  title: () => "Light",
+  says: ({ drawing }) => {
+    const hidden = LIGHTS.filter((kind) => !lightSetting(drawing, kind).visible).length;
+    return hidden > 0 ? `${hidden} hidden` : "";
+  },
+  Body: KindsPanel,
+};
+
+function KindsPanel() {
   const strength = useDesk((s) => s.drawing.gradientStrength);
-  const { edit, show, keep } = useDeskStore().getState();
-  const [comparing, setComparing] = useState(false);
+  const { edit, show, keep, openWindow } = useDeskStore().getState();
   return (
-    <section aria-labelledby="light-kinds" className="grid gap-2 border-t border-line px-3 py-3">
-      <div className="flex items-center justify-between">
-        <h2 id="light-kinds" className="font-display text-base">
-          Light
-        </h2>
-        <IconButton small label="Before and after, side by side" onClick={() => setComparing(true)}>
-          <Columns3 size={15} aria-hidden />
-        </IconButton>
-        {comparing ? <CompareWindow onClose={() => setComparing(false)} /> : null}
-      </div>
-      <ul className="grid grid-cols-[auto_1fr_4.5rem] items-center gap-x-2 gap-y-0.5">
+    <>
+      <ul className="grid grid-cols-[auto_1fr_3.25rem] items-center gap-x-1 touch:gap-y-apart">
         {LIGHTS.map((kind) => (
           <KindRow key={kind} kind={kind} />
         ))}
@@ -47,7 +47,10 @@ export function KindsPanel() {
           onDone={keep}
         />
       </ul>
-    </section>
+      <Button size="small" className="mt-apart" onClick={() => openWindow("compare")}>
+        <Columns3 size={15} aria-hidden /> Before and after
+      </Button>
+    </>
   );
 }
 
@@ -77,7 +80,7 @@ interface RowProps {
 }
 
 const Row = ({ word, visible, strength, onEye, onStrength, onDone }: RowProps) => (
-  <li className="col-span-3 grid grid-cols-subgrid items-center text-sm">
+  <li className="col-span-3 grid grid-cols-subgrid items-center text-sm whitespace-nowrap">
     <IconButton small label={`${visible ? "Hide" : "Show"} ${word.toLowerCase()}`} onClick={onEye}>
       {visible ? <Eye size={15} aria-hidden /> : <EyeOff size={15} aria-hidden />}
     </IconButton>

@@ -15,7 +15,7 @@ export function LampOfDrawing() {
       <DropdownMenu.Trigger
         aria-label="Take the lamp of another drawing"
         title="Take the lamp of another drawing"
-        className="grid h-6 w-6 place-items-center rounded-md hover:bg-well"
+        className="grid h-small w-small place-items-center rounded-md hover:bg-well"
       >
         <Copy size={15} aria-hidden />
       </DropdownMenu.Trigger>

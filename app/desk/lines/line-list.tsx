@@ -2,33 +2,36 @@ import { useVirtualizer } from "@tanstack/react-virtual";
 import clsx from "clsx";
 import { ChevronDown, ChevronRight, Eye, EyeOff, Lock, LockOpen } from "lucide-react";
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { REM, useForFingers } from "../../prefs/apply-prefs.ts";
+import { usePrefs } from "../../prefs/prefs-store.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { NameField } from "../../ui/name-field.tsx";
+import type { PressSection } from "../press/section.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { chooseLines, hideLines, lockLines, nameLine } from "./line-actions.ts";
 import { type LineRow, lineRows, unfolded } from "./line-rows.ts";
 
-const ROW_HEIGHT = 26;
-
 /** The lines of the part at work with their groups, front to back: chosen, hidden, locked and named here. */
-export function LineList() {
+export const linesSection: PressSection = {
+  name: "lines",
+  title: ({ drawing: { parts }, part }) =>
+    Object.keys(parts).length > 1 ? `Lines of ${parts[part]?.name}` : "Lines",
+  says: (desk) => (desk.selected.length > 0 ? `${desk.selected.length} chosen` : ""),
+  isList: true,
+  Body: LineList,
+};
+
+function LineList() {
   const rows = useDesk(lineRows);
-  const part = useDesk((s) =>
-    Object.keys(s.drawing.parts).length > 1 ? s.drawing.parts[s.part]?.name : undefined,
-  );
-  return (
-    <section aria-labelledby="lines" className="mt-3 flex min-h-40 flex-1 flex-col px-3 pb-3">
-      <h2 id="lines" className="font-display text-base">
-        {part ? `Lines of ${part}` : "Lines"}
-      </h2>
-      {rows.length === 0 ? (
-        <p className="mt-1 px-2 text-quiet">None yet. Draw one, or put in a file.</p>
-      ) : (
-        <Rows rows={rows} />
-      )}
-    </section>
+  return rows.length === 0 ? (
+    <p className="px-2 text-quiet">None yet. Draw one, or put in a file.</p>
+  ) : (
+    <Rows rows={rows} />
   );
 }
+
+/** Of a rem, the height of a row with what parts it from the next. */
+const ROW = { fine: 1.625, touch: 3.25 };
 
 function Rows({ rows }: { rows: readonly LineRow[] }) {
   const desk = useDeskStore();
@@ -37,15 +40,21 @@ function Rows({ rows }: { rows: readonly LineRow[] }) {
   const [active, setActive] = useState(0);
   const [naming, setNaming] = useState<string | null>(null);
   const frame = useRef<HTMLDivElement>(null);
+  const fingers = useForFingers();
+  const textSize = usePrefs((now) => now.textSize);
+  const rowHeight = (fingers ? ROW.touch : ROW.fine) * REM * textSize;
   const shown = unfolded(rows, folded);
   const chosen = new Set(selected);
   const at = Math.min(active, shown.length - 1);
   const virtual = useVirtualizer({
     count: shown.length,
     getScrollElement: () => frame.current,
-    estimateSize: () => ROW_HEIGHT,
+    estimateSize: () => rowHeight,
     overscan: 6,
   });
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: measured anew when rows change their height
+  useEffect(() => virtual.measure(), [rowHeight]);
 
   // What is chosen on the paper comes into sight here.
   const first = selected[0];
@@ -85,7 +94,7 @@ function Rows({ rows }: { rows: readonly LineRow[] }) {
 
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the keys are those of the buttons within
-    <div ref={frame} className="mt-1 min-h-0 flex-1 overflow-y-auto" onKeyDown={onKeyDown}>
+    <div ref={frame} className="min-h-0 flex-1 overflow-y-auto" onKeyDown={onKeyDown}>
       <ul
         aria-label="Lines, front to back; arrow keys step through them, F2 names one"
         className="relative"
@@ -159,7 +168,7 @@ function Row({
     <li
       data-row={index}
       className={clsx(
-        "group absolute inset-x-0 flex h-6.5 items-center rounded-md",
+        "group absolute inset-x-0 flex min-h-small items-center rounded-md touch:gap-apart",
         chosen ? "bg-fern-soft" : "hover:bg-well",
         hidden && "text-quiet",
       )}
@@ -184,7 +193,7 @@ function Row({
           value={row.name}
           onChange={(name) => nameLine(desk.getState(), row.key, name)}
           onDone={() => onNaming(false)}
-          className="h-6 min-w-0 flex-1 rounded border border-edge bg-white px-1"
+          className="h-small min-w-0 flex-1 rounded border border-edge bg-field px-1"
         />
       ) : (
         <button
@@ -195,7 +204,7 @@ function Row({
           onClick={({ shiftKey, ctrlKey, metaKey }) => onChoose(shiftKey || ctrlKey || metaKey)}
           onDoubleClick={() => row.kind === "line" && onNaming(true)}
           className={clsx(
-            "h-6 min-w-0 flex-1 truncate text-left",
+            "h-small min-w-0 flex-1 truncate text-left",
             row.kind === "group" && "font-medium",
             chosen && "text-fern",
           )}
@@ -227,7 +236,11 @@ function Row({
 /** A button that shows where it is on, and otherwise only where the hand is. */
 function Closed({ on, ...button }: { on: boolean } & Parameters<typeof IconButton>[0]) {
   return (
-    <span className={clsx(!on && "opacity-35 group-focus-within:opacity-100 group-hover:opacity-100")}>
+    <span
+      className={clsx(
+        !on && "opacity-35 touch:opacity-100 group-focus-within:opacity-100 group-hover:opacity-100",
+      )}
+    >
       <IconButton small {...button} />
     </span>
   );

@@ -32,7 +32,7 @@ export function NibEditor({ nib, onBack }: { nib: Nib; onBack: () => void }) {
           value={nib.name}
           maxLength={40}
           onChange={(name) => change({ name })}
-          className="h-8 min-w-0 flex-1 rounded-md border border-edge bg-white px-2"
+          className="h-target min-w-0 flex-1 rounded-md border border-edge bg-field px-2"
         />
         <NibPicture nib={nib} />
       </div>
@@ -99,7 +99,7 @@ function NibPad({
   return (
     <div
       ref={frame}
-      className="relative touch-none rounded-md border border-edge bg-white"
+      className="relative touch-none rounded-md border border-edge bg-paper"
       style={{ width: WIDTH, height: HEIGHT }}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -129,7 +129,7 @@ function NibPad({
             put(new Map([[i, share + by]]));
             onDone();
           }}
-          className="absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 rounded-full border border-fern bg-white"
+          className="absolute h-3 w-3 -translate-x-1/2 -translate-y-1/2 rounded-full border border-fern bg-field"
           style={{ left: Math.max(6, Math.min(WIDTH - 6, x(i))), top: y(share, -1) }}
         />
       ))}

@@ -16,11 +16,10 @@ interface Props {
   /** Id of the nib in hand; empty when the lines have several. */
   readonly value: string;
   readonly onChange: (id: string) => void;
-  readonly small?: boolean;
 }
 
 /** The nibs of the drawing; each can be changed, and every stroke drawn with it follows. */
-export function NibPicker({ value, onChange, small = false }: Props) {
+export function NibPicker({ value, onChange }: Props) {
   const nibs = useDesk((s) => s.drawing.nibs);
   const { edit } = useDeskStore().getState();
   const [open, setOpen] = useState(false);
@@ -47,13 +46,9 @@ export function NibPicker({ value, onChange, small = false }: Props) {
       <Popover.Trigger
         aria-label={`Nib: ${current?.name ?? "several"}`}
         title={`Nib: ${current?.name ?? "several"}`}
-        className={clsx(
-          "flex items-center justify-center rounded-md border border-edge hover:bg-well",
-          small ? "h-7 px-2" : "h-14 flex-col px-3",
-        )}
+        className="flex h-target items-center justify-center rounded-md border border-edge px-2 hover:bg-well"
       >
-        {current ? <NibPicture nib={current} className={small ? "h-5 w-9" : "h-7 w-12"} /> : "…"}
-        {!small && <span className="max-w-32 truncate text-xs">{current?.name ?? "Several"}</span>}
+        {current ? <NibPicture nib={current} className="h-5 w-12" /> : "several nibs"}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -80,7 +75,7 @@ export function NibPicker({ value, onChange, small = false }: Props) {
                         onChange(nib.id);
                         setOpen(false);
                       }}
-                      className="flex h-9 flex-1 items-center gap-3 rounded-md px-2 text-left hover:bg-well"
+                      className="flex h-large flex-1 items-center gap-3 rounded-md px-2 text-left hover:bg-well"
                     >
                       <NibPicture nib={nib} />
                       <span className="truncate">{nib.name}</span>

@@ -108,7 +108,7 @@ const linesOfPart = ({ strokes, inkShapes }: Desk["drawing"], id: string): strin
     .filter((line) => partOf(line) === id && !line.echo)
     .map((line) => line.id);
 
-/** Shows one part alone, with the others faint behind it; again, all of them. */
+/** Shows one part alone, with the others faint; called again it shows all. */
 export function showAlone(desk: DeskStore, id: string): void {
   const { alone, showOnly } = desk.getState();
   showOnly(alone === id ? null : id);

@@ -3,6 +3,7 @@ import { stepBeside } from "#core/colour/ladder.ts";
 import type { Paint, Pour } from "#core/drawing/drawing.ts";
 import { countPockets, type OnePour, pourEach, pourLabel } from "#core/drawing/edits.ts";
 import type { Edit } from "#core/drawing/history.ts";
+import { samePaint } from "#core/drawing/same-paint.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
 import { plural } from "#core/words.ts";
@@ -58,9 +59,6 @@ export function steppedPaint(drawing: Shown["drawing"], paint: Paint, by: number
   const colour = shownTin({ drawing })[paint.colour];
   return colour ? { ...paint, step: stepBeside(colour, paint.step, by) } : paint;
 }
-
-const samePaint = (a: Paint | null, b: Paint | null): boolean =>
-  a === b || (a !== null && b !== null && a.colour === b.colour && a.step === b.step);
 
 function labelOf(request: PourRequest, count: number): string {
   if (request.kind === "paint") return pourLabel(request.paint, count);

@@ -4,7 +4,7 @@ import { letWaitingGo } from "#core/drawing/edits.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { waitingIn } from "./stats.ts";
 
-/** Shows the place of the next that waits, and says what it is. */
+/** Shows where the next waiting thing is, and says what it is. */
 export function goToWaiting(desk: DeskStore): void {
   const state = desk.getState();
   const waiting = waitingIn(state);

@@ -3,18 +3,22 @@ import { stepWord } from "#core/colour/ladder.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { longestNeighbours } from "#core/pockets/neighbours.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
+import { onPage } from "../../painting/view.ts";
 import { partWords } from "../parts/part-actions.ts";
 import type { Desk, DeskStore } from "../store/desk-state.ts";
 
 export const walkedPocket = (desk: Desk): Pocket | undefined =>
   desk.walked === null ? undefined : desk.derived.pockets[desk.walked];
 
+/** The direction is one on the screen. */
 export function walk(desk: DeskStore, direction: Point): void {
   const state = desk.getState();
   const { pockets } = state.derived;
   if (pockets.length === 0) return;
   const from = walkedPocket(state)?.seed;
-  const next = from ? nextIn(pockets, state.walked!, from, direction) : 0;
+  const next = from
+    ? nextIn(pockets, state.walked!, from, onPage({ ...state.view, scale: 1 }, direction))
+    : 0;
   state.hover.getState().overPocket(null);
   state.walkTo(next);
   state.say(describePocket(state, next));
@@ -27,7 +31,7 @@ function nextIn(pockets: readonly Pocket[], current: number, [x, y]: Point, [dx,
   pockets.forEach(({ seed }, i) => {
     if (i === current) return;
     const ahead = (seed[0] - x) * dx + (seed[1] - y) * dy;
-    const aside = Math.abs((seed[0] - x) * dy) + Math.abs((seed[1] - y) * dx);
+    const aside = Math.abs((seed[0] - x) * dy - (seed[1] - y) * dx);
     if (ahead <= 0 || aside > ahead * 1.75) return;
     const cost = ahead + 2 * aside;
     if (cost < least) {

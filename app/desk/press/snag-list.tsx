@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { flushSync } from "react-dom";
 import { showLength } from "#core/drawing/length.ts";
+import { partOf } from "#core/drawing/parts.ts";
 import { plural } from "#core/words.ts";
 import { Button } from "../../ui/button.tsx";
 import { bridgeOpenings, leaveOpen, reconsider, sortOpenings } from "../gaps/openings.ts";
@@ -9,30 +10,56 @@ import { partWords } from "../parts/part-actions.ts";
 import { fillSpecksOf } from "../pockets/specks.ts";
 import { pocketCounts, waitingIn } from "../pockets/stats.ts";
 import { goToWaiting, letGoOfWaiting } from "../pockets/waiting.ts";
-import type { DeskStore } from "../store/desk-state.ts";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import { dabs } from "../tools/dab/dab-state.ts";
 import { goToOpening, goToPocket, nextOpening } from "./next-snag.ts";
+import type { PressSection } from "./section.ts";
 
-/** What wants a look before delivery. On the Gaps stage every opening is listed with its width. */
-export function SnagList() {
-  const stage = useDesk((s) => s.stage);
+/** What wants a look before delivery. */
+export const snagsSection: PressSection = {
+  name: "snags",
+  title: () => "Snags",
+  says: (desk) => (desk.trouble ? "▲" : String(countSnags(desk) || "none")),
+  Body: () => (
+    <>
+      <Trouble />
+      <Counts />
+    </>
+  ),
+};
+
+/** Every opening with its width. */
+export const openingsSection: PressSection = {
+  name: "openings",
+  title: () => "Openings",
+  says: (desk) => String(sortOpenings(desk).open.length || "none"),
+  isList: true,
+  Body: () => (
+    <>
+      <Trouble />
+      <Openings />
+    </>
+  ),
+};
+
+function Trouble() {
   const trouble = useDesk((s) => s.trouble);
-  return (
-    <section aria-labelledby="snags" className="mt-4 px-3 pb-3">
-      <h2 id="snags" className="font-display text-base">
-        {stage === "Gaps" ? "Openings" : "Snags"}
-      </h2>
-      {trouble && (
-        <p role="alert" className="mt-1 px-2 text-ember">
-          {trouble}
-        </p>
-      )}
-      {stage === "Gaps" ? <Openings /> : <Counts />}
-    </section>
-  );
+  return trouble ? (
+    <p role="alert" className="px-2 text-ember">
+      {trouble}
+    </p>
+  ) : null;
 }
 
-const ROW = "flex w-full items-baseline justify-between gap-1.5 rounded-md px-2 py-1 text-left hover:bg-well";
+function countSnags(desk: Desk): number {
+  const { bare, specks } = pocketCounts(desk);
+  const waiting = waitingIn(desk).length + Object.keys(desk.drawing.dabs).length;
+  return bare.length + specks.length + waiting + tooNear(desk).length + sortOpenings(desk).open.length;
+}
+
+const ROW =
+  "flex min-h-small w-full items-center justify-between gap-1.5 rounded-md px-1 text-left whitespace-nowrap hover:bg-well";
 
 function Openings() {
   const gaps = useDesk((s) => s.gaps);
@@ -46,7 +73,10 @@ function Openings() {
       {gaps.openings.length === 0 ? (
         <p className="mt-1 px-2 text-quiet">No narrow openings. Colour will stay where you pour it.</p>
       ) : (
-        <ol className="mt-1" aria-label="Openings, narrowest first">
+        <ol
+          className="grid min-h-0 content-start overflow-y-auto touch:gap-apart"
+          aria-label="Openings, narrowest first"
+        >
           {[...open, ...closed, ...declined].map((i) => (
             <OpeningRow
               key={`${gaps.openings[i].at}`}
@@ -58,12 +88,12 @@ function Openings() {
         </ol>
       )}
       {gaps.openings.length > 1 && (
-        <Button className="mt-1 w-full" onClick={() => nextOpening(desk, 1)}>
+        <Button className="mt-1 w-full shrink-0" onClick={() => nextOpening(desk, 1)}>
           Next opening
         </Button>
       )}
       {declined.length > 0 && (
-        <Button className="mt-1 w-full" onClick={() => reconsider(desk.getState())}>
+        <Button className="mt-1 w-full shrink-0" onClick={() => reconsider(desk.getState())}>
           Reconsider {declined.length} left open
         </Button>
       )}
@@ -100,7 +130,7 @@ function OpeningRow({ index, chosen, state }: { index: number; chosen: boolean; 
           <button
             type="button"
             onClick={() => bridgeOpenings(desk.getState(), [index])}
-            className="h-7 grow rounded-md bg-ember px-2 text-xs font-medium text-white"
+            className="h-target grow rounded-md bg-ember px-2 text-xs font-medium text-on-accent"
           >
             Bridge it
           </button>
@@ -121,6 +151,7 @@ function Counts() {
   const drawing = useDesk((s) => s.drawing);
   const openings = useDesk((s) => sortOpenings(s).open.length);
   const near = useDesk((s) => tooNear(s).length);
+  const dabCount = useDesk((s) => Object.keys(s.drawing.dabs).length);
   const { bare, specks } = pocketCounts({ derived, drawing });
   const waiting = waitingIn({ derived, drawing });
   const step = (list: readonly number[]) => {
@@ -128,7 +159,7 @@ function Counts() {
     if (list.length > 0) goToPocket(desk, list[(at + 1) % list.length]);
   };
   return (
-    <ul className="mt-1">
+    <ul className="grid touch:gap-apart">
       <Snag word="Uncoloured pockets" count={bare.length} onStep={() => step(bare)} />
       <Snag word="Specks" count={specks.length} onStep={() => step(specks)} />
       {specks.length > 0 && (
@@ -142,15 +173,31 @@ function Counts() {
           onUse={() => letGoOfWaiting(desk.getState())}
         />
       )}
+      <Snag word="Dabs not taken" count={dabCount} onStep={() => goToDabs(desk)} />
       <Snag word="Colours too near" count={near} onStep={() => goToNearColours(desk)} />
       <Snag word="Openings" count={openings} onStep={() => desk.getState().chooseStage("Gaps")} />
     </ul>
   );
 }
 
-/** The pairs stand in the Judge panel of the Flats stage. */
+/** The tool goes into the hand, at the part that has dabs; what they claim is seen there. */
+function goToDabs(desk: DeskStore): void {
+  const { drawing, part, workOn, chooseStage, chooseTool } = desk.getState();
+  const parts = Object.values(drawing.dabs).map(partOf);
+  if (parts.length === 0) return;
+  if (!parts.includes(part)) workOn(parts[0]);
+  chooseStage("Flats");
+  chooseTool(dabs.name);
+}
+
+/** The pairs stand in the Judge section of the Flats stage. */
 function goToNearColours(desk: DeskStore): void {
-  flushSync(() => desk.getState().chooseStage("Flats"));
+  flushSync(() => {
+    const { chooseStage, foldSection, showPanel } = desk.getState();
+    chooseStage("Flats");
+    showPanel("press", true);
+    foldSection("judge", true);
+  });
   const list = document.getElementById(NEAR_LIST);
   list?.scrollIntoView({ block: "nearest" });
   list?.querySelector("button")?.focus();

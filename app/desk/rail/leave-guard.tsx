@@ -36,13 +36,13 @@ export function LeaveGuard() {
           <div className="mt-4 flex justify-end gap-2">
             <AlertDialog.Action
               onClick={() => blocker.proceed?.()}
-              className="h-9 rounded-md px-3 hover:bg-well"
+              className="h-large rounded-md px-3 hover:bg-well"
             >
               Leave without them
             </AlertDialog.Action>
             <AlertDialog.Cancel
               onClick={() => blocker.reset?.()}
-              className="h-9 rounded-md bg-fern px-4 font-medium text-white"
+              className="h-large rounded-md bg-fern px-4 font-medium text-on-accent"
             >
               Stay
             </AlertDialog.Cancel>

@@ -5,7 +5,7 @@ import { downloadFile } from "../../ui/download.ts";
 import { useNotice } from "../../ui/notices.tsx";
 import { useDesk } from "../store/use-desk.ts";
 
-/** Tells what of a drawing had gone bad in storage, until the person has saved what was stored as a file. */
+/** Reports what was damaged in storage, until the person has saved the stored original as a file. */
 export function LostSign() {
   const id = useDesk((s) => s.id);
   const name = useDesk((s) => s.drawing.name);

@@ -1,34 +1,42 @@
 import clsx from "clsx";
-import { BookMarked, Redo2, Undo2 } from "lucide-react";
-import { useEffect, useState } from "react";
+import { Redo2, Search, Undo2 } from "lucide-react";
+import { useEffect } from "react";
 import { Link } from "react-router";
 import { redoLabel, undoLabel } from "#core/drawing/history.ts";
 import type { KeepState } from "../../keep/keeper.ts";
 import { FrondMark } from "../../ui/frond-mark.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { useNotice } from "../../ui/notices.tsx";
-import { KeySheet } from "../keys/key-sheet.tsx";
 import { STAGES } from "../stages/index.ts";
 import type { Stage } from "../stages/stage.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
-import { VersionsWindow } from "../versions/versions-window.tsx";
+import { DeskMenu } from "./desk-menu.tsx";
 import { StepList } from "./step-list.tsx";
 
 /** The stages along one stem, each with its live figure: the only navigation on the desk. */
 export function StageRail() {
   const name = useDesk((s) => s.drawing.name);
+  const rows = useDesk((s) => s.plan.rail);
   return (
-    <header className="desk-rail flex items-center border-b border-line bg-raised pr-3 pl-3">
+    <header
+      className={clsx(
+        "desk-rail flex items-center gap-x-2 border-b border-line bg-raised px-3",
+        rows === 2 && "flex-wrap justify-between gap-y-apart py-1",
+      )}
+    >
       <Link
         to="/"
         aria-label="Back to the drawer"
         title="Back to the drawer"
-        className="flex w-46 items-center gap-2 rounded-md py-1 hover:bg-well"
+        className={clsx(
+          "flex min-h-target min-w-0 items-center gap-2 rounded-md py-1 hover:bg-well",
+          rows === 1 ? "w-44" : "flex-1",
+        )}
       >
         <FrondMark className="h-8 w-8 shrink-0 text-fern" />
         <span className="line-clamp-2 font-display text-sm leading-tight">{name}</span>
       </Link>
-      <nav aria-label="Stages" className="min-w-72 flex-1 px-2 lg:px-6">
+      <nav aria-label="Stages" className={clsx("min-w-0 flex-1", rows === 2 && "order-last basis-full")}>
         <ol className="relative mx-auto grid max-w-2xl grid-cols-5">
           <li
             aria-hidden="true"
@@ -39,9 +47,12 @@ export function StageRail() {
           ))}
         </ol>
       </nav>
-      <HistoryButtons />
-      <KeepSign />
-      <KeySheet />
+      <div className="flex items-center gap-0.5 touch:gap-apart">
+        <KeepSign />
+        <HistoryButtons />
+        <FindButton />
+        <DeskMenu />
+      </div>
     </header>
   );
 }
@@ -58,7 +69,7 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
         aria-current={active ? "step" : undefined}
         title={`${name} (${hotkey})`}
         onClick={() => chooseStage(name)}
-        className="group flex flex-col items-center rounded-md px-1 lg:px-2"
+        className="group flex min-h-target min-w-target flex-col items-center rounded-md px-1"
       >
         <svg viewBox="0 0 26 20" aria-hidden="true" className="h-5 w-7">
           <path
@@ -71,20 +82,20 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
           {active && (
             <path
               d="M7 10H19M13 10L10 7M13 10L10 13M17 10L15 8M17 10L15 12"
-              className="fill-none stroke-white"
+              className="fill-none stroke-on-accent"
               strokeWidth="1.2"
             />
           )}
         </svg>
         <span
           className={clsx(
-            "font-display text-[15px] leading-tight",
+            "font-display text-[0.9375rem] leading-tight",
             active ? "font-semibold text-fern" : "text-text",
           )}
         >
           {name}
         </span>
-        <span className="text-center text-xs leading-tight text-quiet tabular-nums max-[30rem]:sr-only lg:whitespace-nowrap">
+        <span className="text-center text-xs leading-tight whitespace-nowrap text-quiet tabular-nums max-[36rem]:sr-only">
           {figure}
         </span>
       </button>
@@ -96,9 +107,8 @@ function HistoryButtons() {
   const undoName = useDesk((s) => undoLabel(s.history));
   const redoName = useDesk((s) => redoLabel(s.history));
   const { undo, redo } = useDeskStore().getState();
-  const [open, setOpen] = useState(false);
   return (
-    <div className="flex gap-0.5">
+    <>
       <IconButton
         label={undoName ? `Undo: ${undoName}` : "Nothing to undo"}
         disabled={!undoName}
@@ -114,11 +124,16 @@ function HistoryButtons() {
         <Redo2 size={17} aria-hidden />
       </IconButton>
       <StepList />
-      <IconButton label="Versions" onClick={() => setOpen(true)}>
-        <BookMarked size={17} aria-hidden />
-      </IconButton>
-      {open ? <VersionsWindow onClose={() => setOpen(false)} /> : null}
-    </div>
+    </>
+  );
+}
+
+function FindButton() {
+  const { openWindow } = useDeskStore().getState();
+  return (
+    <IconButton label="Find anything (Ctrl K)" onClick={() => openWindow("find")}>
+      <Search size={17} aria-hidden />
+    </IconButton>
   );
 }
 
@@ -155,7 +170,10 @@ function KeepSign() {
   return (
     <>
       <p
-        className={clsx("ml-2 w-24 text-right text-xs", fine ? "text-quiet" : "font-semibold text-ember")}
+        className={clsx(
+          "text-right text-xs whitespace-nowrap touch:px-2",
+          fine ? "text-quiet" : "font-semibold text-ember",
+        )}
         title={KEEP_HELP[keeping]}
         data-keeping={keeping}
       >

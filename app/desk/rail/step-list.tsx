@@ -15,8 +15,9 @@ export function StepList() {
       <DropdownMenu.Trigger
         aria-label="Steps to go back to"
         title="Steps to go back to"
+        data-done={cursor}
         disabled={steps.length === 0}
-        className="grid h-8 w-8 place-items-center rounded-md hover:bg-well disabled:opacity-35"
+        className="grid h-target w-target place-items-center rounded-md hover:bg-well disabled:opacity-35"
       >
         <History size={17} aria-hidden />
       </DropdownMenu.Trigger>

@@ -7,11 +7,13 @@ import {
   sheetOf,
 } from "#core/drawing/shape-edits.ts";
 import { Pick } from "../../ui/pick.tsx";
-import { SliderRow } from "../../ui/slider-row.tsx";
+import { SliderField } from "../../ui/slider-field.tsx";
+import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
+import type { Settings } from "../tools/tool.ts";
 import { chosenShapes } from "./chosen-shapes.ts";
 import { retrim, type Trim } from "./retrim.ts";
-import { SoftRow } from "./soft-row.tsx";
+import { SoftField } from "./soft-field.tsx";
 
 const TRIM_WORDS: Readonly<Record<Trim, string>> = {
   free: "free",
@@ -31,34 +33,42 @@ export interface Lying {
   readonly soft: number;
 }
 
-interface Props {
+interface Of {
   /** What the next shape is laid as, where none is chosen. */
-  readonly next?: Lying;
-  readonly onNext?: (change: Partial<Lying>) => void;
+  readonly next?: (desk: Desk) => Lying;
+  readonly onNext?: (desk: DeskStore, change: Partial<Lying>) => void;
   readonly sheets?: readonly Sheet[];
   readonly trims?: readonly Trim[];
 }
 
-/** How the chosen shapes lie, or else the next one. */
-export function LaidFields({
+/** How the chosen shapes lie, or else the next one: settings for a tray. */
+export function laidFields({
   next,
   onNext,
   sheets = SHAPE_SHEETS,
   trims = ["free", "coloured", "part", "pocket"],
-}: Props) {
-  const chosen = useDesk(chosenShapes);
-  const pageWidth = useDesk((s) => s.drawing.page.box.width);
-  const desk = useDeskStore();
-  const { edit, show, keep } = desk.getState();
-  const lying = chosen.length > 0 ? lyingOf(chosen[0], pageWidth) : next;
-  if (!lying) return null;
-  const change = (own: Partial<Lying>, shapes: ShapeChange, make = edit) => {
-    if (chosen.length > 0) make(changeShapes(chosen, shapes));
-    else onNext?.(own);
+}: Of): Settings {
+  const useLying = (): Lying | undefined => {
+    const [first] = useDesk(chosenShapes);
+    const pageWidth = useDesk((s) => s.drawing.page.box.width);
+    const coming = useDesk((s) => next?.(s));
+    return first ? lyingOf(first, pageWidth) : coming;
   };
-  return (
-    <>
-      <div className="grid grid-cols-[auto_auto] gap-1">
+  const useChange = () => {
+    const desk = useDeskStore();
+    return (own: Partial<Lying>, shapes: ShapeChange, make: "edit" | "show" = "edit") => {
+      const state = desk.getState();
+      const chosen = chosenShapes(state);
+      if (chosen.length > 0) state[make](changeShapes(chosen, shapes));
+      else onNext?.(desk, own);
+    };
+  };
+
+  function OnSheet() {
+    const lying = useLying();
+    const change = useChange();
+    return (
+      lying && (
         <Pick
           label="Sheet"
           value={lying.sheet}
@@ -66,17 +76,18 @@ export function LaidFields({
             value: sheet,
             word: `on ${sheet}`,
           }))}
-          className="w-26"
           disabled={lying.trim === "pocket"}
           onChange={(sheet) => change({ sheet }, { sheet: sheet === "flats" ? undefined : sheet })}
         />
-        <Pick
-          label="Blend"
-          value={lying.blend}
-          options={BLENDS.map((blend) => ({ value: blend, word: blend }))}
-          className="w-26"
-          onChange={(blend) => change({ blend }, { blend: blend === "normal" ? undefined : blend })}
-        />
+      )
+    );
+  }
+
+  function Trimmed() {
+    const lying = useLying();
+    const desk = useDeskStore();
+    return (
+      lying && (
         <Pick
           label="Trimmed to"
           value={lying.trim}
@@ -84,32 +95,74 @@ export function LaidFields({
             value: trim,
             word: TRIM_WORDS[trim],
           }))}
-          className="col-span-2"
           onChange={(trim) => {
+            const chosen = chosenShapes(desk.getState());
             if (chosen.length > 0) retrim(desk, chosen, trim);
-            else onNext?.({ trim });
+            else onNext?.(desk, { trim });
           }}
         />
-      </div>
-      <div className="grid grid-cols-[auto_6.5rem] items-center gap-x-2 gap-y-1 text-xs">
-        <SliderRow
+      )
+    );
+  }
+
+  function Blended() {
+    const lying = useLying();
+    const change = useChange();
+    return (
+      lying && (
+        <Pick
+          label="Blend"
+          value={lying.blend}
+          options={BLENDS.map((blend) => ({ value: blend, word: blend }))}
+          onChange={(blend) => change({ blend }, { blend: blend === "normal" ? undefined : blend })}
+        />
+      )
+    );
+  }
+
+  function Opacity() {
+    const lying = useLying();
+    const change = useChange();
+    const { keep } = useDeskStore().getState();
+    return (
+      lying && (
+        <SliderField
           label="Opacity of the shape"
           word="Opacity"
           value={lying.opacity}
           onChange={(share) => {
             const opacity = Math.max(0.05, share);
-            change({ opacity }, { opacity }, show);
+            change({ opacity }, { opacity }, "show");
           }}
           onDone={keep}
         />
-        <SoftRow
+      )
+    );
+  }
+
+  function Soft() {
+    const lying = useLying();
+    const change = useChange();
+    const pageWidth = useDesk((s) => s.drawing.page.box.width);
+    const { keep } = useDeskStore().getState();
+    return (
+      lying && (
+        <SoftField
           soft={lying.soft}
-          onChange={(soft) => change({ soft }, { soft: soft > 0 ? soft * pageWidth : undefined }, show)}
+          onChange={(soft) => change({ soft }, { soft: soft > 0 ? soft * pageWidth : undefined }, "show")}
           onDone={keep}
         />
-      </div>
-    </>
-  );
+      )
+    );
+  }
+
+  return {
+    "Sheet it lies on": OnSheet,
+    Blend: Blended,
+    "Trimmed to": Trimmed,
+    Opacity,
+    "Softness of the edge": Soft,
+  };
 }
 
 function lyingOf(shape: AnyShape, pageWidth: number): Lying {

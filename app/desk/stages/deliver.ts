@@ -1,15 +1,19 @@
 /** Deliver: the files to take home. */
-import { DeliverPanel } from "../deliver/deliver-panel.tsx";
+import { deliverTray } from "../deliver/deliver-tray.tsx";
+import { printSizeSection } from "../press/loupe.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
+import { partsSection } from "../press/parts-section.tsx";
+import { sheetsSection } from "../press/sheets-section.tsx";
+import { snagsSection } from "../press/snag-list.tsx";
 import { lookTool } from "../tools/look/look.ts";
 import type { Stage } from "./stage.ts";
 
 export const deliverStage: Stage = {
   name: "Deliver",
-  sheet: null,
   tools: [lookTool],
   figure: ({ lastExport }) => lastExport ?? "no file yet",
   keys: "Arrows walk the pockets.",
-  Panel: DeliverPanel,
+  settings: deliverTray,
+  sections: [snagsSection, printSizeSection, partsSection, sheetsSection],
   nextSnag: nextPocketSnag,
 };

@@ -1,10 +1,14 @@
 /** Gaps: finding openings and closing them. */
 import { counted } from "#core/words.ts";
 import { gapMenu } from "../gaps/gap-menu.ts";
-import { GapsPanel } from "../gaps/gaps-panel.tsx";
+import { gapsTray } from "../gaps/gaps-tray.tsx";
 import { bridgeOpenings, leaveOpen, sortOpenings } from "../gaps/openings.ts";
 import { isRemoval } from "../keys/key-names.ts";
+import { printSizeSection } from "../press/loupe.tsx";
 import { nextOpening } from "../press/next-snag.ts";
+import { partsSection } from "../press/parts-section.tsx";
+import { sheetsSection } from "../press/sheets-section.tsx";
+import { openingsSection } from "../press/snag-list.tsx";
 import { bridgeTool, unbridgeTool } from "../tools/bridge/bridge.ts";
 import { explainTool } from "../tools/explain/explain.ts";
 import { lookTool } from "../tools/look/look.ts";
@@ -13,11 +17,12 @@ import type { Stage } from "./stage.ts";
 
 export const gapsStage: Stage = {
   name: "Gaps",
-  sheet: "ink",
   tools: [explainTool, bridgeTool, unbridgeTool, pullTool, lookTool],
   figure: (desk) => countOpenings(sortOpenings(desk).open.length),
   keys: "N steps through openings, Enter bridges, Backspace leaves open.",
-  Panel: GapsPanel,
+  settings: gapsTray,
+  sections: [openingsSection, sheetsSection, partsSection, printSizeSection],
+  rub: unbridgeTool,
   menu: gapMenu,
   nextSnag: nextOpening,
   key: (desk, event) => {

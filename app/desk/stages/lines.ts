@@ -3,10 +3,14 @@ import { createSelector } from "reselect";
 import type { Drawing, Table } from "#core/drawing/drawing.ts";
 import { counted } from "#core/words.ts";
 import { chooseLine } from "../lines/choose-line.ts";
-import { LineList } from "../lines/line-list.tsx";
+import { linesSection } from "../lines/line-list.tsx";
 import { lineMenu } from "../lines/line-menu.ts";
-import { ReadingPanel } from "../lines/reading-panel.tsx";
+import { readingTray } from "../lines/reading-tray.tsx";
+import { printSizeSection } from "../press/loupe.tsx";
 import { nextPocketSnag } from "../press/next-snag.ts";
+import { partsSection } from "../press/parts-section.tsx";
+import { sheetsSection } from "../press/sheets-section.tsx";
+import { snagsSection } from "../press/snag-list.tsx";
 import { arrangeTool } from "../tools/arrange/arrange.ts";
 import { bendTool } from "../tools/bend/bend.ts";
 import { drawTool } from "../tools/draw/draw.ts";
@@ -17,12 +21,12 @@ import type { Stage } from "./stage.ts";
 
 export const linesStage: Stage = {
   name: "Lines",
-  sheet: "ink",
   tools: [drawTool, tidyTool, trimTool, bendTool, arrangeTool, lookTool],
   figure: ({ drawing }) => lineFigure(drawing),
   keys: "Brackets choose lines, arrows move what is chosen.",
-  Panel: ReadingPanel,
-  List: LineList,
+  settings: readingTray,
+  sections: [partsSection, sheetsSection, linesSection, snagsSection, printSizeSection],
+  rub: trimTool,
   menu: lineMenu,
   nextSnag: nextPocketSnag,
   key: (desk, { key }) => {

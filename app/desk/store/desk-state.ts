@@ -19,6 +19,7 @@ import type { LightLink } from "../../work/light-link.ts";
 import type { Pictures } from "../../work/pictures.ts";
 import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
 import type { Compared } from "../canvas/compared.ts";
+import type { FramePlan } from "../frame/plan-frame.ts";
 import type { Look } from "../judge/looks.ts";
 import type { PourRequest } from "../pockets/pour-request.ts";
 import type { HoverStore } from "./hover.ts";
@@ -74,7 +75,7 @@ export interface ViewSlice extends Showing {
   readonly moveView: (view: View) => void;
   /** Zooms about a place on the mat, in CSS pixels. */
   readonly zoom: (at: Point, factor: number) => void;
-  /** The mat has another size; the first time, the page is fitted into it. */
+  /** The mat's size has changed; the first time, the page is fitted into it. */
   readonly resizeMat: (size: Size) => void;
   /** Moves the paper so that a thing of a size in page units is seen well. */
   readonly bringIntoSight: (at: Point, size: number) => void;
@@ -90,7 +91,6 @@ interface Showing {
   readonly look: Look;
   /** While a key is held: the picture up to there alone. */
   readonly compared: Compared | null;
-  readonly mat: "light" | "middle" | "dark";
 }
 
 /** What is chosen: things of the drawing, a colour, a part, a place. */
@@ -126,6 +126,9 @@ export interface HandSlice {
   /** Where the pointer that keys move stands, in page units; null while it is put away. */
   readonly keyPointer: Point | null;
   readonly hover: HoverStore;
+  /** What is held on the screen instead of on a keyboard. */
+  readonly heldKeys: HeldKeys;
+  readonly holdKeys: (change: Partial<HeldKeys>) => void;
   readonly chooseStage: (stage: StageName) => void;
   readonly chooseTool: (tool: string) => void;
   readonly takeKeyTool: (tool: string | null) => void;
@@ -134,6 +137,11 @@ export interface HandSlice {
   /** The tool lets go of what it holds. */
   readonly putDown: () => void;
   readonly standAt: (at: Point | null) => void;
+}
+
+interface HeldKeys {
+  readonly shift: boolean;
+  readonly alt: boolean;
 }
 
 interface Pointer {
@@ -194,6 +202,25 @@ interface Reason {
   readonly at: Point | null;
 }
 
+export type PanelName = "tin" | "press";
+
+export type WindowName = "find" | "versions" | "keys" | "settings" | "picture" | "colourways" | "compare";
+
+/** What stands around the paper. */
+export interface FrameSlice {
+  readonly plan: FramePlan;
+  /** Panels that were asked for, or put away; null where they are as the window has room. */
+  readonly panels: Readonly<Record<PanelName, boolean | null>>;
+  /** Sections of the press that were opened or folded by hand, the last one first. */
+  readonly sections: readonly { readonly name: string; readonly open: boolean }[];
+  /** The window that is open over the desk. */
+  readonly window: WindowName | null;
+  readonly openWindow: (name: WindowName | null) => void;
+  readonly layOut: (plan: FramePlan) => void;
+  readonly showPanel: (panel: PanelName, shown: boolean) => void;
+  readonly foldSection: (name: string, open: boolean) => void;
+}
+
 /** Workers, and what is reached through them. */
 interface Services {
   /** Answers questions about the lines as they are shown. */
@@ -206,7 +233,14 @@ interface Services {
   readonly close: () => void;
 }
 
-export type Desk = WorkSlice & ViewSlice & ChoiceSlice & HandSlice & GapsSlice & VoiceSlice & Services;
+export type Desk = WorkSlice &
+  ViewSlice &
+  ChoiceSlice &
+  HandSlice &
+  GapsSlice &
+  VoiceSlice &
+  FrameSlice &
+  Services;
 
 /** Nobody sets it from outside: changes go through the slices' verbs. */
 export type DeskStore = Pick<StoreApi<Desk>, "getState" | "getInitialState" | "subscribe">;

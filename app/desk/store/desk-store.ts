@@ -8,6 +8,7 @@ import { Pictures } from "../../work/pictures.ts";
 import { Restarting } from "../../work/restarting.ts";
 import { choiceSlice } from "./choice-slice.ts";
 import type { Desk, DeskStore } from "./desk-state.ts";
+import { frameSlice } from "./frame-slice.ts";
 import { createGaps } from "./gaps-slice.ts";
 import { handSlice } from "./hand-slice.ts";
 import { onceRead } from "./once-read.ts";
@@ -49,6 +50,7 @@ export function createDesk(id: string, opened: Opened): DeskStore {
       ...choiceSlice(set, drawing),
       ...handSlice(set, get),
       ...voiceSlice(set, get),
+      ...frameSlice(set, get),
       lines,
       pictures,
       art,

@@ -32,7 +32,7 @@ export function createGaps(
   lines: Client<PocketWork>,
   read: () => Promise<Desk>,
 ): Gaps {
-  /** Counts changes of the lines, and reaches that were tried: an answer from before the last of them is not shown. */
+  /** Counts changes of lines and tried reaches: an answer older than the last of them is not shown. */
   let changes = 0;
   let tries = 0;
   let request: RequestAt | undefined;

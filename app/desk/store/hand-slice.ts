@@ -19,6 +19,8 @@ export function handSlice(set: SetSlice<HandSlice>, get: GetDesk): HandSlice {
     pointer: { at: null, cancel: null },
     keyPointer: null,
     hover: createHover(),
+    heldKeys: { shift: false, alt: false },
+    holdKeys: (change) => set({ heldKeys: { ...get().heldKeys, ...change } }),
     chooseStage: (stage) => {
       emptyHand();
       get().choose([]);

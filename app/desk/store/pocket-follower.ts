@@ -18,7 +18,7 @@ export interface Listener {
   readonly onFailure: () => void;
 }
 
-/** Whether lines are read otherwise in one drawing than in another: of colour only where its edges are walls. */
+/** Whether two drawings read differently as lines; colour counts only where its edges are walls. */
 function linesDiffer(before: Drawing, after: Drawing, what?: "gaps"): boolean {
   const walls = before.shapeWalls || after.shapeWalls;
   return linePatches(difference(before, after), what).some(({ path }) => walls || path[0] !== "flatShapes");

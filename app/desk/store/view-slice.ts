@@ -1,4 +1,4 @@
-import { fitView, viewOn, zoomAt } from "../../painting/view.ts";
+import { fitView, isSameView, viewOn, zoomAt } from "../../painting/view.ts";
 import type { Desk, GetDesk, SetSlice, ViewSlice } from "./desk-state.ts";
 
 const fitScale = ({ drawing, matSize }: Desk): number => fitView(drawing.page.box, matSize).scale;
@@ -11,12 +11,13 @@ export const viewSlice = (set: SetSlice<ViewSlice>, get: GetDesk): ViewSlice => 
   checkGround: false,
   look: "colour",
   compared: null,
-  mat: "light",
   moveView: (view) => set({ view }),
   zoom: (at, factor) => set({ view: zoomAt(get().view, at, factor, fitScale(get())) }),
   resizeMat: (matSize) => {
-    const first = get().matSize.width === 0;
-    set(first ? { matSize, view: fitView(get().drawing.page.box, matSize) } : { matSize });
+    const { matSize: before, view, drawing } = get();
+    // The page as it is fitted at first stays fitted, as when a tablet is turned.
+    const fits = before.width === 0 || isSameView(view, fitView(drawing.page.box, before));
+    set(fits ? { matSize, view: fitView(drawing.page.box, matSize) } : { matSize });
   },
   bringIntoSight: (at, size) => {
     const { view, lookedFrom, matSize } = get();

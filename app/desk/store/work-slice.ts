@@ -43,7 +43,7 @@ interface Work {
   readonly sayWaiting: () => void;
   /** The pockets could not be read, though their lines are drawn. */
   readonly onFailure: () => void;
-  /** Light has been worked out that the scene was made without. */
+  /** Light has become known since the scene was made. */
   readonly onLight: () => void;
   readonly close: () => void;
 }
@@ -63,7 +63,7 @@ export function createWork(
   });
   let known = new Map<number, Pocket>();
 
-  /** Says what has begun to wait, once the hand has let go and the pockets are read. */
+  /** Says which colour has begun to wait, once the gesture has ended and the pockets have been read. */
   const sayWaiting = () => {
     const { reading, underway, tell } = get();
     const begun = reading || underway ? undefined : waiting.look(get());

@@ -1,4 +1,4 @@
-/** Palettes that come from elsewhere into the tin: what it has already, by name and value, stays one. */
+/** Brings palettes from elsewhere into the tin: a colour it already has, by name and value, is not added twice. */
 import { tinOf } from "#core/colour/colourways.ts";
 import { type BroughtColour, bringColours } from "#core/drawing/colour-edits.ts";
 import { type Colour, type Drawing, ranked } from "#core/drawing/drawing.ts";

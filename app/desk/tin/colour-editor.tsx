@@ -1,30 +1,34 @@
 import { Popover } from "radix-ui";
 import type { ReactNode } from "react";
-import { HexColorInput, HexColorPicker } from "react-colorful";
+import { HexColorInput } from "react-colorful";
 import { changeColour, orderTin, renameColour, setColourOpacity } from "#core/drawing/colour-edits.ts";
 import type { Colour } from "#core/drawing/drawing.ts";
 import { counted } from "#core/words.ts";
 import { NameField } from "../../ui/name-field.tsx";
 import { SliderRow } from "../../ui/slider-row.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
-import { ColourSliders } from "./colour-sliders.tsx";
 import { Likeness } from "./likeness.tsx";
+import { OklchFields } from "./oklch-fields.tsx";
 import { Removal } from "./removal.tsx";
 import { ScreenDropper } from "./screen-dropper.tsx";
 import { groupsIn, inGroup } from "./tin-rows.ts";
 
-const FIELD = "h-8 min-w-0 rounded-md border border-edge bg-white px-2";
+const FIELD = "h-target min-w-0 rounded-md border border-edge bg-field px-2";
+
+interface Props {
+  readonly colour: Colour;
+  readonly uses: number;
+  readonly tabIndex: number;
+}
 
 /** A colour's swatch, which opens to change it everywhere. */
-export function ColourEditor({ colour, uses }: { colour: Colour; uses: number }) {
+export function ColourEditor({ colour, uses, tabIndex }: Props) {
   const { edit, show, keep, takePaint } = useDeskStore().getState();
   const { id, name, value, opacity = 1 } = colour;
   const becoming = (next: string) => changeColour(id, next.toLowerCase(), name);
   const change = (next: string) => {
     if (next.toLowerCase() !== value) edit(becoming(next));
   };
-  // The pointer may be let go anywhere.
-  const keepWhenLetGo = () => window.addEventListener("pointerup", keep, { once: true });
   return (
     <Popover.Root
       onOpenChange={(open) => {
@@ -33,9 +37,11 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
       }}
     >
       <Popover.Trigger
+        data-well-button="swatch"
+        tabIndex={tabIndex}
         aria-label={`Change ${name}`}
         title={`Change ${name}`}
-        className="m-1 h-7 w-7 shrink-0 rounded-full border-2 border-raised shadow-[inset_0_2px_4px_rgb(0_0_0/0.25),0_0_0_1px_var(--color-edge)]"
+        className="m-px h-target w-target shrink-0 rounded-full border-2 touch:m-0 border-raised shadow-[inset_0_2px_4px_rgb(0_0_0/0.25),0_0_0_1px_var(--color-edge)]"
         style={{ background: swatch(value, opacity) }}
       />
       <Popover.Portal>
@@ -45,7 +51,7 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
           sideOffset={10}
           collisionPadding={12}
           aria-label={`Change ${name}`}
-          className="z-40 grid max-h-[calc(100vh-24px)] w-64 gap-3 overflow-y-auto rounded-md border border-line bg-raised p-3 shadow-xl"
+          className="z-40 grid max-h-[calc(100vh-24px)] w-70 grid-cols-[minmax(0,1fr)] gap-3 overflow-y-auto rounded-md border border-line bg-raised p-3 shadow-xl"
         >
           <div className="grid grid-cols-[3.5rem_1fr] items-center gap-x-2 gap-y-1.5">
             <Word>Name</Word>
@@ -57,15 +63,7 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
             />
             <GroupField colour={colour} />
           </div>
-          <div ref={nameInBritish}>
-            <HexColorPicker
-              color={value}
-              onChange={(next) => show(becoming(next))}
-              onPointerDown={keepWhenLetGo}
-              onKeyUp={keep}
-              className="!h-36 !w-full"
-            />
-          </div>
+          <OklchFields id={id} value={value} onShow={(next) => show(becoming(next))} onDone={keep} />
           <div className="flex items-center gap-2">
             <HexColorInput
               prefixed
@@ -80,7 +78,6 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
             </p>
           </div>
           <div className="grid grid-cols-[4.5rem_1fr] items-center gap-x-2">
-            <ColourSliders value={value} onShow={(next) => show(becoming(next))} onDone={keep} />
             <SliderRow
               label="Opacity"
               value={opacity}
@@ -94,11 +91,6 @@ export function ColourEditor({ colour, uses }: { colour: Colour; uses: number })
       </Popover.Portal>
     </Popover.Root>
   );
-}
-
-/** The library names its plane in American. */
-function nameInBritish(picker: HTMLElement | null): void {
-  picker?.querySelector("[aria-label=Color]")?.setAttribute("aria-label", "Colour");
 }
 
 const Word = ({ children }: { children: ReactNode }) => (

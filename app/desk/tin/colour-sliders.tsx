@@ -1,4 +1,5 @@
 import { useRef } from "react";
+import { MOST_CHROMA } from "#core/colour/gamut.ts";
 import { hexOf, type Oklch, oklchOf } from "#core/colour/oklch.ts";
 import { between, PER_CENT } from "../../ui/measure.ts";
 import { SliderRow } from "../../ui/slider-row.tsx";
@@ -9,8 +10,6 @@ interface Props {
   readonly onShow: (value: string) => void;
   readonly onDone: () => void;
 }
-
-const MOST_CHROMA = 0.33;
 
 const CHANNELS = [
   { word: "Lightness", key: "l", most: 1, measure: PER_CENT },

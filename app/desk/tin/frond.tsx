@@ -12,9 +12,9 @@ export function Frond() {
   if (!colour) return null;
   const rungs = stepsOf(colour);
   return (
-    <div className="relative border-t border-line px-3 pt-2 pb-3">
+    <div className="relative border-t border-line px-1 py-2">
       <div
-        className="flex items-end justify-center"
+        className="flex flex-wrap items-end justify-center touch:gap-apart"
         role="radiogroup"
         aria-label={`Ladder of ${colour.name}`}
       >
@@ -23,7 +23,7 @@ export function Frond() {
         ))}
       </div>
       <div aria-hidden="true" className="mx-1 h-[2px] rounded bg-edge" />
-      <div className="mt-1 flex items-center gap-1">
+      <div className="mt-1 flex items-center gap-1 px-1.5 touch:mt-apart">
         <p className="min-w-0 flex-1 truncate text-xs text-quiet">
           {colour.name}, {stepWord(step)}
         </p>
@@ -43,7 +43,7 @@ interface LeafletProps {
 
 function Leaflet({ colour, rung, on, place }: LeafletProps) {
   const { takePaint } = useDeskStore().getState();
-  const tall = 30 + Math.round(place * 36);
+  const tall = 38 + Math.round(place * 28);
   const own = colour.ladder?.own?.some(({ step }) => step === rung);
   const name = `${colour.name} ${stepWord(rung)}${own ? ", set by hand" : ""}`;
   return (
@@ -55,7 +55,7 @@ function Leaflet({ colour, rung, on, place }: LeafletProps) {
       aria-label={name}
       title={name}
       onClick={() => takePaint({ colour: colour.id, step: rung })}
-      className="w-6 min-w-0 shrink"
+      className="flex min-h-small w-small flex-col justify-end"
     >
       <svg
         viewBox={`0 0 24 ${tall}`}

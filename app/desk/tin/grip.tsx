@@ -9,7 +9,7 @@ export function Grip({ name, ...grip }: { name: string } & HTMLAttributes<HTMLBu
       {...grip}
       aria-label={`Move ${name}`}
       title="Drag to reorder"
-      className="cursor-grab rounded-md py-1 text-quiet opacity-35 group-hover:opacity-100 focus-visible:opacity-100"
+      className="grid h-small w-small shrink-0 cursor-grab touch-none place-items-center rounded-md text-quiet opacity-35 group-hover:opacity-100 focus-visible:opacity-100 touch:opacity-100"
     >
       <GripVertical size={14} aria-hidden />
     </button>

@@ -25,14 +25,14 @@ export function GroupHeader({ id, name }: { id: string; name: string }) {
           value={name}
           onChange={(next) => edit(renameGroup(name, next))}
           onDone={() => setNaming(false)}
-          className="h-6 min-w-0 flex-1 rounded border border-edge bg-white px-1 text-xs"
+          className="h-small min-w-0 flex-1 rounded border border-edge bg-field px-1 text-xs"
         />
       ) : (
         <button
           type="button"
           title="Rename the group"
           onClick={() => setNaming(true)}
-          className="h-6 min-w-0 flex-1 truncate text-left text-xs text-quiet"
+          className="h-small min-w-0 flex-1 truncate text-left text-xs text-quiet"
         >
           {name}
         </button>

@@ -23,7 +23,7 @@ export function LadderEditor({ colour, step }: { colour: Colour; step: number })
       <Popover.Trigger
         aria-label={`Change the ladder of ${name}`}
         title={`Change the ladder of ${name}`}
-        className="grid h-6 w-6 place-items-center rounded-md hover:bg-well"
+        className="grid h-small w-small place-items-center rounded-md hover:bg-well"
       >
         <SlidersHorizontal size={14} aria-hidden />
       </Popover.Trigger>
@@ -101,7 +101,7 @@ function OwnStep({ colour, step, made }: OwnProps) {
           color={value}
           onChange={(next) => next.toLowerCase() !== value && edit(set(next))}
           aria-label="Step as hexadecimal"
-          className="h-7 w-20 rounded-md border border-edge bg-white px-1.5 text-xs tabular-nums"
+          className="h-target w-20 rounded-md border border-edge bg-field px-1.5 text-xs tabular-nums"
         />
       </div>
       <div className="grid grid-cols-[4.5rem_1fr] items-center gap-x-2">

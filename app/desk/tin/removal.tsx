@@ -29,7 +29,7 @@ export function Removal({ colour, uses }: { colour: Colour; uses: number }) {
           <select
             value={fate ?? EMPTY}
             onChange={(event) => setBy(event.target.value)}
-            className="h-8 min-w-0 rounded-md border border-edge bg-white px-1 text-sm text-text"
+            className="h-target min-w-0 rounded-md border border-edge bg-field px-1 text-sm text-text"
           >
             {others.map(({ id, name }) => (
               <option key={id} value={id}>

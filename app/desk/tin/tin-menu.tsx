@@ -46,7 +46,7 @@ export function TinMenu({ onPicture, onColourways }: Props) {
         <DropdownMenu.Trigger
           aria-label="More of the tin"
           title="More of the tin"
-          className="grid h-6 w-6 place-items-center rounded-md hover:bg-well"
+          className="grid h-small w-small place-items-center rounded-md hover:bg-well"
         >
           <Ellipsis size={16} aria-hidden />
         </DropdownMenu.Trigger>

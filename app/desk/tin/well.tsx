@@ -9,8 +9,17 @@ import { ColourEditor } from "./colour-editor.tsx";
 import { Grip } from "./grip.tsx";
 import { useRow } from "./use-row.ts";
 
+interface Props {
+  readonly colour: Colour;
+  readonly chosen: boolean;
+  /** Whether Tab stops here. */
+  readonly reached: boolean;
+  readonly isNew: boolean;
+}
+
 /** One colour of the tin: click to take it up, open it to change it everywhere; its uses light up meanwhile. A new one is named first. */
-export function Well({ colour, chosen, isNew }: { colour: Colour; chosen: boolean; isNew: boolean }) {
+export function Well({ colour, chosen, reached, isNew }: Props) {
+  const tabIndex = reached ? 0 : -1;
   const uses = useDesk((s) => usesOf(s).get(colour.id) ?? 0);
   const { takePaint, edit, hover } = useDeskStore().getState();
   const [naming, setNaming] = useState(isNew);
@@ -27,31 +36,33 @@ export function Well({ colour, chosen, isNew }: { colour: Colour; chosen: boolea
       onPointerEnter={() => light(true)}
       onPointerLeave={() => light(false)}
       className={clsx(
-        "group flex items-center rounded-md",
+        "group flex items-center rounded-md touch:gap-apart",
         chosen && "bg-fern-soft",
         isDragging && "relative z-10 bg-raised shadow-md",
       )}
     >
-      <ColourEditor colour={colour} uses={uses} />
+      <ColourEditor colour={colour} uses={uses} tabIndex={tabIndex} />
       {naming ? (
         <NameField
           label="Name of the colour"
           value={colour.name}
           onChange={(name) => edit(renameColour(colour.id, name))}
           onDone={named}
-          className="h-7 min-w-0 flex-1 rounded border border-edge bg-white px-1"
+          className="h-target min-w-0 flex-1 rounded border border-edge bg-field px-1"
         />
       ) : (
         <button
           ref={button}
           type="button"
+          data-well-button="name"
+          tabIndex={tabIndex}
           aria-pressed={chosen}
           onClick={() => takePaint({ colour: colour.id, step: 0 })}
           onDoubleClick={() => setNaming(true)}
           onKeyDown={({ key }) => key === "F2" && setNaming(true)}
           onFocus={() => light(true)}
           onBlur={() => light(false)}
-          className="flex h-9 min-w-0 flex-1 items-center justify-between gap-1 rounded-md pr-1 text-left"
+          className="flex h-target min-w-0 flex-1 items-center justify-between gap-1 rounded-md pr-1 text-left"
         >
           <span className={clsx("truncate", chosen && "font-semibold")}>{colour.name}</span>
           <span className="text-xs text-quiet tabular-nums" title={`Used in ${uses} places`}>
@@ -59,7 +70,7 @@ export function Well({ colour, chosen, isNew }: { colour: Colour; chosen: boolea
           </span>
         </button>
       )}
-      <Grip name={colour.name} {...grip} />
+      <Grip name={colour.name} {...grip} tabIndex={tabIndex} />
     </li>
   );
 }

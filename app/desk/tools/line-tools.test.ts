@@ -12,6 +12,7 @@ import {
 import { curveCount } from "#core/geometry/cubic.ts";
 import { aboutPoint } from "#core/geometry/matrix.ts";
 import type { Point } from "#core/geometry/point.ts";
+import type { KeyPress } from "../keys/key-names.ts";
 import { strokeNear } from "../lines/lines-near.ts";
 import { stageOf, toolNamed, toolOf } from "../stages/index.ts";
 import type { DeskStore } from "../store/desk-state.ts";
@@ -50,7 +51,7 @@ const open = async (text = BOX) => {
 const drawing = (part: Parameters<typeof draw.change>[1]) => draw.change(desk, part);
 const named = (name: string) => strokesOf(desk).find((stroke) => stroke.name === name)!;
 const key = (name: string, shiftKey = false) => {
-  const event = { key: name, shiftKey } as KeyboardEvent;
+  const event = { key: name, shiftKey } as KeyPress;
   return toolOf(state()).key?.(desk, event) || (stageOf(state()).key?.(desk, event) ?? false);
 };
 const last = <T>(items: readonly T[]): T => items[items.length - 1];

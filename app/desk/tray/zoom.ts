@@ -1,7 +1,7 @@
-/** Zooming by button or key. */
+/** Zooming and turning by button or key. */
 import { type Box, boundsOf, diagonal } from "#core/geometry/point.ts";
 import { around, boxOfItem } from "#core/scene/item-box.ts";
-import { fitView } from "../../painting/view.ts";
+import { fitView, turnAt } from "../../painting/view.ts";
 import { chainsOf } from "../lines/lines-near.ts";
 import { chosenShapes } from "../shapes/chosen-shapes.ts";
 import type { DeskStore } from "../store/desk-state.ts";
@@ -44,3 +44,11 @@ export function zoom(desk: DeskStore, factor: number): void {
   const { matSize, zoom: zoomAbout } = desk.getState();
   zoomAbout([matSize.width / 2, matSize.height / 2], factor);
 }
+
+/** Turns the paper about the middle of the mat, by radians clockwise. */
+export function turn(desk: DeskStore, by: number): void {
+  const { matSize, view, moveView } = desk.getState();
+  moveView(turnAt(view, [matSize.width / 2, matSize.height / 2], by));
+}
+
+export const straighten = (desk: DeskStore): void => turn(desk, -(desk.getState().view.turn ?? 0));

@@ -101,7 +101,7 @@ function NewVersion() {
         value={name}
         maxLength={LONGEST}
         onChange={({ target }) => setName(target.value)}
-        className="h-9 min-w-0 flex-1 rounded-md border border-edge bg-white px-3"
+        className="h-large min-w-0 flex-1 rounded-md border border-edge bg-field px-3"
       />
       <Button main size="large" type="submit" disabled={name.trim() === ""}>
         <BookmarkPlus size={16} aria-hidden /> Keep
@@ -155,7 +155,7 @@ function Chosen({ row, onClose }: { row: VersionRow; onClose: () => void }) {
           value={row.name}
           maxLength={LONGEST}
           onChange={(name) => void renameVersion(row.id, name)}
-          className="h-9 w-64 rounded-md border border-edge bg-white px-3"
+          className="h-large w-64 rounded-md border border-edge bg-field px-3"
         />
         <Button main size="large" onClick={() => void goBack()}>
           Go back to it
@@ -181,7 +181,7 @@ function Chosen({ row, onClose }: { row: VersionRow; onClose: () => void }) {
   );
 }
 
-const FRAME = "rounded-md border border-line bg-white object-contain";
+const FRAME = "rounded-md border border-line bg-paper object-contain";
 
 function Picture({ row, className, alt = "" }: { row: VersionRow; className: string; alt?: string }) {
   const [address, setAddress] = useState<string | null>(null);

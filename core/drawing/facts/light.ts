@@ -141,7 +141,7 @@ export class Crease extends Ranked {
   readonly side!: 1 | -1;
   /** Steps of the ladder; above 0 darker, below 0 lighter. */
   readonly deeper!: number;
-  /** Where it ends inside a pocket it grows fainter along its direction until nothing of it shows. */
+  /** Where it ends inside a pocket it fades out along its direction. */
   readonly runsOut?: true;
   /** The standard deviation of its edge's blur in page units; sharp where left out. */
   readonly soft?: number;

@@ -65,7 +65,7 @@ class Inked extends Ranked {
   readonly groups?: readonly string[];
   /** Its own colour; otherwise that of the drawing's ink. */
   readonly paint?: Paint;
-  /** In place of its own colour, where there is one beside it. */
+  /** Replaces its own colour, where there is a colour beside it. */
   readonly hold?: Hold;
 }
 rules(Inked, Ranked, {

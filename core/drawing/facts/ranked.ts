@@ -8,5 +8,5 @@ export class Ranked {
   /** From the lowest up. */
   readonly rank!: number;
 }
-export const RANKED = { id: [IsId()], rank: [IsNumber(FINITE)] };
-rules(Ranked, Object, RANKED);
+export const RANKED_RULES = { id: [IsId()], rank: [IsNumber(FINITE)] };
+rules(Ranked, Object, RANKED_RULES);

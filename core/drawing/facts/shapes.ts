@@ -19,7 +19,7 @@ import { IsPaint, type Paint } from "./colours.ts";
 import { Covering } from "./covering.ts";
 import { Gradient } from "./gradients.ts";
 import { Pattern } from "./patterns.ts";
-import { RANKED, type Ranked } from "./ranked.ts";
+import { RANKED_RULES, type Ranked } from "./ranked.ts";
 import { IsId } from "./rule.ts";
 
 /** A shape of colour with its paint. */
@@ -31,7 +31,7 @@ export class ColourShape extends Covering implements Ranked {
   readonly gradient?: Gradient;
 }
 rules(ColourShape, Covering, {
-  ...RANKED,
+  ...RANKED_RULES,
   paint: [IsDefined(), IsPaint()],
   gradient: [IsOptional(), Nested(() => Gradient)],
 });

@@ -167,7 +167,7 @@ class Walker {
   }
 }
 
-/** How many ways part from a pixel with these neighbours: those beside one another are one way. */
+/** How many branches leave a pixel with these neighbours: adjacent neighbours count as one branch. */
 function waysFrom(near: readonly number[], width: number): number {
   const seen = new Set<number>();
   let ways = 0;

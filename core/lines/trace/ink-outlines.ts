@@ -8,7 +8,7 @@ import { fitWithCorners } from "../fit.ts";
 const TOLERANCE = 0.4;
 const CORNER = (50 * Math.PI) / 180;
 const CORNER_REACH = 4;
-/** One point of the edge in about this many pixels is enough. */
+/** One edge point per this many pixels is enough. */
 const SPACING = 1.1;
 
 /** The shapes that contours (contours.ts) bound: closed chains of cubics in pixels, the outer one first. */

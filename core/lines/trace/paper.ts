@@ -10,7 +10,7 @@ import type { Grey } from "./grey.ts";
 const TILES = 48;
 /** The paper's tone is where this part of a tile's pixels is darker. */
 const BRIGHT = 0.85;
-/** Tiles this much darker than their brightest neighbours hold more ink than paper. */
+/** Tiles darker than their brightest neighbours by this much hold more ink than paper. */
 const MOSTLY_INK = 0.72;
 
 /** The picture as it would be on even white paper. */

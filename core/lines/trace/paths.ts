@@ -74,7 +74,7 @@ function partnersAt({ nodes, branches }: Graph): Map<number, number> {
   return partner;
 }
 
-/** How a branch leaves a node, once it is clear of the ink that meets there. */
+/** The direction in which a branch leaves a node, beyond the ink that meets there. */
 function leavingDirection({ pixels }: Branch, from: Point, radius: number): Point {
   const clear = radius + 1;
   const far = clear + Math.max(5, 2.5 * radius);

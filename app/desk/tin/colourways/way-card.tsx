@@ -19,7 +19,7 @@ export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
   return (
     <li
       className={clsx(
-        "flex min-h-0 min-w-0 flex-col rounded-md border bg-white",
+        "flex min-h-0 min-w-0 flex-col rounded-md border bg-raised",
         shown ? "border-fern shadow-[0_0_0_1px_var(--color-fern)]" : "border-line",
       )}
     >
@@ -28,7 +28,7 @@ export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
         aria-pressed={shown}
         aria-label={`Show ${way.name}`}
         onClick={() => edit(showColourway(way.id, way.name))}
-        className="relative min-h-0 flex-1"
+        className="relative min-h-0 flex-1 rounded-t-md bg-paper"
       >
         {picture && (
           <img
@@ -43,7 +43,7 @@ export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
           label={`Name of ${way.name}`}
           value={way.name}
           onChange={(next) => edit(renameColourway(way.id, next))}
-          className="h-7 min-w-0 flex-1 rounded border border-transparent px-1 hover:border-edge focus:border-edge"
+          className="h-target min-w-0 flex-1 rounded border border-transparent px-1 hover:border-edge focus:border-edge"
         />
         {way.id !== FIRST_COLOURWAY && (
           <IconButton

@@ -17,7 +17,7 @@ export function WayPicker({ onCompare }: { onCompare: () => void }) {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={`Colourway: ${name}`}
-        className="mx-3 mb-1 flex h-8 min-w-0 items-center gap-2 rounded-md border border-edge bg-white px-2 text-left text-sm"
+        className="mx-3 mb-1 touch:mb-apart flex h-target min-w-0 items-center gap-2 rounded-md border border-edge bg-field px-2 text-left text-sm"
       >
         <span className="min-w-0 flex-1 truncate">{name}</span>
         <ChevronDown size={14} aria-hidden />

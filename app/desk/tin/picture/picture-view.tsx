@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { FoundColours } from "./use-picture-colours.ts";
 
-/** How dark all other colours become while one is looked at. */
+/** How dark all other colours become while one is highlighted. */
 const SHADE = [20, 24, 22, 190];
 
 /** The picture with a mark where each colour comes from; the one looked at is seen alone. */

@@ -58,7 +58,7 @@ export function PictureWindow({ onClose }: { onClose: () => void }) {
             label="Choose a picture"
             accept={PICTURES}
             onFile={(file) => void take(file)}
-            className="h-9 px-3"
+            className="h-large px-3"
           />
           <p role="status" className="text-sm text-ember empty:hidden">
             {problem ?? ""}
@@ -132,7 +132,7 @@ function Choice({ found: { colours }, onLit, onDone }: ChoiceProps) {
               className="h-4 w-4 accent-[var(--color-fern)]"
             />
             <span
-              className="h-7 w-7 shrink-0 rounded-full border border-edge"
+              className="h-target w-target shrink-0 rounded-full border border-edge"
               style={{ background: value }}
             />
             <input
@@ -140,7 +140,7 @@ function Choice({ found: { colours }, onLit, onDone }: ChoiceProps) {
               value={names[i]}
               maxLength={60}
               onChange={({ target }) => setNames(names.map((name, k) => (k === i ? target.value : name)))}
-              className="h-7 min-w-0 flex-1 rounded border border-transparent bg-transparent px-1 hover:border-edge focus:border-edge focus:bg-white"
+              className="h-target min-w-0 flex-1 rounded border border-transparent bg-transparent px-1 hover:border-edge focus:border-edge focus:bg-field"
             />
             <span className="w-10 text-right text-xs text-quiet tabular-nums">
               {Math.round(100 * share)} %

@@ -1,4 +1,5 @@
 /** The lines or colour shapes that are arranged, and how they are moved as one. */
+import { createSelector } from "reselect";
 import { carriedBy } from "#core/drawing/carried.ts";
 import type { InkShape, Stroke } from "#core/drawing/drawing.ts";
 import type { Edit } from "#core/drawing/history.ts";
@@ -41,8 +42,10 @@ export const countThings = (things: readonly Arranged[], one?: string): string =
   return plural(things.length, one ?? word, `${things.length} ${word}s`);
 };
 
-export const frameOf = (desk: Pick<Desk, "drawing" | "selected">): Box | undefined =>
-  boundsOf(chosenThings(desk).flatMap(chainsOf));
+export const frameOf: (desk: Pick<Desk, "drawing" | "selected">) => Box | undefined = createSelector(
+  [(desk: Pick<Desk, "drawing">) => desk.drawing, (desk: Pick<Desk, "selected">) => desk.selected],
+  (drawing, selected) => boundsOf(chosenThings({ drawing, selected }).flatMap(chainsOf)),
+);
 
 /** Transforms what is chosen from where it is now: lines with all that goes along. */
 export function transforming(desk: DeskStore, label: string): (matrix: Matrix) => Edit {

@@ -11,7 +11,6 @@ import { chainsOf, lineNear } from "../../lines/lines-near.ts";
 import { pickable } from "../../parts/pickable.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
-import { ArrangePanel } from "./arrange-panel.tsx";
 import {
   type Arranged,
   arrange,
@@ -21,6 +20,7 @@ import {
   nudgeChosen,
   transforming,
 } from "./arrange-state.ts";
+import { arrangeTray } from "./arrange-tray.tsx";
 
 const HANDLE_PIXELS = 10;
 const TURN_PIXELS = 26;
@@ -65,7 +65,7 @@ export const arrangeTool: Tool = {
   icon: Shapes,
   sheet: "ink",
   ...arranging(LINES, (chosen) => removeLines(chosen.map(({ id }) => id))),
-  Panel: ArrangePanel,
+  settings: arrangeTray,
 };
 
 /** What a tool that arranges does with pointer and keys. */
@@ -102,7 +102,7 @@ export function arranging(
     hover: ({ desk, at, pixel }) => arrange.find(desk, targets.near(desk.getState(), at, pixel)?.id ?? null),
     key: (desk, event) => {
       const state = desk.getState();
-      const nudge = nudgeOf(event, state.view.scale);
+      const nudge = nudgeOf(event, state.view);
       const chosen = chosenThings(state);
       if (chosen.length === 0) return false;
       if (nudge) nudgeChosen(desk, nudge, `Move ${countThings(chosen)}`);

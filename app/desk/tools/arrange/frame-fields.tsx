@@ -1,4 +1,5 @@
 import { BringToFront, Copy, FlipHorizontal2, FlipVertical2, SendToBack, Trash2 } from "lucide-react";
+import type { ReactNode } from "react";
 import { printed } from "#core/drawing/length.ts";
 import { aboutPoint, translation } from "#core/geometry/matrix.ts";
 import type { Box, Point } from "#core/geometry/point.ts";
@@ -13,15 +14,17 @@ interface ButtonProps {
   readonly frame: Box;
   readonly onOrder: (way: "front" | "back") => void;
   readonly onRemove: () => void;
+  /** Buttons beside these. */
+  readonly children?: ReactNode;
 }
 
 /** What can be done with whatever is chosen: mirror, order, copy, remove. */
-export function FrameButtons({ frame, onOrder, onRemove }: ButtonProps) {
+export function FrameButtons({ frame, onOrder, onRemove, children }: ButtonProps) {
   const desk = useDeskStore();
   const mirror = (sx: number, sy: number) =>
     transformChosen(desk, aboutPoint(middleOf(frame), sx, sy, 0), "Mirror");
   return (
-    <>
+    <div className="flex gap-0.5 touch:gap-apart">
       <IconButton small label="Mirror left to right" onClick={() => mirror(-1, 1)}>
         <FlipHorizontal2 size={15} aria-hidden />
       </IconButton>
@@ -43,7 +46,8 @@ export function FrameButtons({ frame, onOrder, onRemove }: ButtonProps) {
       <IconButton small label="Remove" onClick={onRemove}>
         <Trash2 size={15} aria-hidden />
       </IconButton>
-    </>
+      {children}
+    </div>
   );
 }
 
@@ -64,12 +68,18 @@ export function FrameNumbers({ frame }: { frame: Box }) {
     else desk.getState().tell("What is chosen has no size that way: a straight line keeps its length.");
   };
   return (
-    <div className="grid grid-cols-[auto_auto_auto] gap-x-2 gap-y-1">
+    <div className="flex gap-2">
       <NumberField
         label="x"
         digits={1}
         value={(frame.x - page.box.x) * perUnit}
         onChange={(x) => moveTo(x / perUnit + page.box.x, frame.y)}
+      />
+      <NumberField
+        label="y"
+        digits={1}
+        value={(frame.y - page.box.y) * perUnit}
+        onChange={(y) => moveTo(frame.x, y / perUnit + page.box.y)}
       />
       <NumberField
         label="w"
@@ -78,6 +88,14 @@ export function FrameNumbers({ frame }: { frame: Box }) {
         value={frame.width * perUnit}
         onChange={(w) => scaleTo(w / perUnit / frame.width)}
       />
+      <NumberField
+        label="h"
+        digits={1}
+        min={0.01}
+        value={frame.height * perUnit}
+        onChange={(h) => scaleTo(h / perUnit / frame.height)}
+      />
+      <span className="self-center text-xs text-quiet">{page.unit}</span>
       <NumberField
         label="turn"
         className="w-14"
@@ -88,20 +106,6 @@ export function FrameNumbers({ frame }: { frame: Box }) {
           transformChosen(desk, aboutPoint(middleOf(frame), 1, 1, (angle * Math.PI) / 180), "Turn")
         }
       />
-      <NumberField
-        label="y"
-        digits={1}
-        value={(frame.y - page.box.y) * perUnit}
-        onChange={(y) => moveTo(frame.x, y / perUnit + page.box.y)}
-      />
-      <NumberField
-        label="h"
-        digits={1}
-        min={0.01}
-        value={frame.height * perUnit}
-        onChange={(h) => scaleTo(h / perUnit / frame.height)}
-      />
-      <span className="self-center text-xs text-quiet">{page.unit}</span>
     </div>
   );
 }

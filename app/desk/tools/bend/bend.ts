@@ -1,4 +1,5 @@
 /** Bend: drags points, handles and the line itself; ends that meet it follow, and so do the colours. */
+
 import { Spline } from "lucide-react";
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { type Ring, ringsOf } from "#core/drawing/rings.ts";
@@ -15,14 +16,15 @@ import {
   withPointsMoved,
 } from "#core/lines/bend.ts";
 import { plural } from "#core/words.ts";
+import type { KeyPress } from "../../keys/key-names.ts";
 import { isRemoval, nudgeOf } from "../../keys/key-names.ts";
 import { strokeNear } from "../../lines/lines-near.ts";
 import { pickable } from "../../parts/pickable.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
-import { BendPanel } from "./bend-panel.tsx";
 import { addPointAfter, addPointAt, bending, nudgePoints, removePoints, turnPoint } from "./bend-points.ts";
 import { bend, bentLine, chooseBent, heldPoints, holdPoints } from "./bend-state.ts";
+import { bendTray } from "./bend-tray.tsx";
 
 const POINT_PIXELS = 9;
 
@@ -49,7 +51,7 @@ export const bendTool: Tool = {
   icon: Spline,
   sheet: "ink",
   ...bendingOf(LINES),
-  Panel: BendPanel,
+  settings: bendTray,
 };
 
 /** What a tool that bends does with pointer and keys. */
@@ -108,10 +110,10 @@ const RING_PIXELS = 10;
 export const ringNear = (rings: readonly Ring[], at: Point, pixel: number): Ring | undefined =>
   nearestOnLines(rings, at, RING_PIXELS * pixel)?.line;
 
-function onKey(desk: DeskStore, event: KeyboardEvent): boolean {
+function onKey(desk: DeskStore, event: KeyPress): boolean {
   const state = desk.getState();
   const held = heldPoints(state);
-  const nudge = nudgeOf(event, state.view.scale);
+  const nudge = nudgeOf(event, state.view);
   if (event.key === "{" || event.key === "}") stepPoint(desk, event.key === "}" ? 1 : -1);
   else if (held.length === 0) return false;
   else if (nudge) nudgePoints(desk, nudge);

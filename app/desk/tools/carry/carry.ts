@@ -6,8 +6,8 @@ import { isRemoval } from "../../keys/key-names.ts";
 import { Crossed } from "../../pockets/crossed.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
-import { CarryPanel } from "./carry-panel.tsx";
 import { carry, hasLight, lay, take } from "./carry-state.ts";
+import { carryTray } from "./carry-tray.tsx";
 
 export const carryTool: Tool = {
   name: carry.name,
@@ -35,7 +35,7 @@ export const carryTool: Tool = {
     else return false;
     return true;
   },
-  Panel: CarryPanel,
+  settings: carryTray,
 };
 
 /** On all that the hand crosses. */

@@ -66,7 +66,7 @@ export function colouring(
     key: (desk, event) => {
       const state = desk.getState();
       const shapes = chosenShapes(state);
-      const nudge = nudgeOf(event, state.view.scale);
+      const nudge = nudgeOf(event, state.view);
       if (isPegging(state) && pegKey(desk, event, pegging)) return true;
       if (shapes.length === 0) return false;
       if (isRemoval(event)) state.edit(removeShapes(shapes));

@@ -17,8 +17,8 @@ import { clickOr } from "../click-or.ts";
 import { draw } from "../draw/draw-state.ts";
 import { freehandGesture } from "../draw/freehand.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
-import { CreasePanel } from "./crease-panel.tsx";
 import { chosenCrease, creases, flip, removeChosen } from "./crease-state.ts";
+import { creaseTray } from "./crease-tray.tsx";
 
 const GRAB_PIXELS = 9;
 
@@ -47,7 +47,7 @@ export const creaseTool: Tool = {
     return [...own, ...middles, ...desk.derived.pockets.map(({ seed }) => seed)];
   },
   marks: creaseMarks,
-  Panel: CreasePanel,
+  settings: creaseTray,
 };
 
 const creaseNear = (desk: Desk, at: Point, pixel: number): Crease | undefined =>

@@ -1,8 +1,8 @@
 /** Draw: lines freehand, from point to point, as ovals and boxes. */
 import { PenLine } from "lucide-react";
 import type { Tool } from "../tool.ts";
-import { DrawPanel } from "./draw-panel.tsx";
 import { draw } from "./draw-state.ts";
+import { drawTray } from "./draw-tray.tsx";
 import { figureGesture } from "./figure.ts";
 import { freehandGesture } from "./freehand.ts";
 import { addDrawn } from "./new-stroke.ts";
@@ -44,5 +44,5 @@ export const drawTool: Tool = {
   },
   key: (desk, event) => pegging(desk.getState()) && pegKey(desk, event, PEGGING),
   marks: (desk) => (pegging(desk) ? pegMarks(desk) : []),
-  Panel: DrawPanel,
+  settings: drawTray,
 };

@@ -1,6 +1,7 @@
 /** Drawing freehand: coalesced samples with pressure, steadied, fitted when let go. */
-import { distance, type Point } from "#core/geometry/point.ts";
+import type { Point } from "#core/geometry/point.ts";
 import { closesItself, type DrawnLine, drawnLine, type HandSample } from "#core/lines/drawn-line.ts";
+import { flatShare } from "#core/lines/pen.ts";
 import { Steadier } from "#core/lines/steady.ts";
 import type { Gesture, OverlayMark, Press } from "../tool.ts";
 import { JOIN_PIXELS, joinPlace, nearnessMarks } from "./join-near.ts";
@@ -31,14 +32,17 @@ export function freehandGesture(
   let foreseen: readonly Point[] = [];
   let pointer = at;
   const tip = () => samples[samples.length - 1].at;
-  const add = (to: Point, force: number) => {
-    if (distance(tip(), to) > 0.4 * pixel) samples.push({ at: to, pressure: force });
+  const add = (to: Point, force: number, lean?: number) => {
+    const [dx, dy] = [to[0] - tip()[0], to[1] - tip()[1]];
+    if (Math.hypot(dx, dy) <= 0.4 * pixel) return;
+    const share = lean !== undefined ? flatShare(Math.atan2(dy, dx), lean) : 1;
+    samples.push({ at: to, pressure: force * share });
   };
   return {
     move: (press) => {
       pointer = press.at;
       if (press.shift) samples.splice(1, samples.length, { at: press.at, pressure: press.pressure });
-      else add(steadier.follow(press.at), press.pressure);
+      else add(steadier.follow(press.at), press.pressure, press.lean);
     },
     foresee: (presses) => {
       foreseen = steadying === 0 ? presses.map((press) => press.at) : [];
@@ -64,6 +68,6 @@ export function freehandGesture(
   };
 }
 
-/** A mouse has the same pressure all the time, which is no profile. */
+/** A mouse reports constant pressure, which makes no profile. */
 const hasPressure = (samples: readonly HandSample[]): boolean =>
   samples.some(({ pressure }) => Math.abs(pressure - samples[0].pressure) > 0.02);

@@ -2,9 +2,12 @@
  * Lines from point to point: each click drives a peg, a drag pulls a handle out of it. A click on the first peg closes
  * the line, a double click or Enter ends it.
  */
+
 import { distance, type Point } from "#core/geometry/point.ts";
 import type { DrawnLine } from "#core/lines/drawn-line.ts";
 import { chainThrough, type Peg } from "#core/lines/figures.ts";
+import { onPage } from "../../../painting/view.ts";
+import type { KeyPress } from "../../keys/key-names.ts";
 import { arrowOf, isRemoval } from "../../keys/key-names.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press } from "../tool.ts";
@@ -58,7 +61,7 @@ const STEP = 4;
 const FAR = 40;
 
 /** Arrows move the next peg, Enter drives it, with Shift it closes the line, Backspace takes the last one back. */
-export function pegKey(desk: DeskStore, event: KeyboardEvent, pegging: Pegging): boolean {
+export function pegKey(desk: DeskStore, event: KeyPress, pegging: Pegging): boolean {
   const { pegs } = draw.held(desk.getState());
   const arrow = arrowOf(event);
   if (arrow) nudgePeg(desk, arrow, event.shiftKey ? FAR : STEP);
@@ -88,12 +91,12 @@ function drivePeg(desk: DeskStore, pegging: Pegging): void {
 }
 
 /** Moves the place of the next peg by screen pixels; it begins in the middle of the paper. */
-function nudgePeg(desk: DeskStore, [dx, dy]: Point, pixels: number): void {
+function nudgePeg(desk: DeskStore, arrow: Point, pixels: number): void {
   const state = desk.getState();
   const { x, y, width, height } = state.drawing.page.box;
   const from: Point = nextPeg(state) ?? [x + width / 2, y + height / 2];
-  const step = pixels / state.view.scale;
-  draw.hold(desk, { keyed: [from[0] + dx * step, from[1] + dy * step] });
+  const [dx, dy] = onPage(state.view, [arrow[0] * pixels, arrow[1] * pixels]);
+  draw.hold(desk, { keyed: [from[0] + dx, from[1] + dy] });
 }
 
 export function pegMarks(desk: Desk): OverlayMark[] {

@@ -9,7 +9,6 @@ import { isRemoval } from "../../keys/key-names.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { Tool } from "../tool.ts";
-import { GatherPanel } from "./gather-panel.tsx";
 import {
   gatherBare,
   gatheredPockets,
@@ -18,6 +17,7 @@ import {
   turnRound,
   walkGathered,
 } from "./gather-state.ts";
+import { gatherTray } from "./gather-tray.tsx";
 
 export const gatherTool: Tool = {
   name: "gather",
@@ -59,7 +59,7 @@ export const gatherTool: Tool = {
   },
   chooseAll: (desk) => gatherPockets(desk, desk.getState().derived.pockets, "alone"),
   marks: (desk) => gatheredPockets(desk).map((pocket) => ({ kind: "pocket", pocket })),
-  Panel: GatherPanel,
+  settings: gatherTray,
 };
 
 /** The pockets that a drag crosses, or whose inner points a loop holds. */

@@ -45,7 +45,7 @@ export function handlesOf(gradient: Gradient): Handle[] {
 const LEAST_GAP = 0.005;
 const between = (n: number, least: number, most: number): number => Math.min(most, Math.max(least, n));
 
-/** What is changed of a gradient when a handle is drawn to a place; with Alt its start is drawn out as its focus. */
+/** How dragging a handle to a place changes a gradient; with Alt the start handle sets the focus. */
 export function drawnTo(
   gradient: Gradient,
   { role, index }: Handle,

@@ -23,7 +23,7 @@ export const gradients = toolState<Settings, Held>(
   { cloth: null, stop: 0 },
 );
 
-/** The gradient that is chosen, as long as it lies somewhere. */
+/** The chosen gradient, as long as something still uses it. */
 export function chosenGradient(desk: Desk): Gradient | undefined {
   const { cloth } = gradients.held(desk);
   if (cloth === null) return undefined;

@@ -15,7 +15,6 @@ import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { CLICK_PIXELS } from "../click-or.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
 import { drawnTo, gradientMarks, handlesOf, shareOf } from "./gradient-handles.ts";
-import { GradientPanel } from "./gradient-panel.tsx";
 import {
   addStop,
   changeChosen,
@@ -24,6 +23,7 @@ import {
   gradients,
   takeStopOrAll,
 } from "./gradient-state.ts";
+import { gradientTray } from "./gradient-tray.tsx";
 
 const GRAB_PIXELS = 9;
 
@@ -58,7 +58,7 @@ export const gradientTool: Tool = {
     const own = gradient ? handlesOf(gradient).map(({ at }) => at) : [];
     return [...own, ...desk.derived.pockets.map(({ seed }) => seed)];
   },
-  Panel: GradientPanel,
+  settings: gradientTray,
 };
 
 const isOnHandle = (gradient: Gradient, at: Point, pixel: number): boolean =>

@@ -3,67 +3,41 @@ import { GROUND_SHADOWS, type GroundShadow } from "#core/drawing/drawing.ts";
 import { setGroundShadow } from "#core/drawing/light-edits.ts";
 import { Choice } from "../../../ui/choice.tsx";
 import { IconButton } from "../../../ui/icon-button.tsx";
-import { NumberField } from "../../../ui/number-field.tsx";
 import { Pick } from "../../../ui/pick.tsx";
-import { SliderRow } from "../../../ui/slider-row.tsx";
+import { SliderField } from "../../../ui/slider-field.tsx";
 import { useLengthMeasure } from "../../shapes/use-length-measure.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
-import { changeMakes, lampState } from "./lamp-state.ts";
-import { useMade } from "./use-made.ts";
+import type { Settings } from "../tool.ts";
+import { lampState } from "./lamp-state.ts";
+import { madeLength, madeShare, madeSteps, useIsMade } from "./made-fields.tsx";
 
-const MOST_HIGH = 0.15;
+/** Settings of the shadows thrown on what lies around or behind. Lengths are shares of the page's width. */
+export const castFields: Settings = {
+  "What throws the shadow": Thrower,
+  "Steps of the shadow": madeSteps("cast", "deeper", "Steps"),
+  "How high it stands": madeLength("cast", "high", "How high it stands", {
+    word: "High",
+    most: 0.15,
+    least: 1e-4,
+  }),
+  "Softness of the shadow": madeShare("cast", "soft", "Softness of the shadow", "Soft"),
+};
 
-/** Shadows thrown on what lies around, behind, or on the ground. */
-export function CastFields() {
-  const { deeper, high, soft } = useMade("cast");
+function Thrower() {
   const castOf = useDesk((s) => lampState.settings(s).castOf);
   const desk = useDeskStore();
-  const { keep } = desk.getState();
-  return (
-    <>
-      <div className="grid gap-1 text-xs">
-        <Choice
-          label="What throws the shadow"
-          value={castOf}
-          onChange={(next) => lampState.change(desk, { castOf: next })}
-          options={[
-            { value: "pocket", word: "Pocket" },
-            { value: "part", word: "Part" },
-          ]}
-        />
-        <NumberField
-          label="Steps"
-          className="w-10"
-          value={deeper}
-          min={-6}
-          max={6}
-          digits={0}
-          onChange={(next) => changeMakes(desk, "cast", { deeper: next })}
-        />
-      </div>
-      <div className="grid grid-cols-[auto_5rem] gap-x-2">
-        <SliderRow
-          label="How high it stands"
-          measure={useLengthMeasure(MOST_HIGH)}
-          word="High"
-          value={Math.sqrt(high / MOST_HIGH)}
-          onChange={(share) =>
-            changeMakes(desk, "cast", { high: Math.max(1e-4, share ** 2 * MOST_HIGH) }, "show")
-          }
-          onDone={keep}
-        />
-        <SliderRow
-          label="Softness of the shadow"
-          word="Soft"
-          value={soft}
-          onChange={(next) => changeMakes(desk, "cast", { soft: next }, "show")}
-          onDone={keep}
-        />
-      </div>
-      <GroundFields />
-    </>
-  );
+  return useIsMade("cast") ? (
+    <Choice
+      label="What throws the shadow"
+      value={castOf}
+      onChange={(next) => lampState.change(desk, { castOf: next })}
+      options={[
+        { value: "pocket", word: "Pocket" },
+        { value: "part", word: "Part" },
+      ]}
+    />
+  ) : null;
 }
 
 const GROUND_WORDS: Readonly<Record<GroundShadow["kind"], string>> = {
@@ -81,62 +55,63 @@ const newShadow = ({ drawing }: Desk, kind: GroundShadow["kind"]): GroundShadow 
 });
 
 /** The shadow of the whole drawing on the ground. */
-function GroundFields() {
+export function GroundFields() {
   const shadow = useDesk((s) => s.drawing.groundShadow);
+  const desk = useDeskStore();
+  const { edit } = desk.getState();
+  if (!useIsMade("cast")) return null;
+  return (
+    <>
+      <Pick
+        label="Shadow on the ground"
+        value={shadow?.kind ?? ""}
+        onChange={(next) => {
+          const kind = GROUND_SHADOWS.find((one) => one === next);
+          edit(setGroundShadow(kind ? { ...(shadow ?? newShadow(desk.getState(), kind)), kind } : null));
+        }}
+        options={[
+          { value: "", word: "No ground shadow" },
+          ...GROUND_SHADOWS.map((kind) => ({ value: kind, word: GROUND_WORDS[kind] })),
+        ]}
+      />
+      {shadow ? <GroundShadowFields shadow={shadow} /> : null}
+    </>
+  );
+}
+
+function GroundShadowFields({ shadow }: { shadow: GroundShadow }) {
   const pageWidth = useDesk((s) => s.drawing.page.box.width);
+  const softness = useLengthMeasure(MOST_GROUND_SOFT);
   const desk = useDeskStore();
   const { edit, show, keep } = desk.getState();
-  const { soft = 0, opacity = 0 } = shadow ?? {};
-  const softness = useLengthMeasure(MOST_GROUND_SOFT);
   return (
-    <div className="grid gap-1 text-xs">
-      <div className="flex items-center gap-1">
-        <Pick
-          label="Shadow on the ground"
-          value={shadow?.kind ?? ""}
-          onChange={(next) => {
-            const kind = GROUND_SHADOWS.find((one) => one === next);
-            edit(setGroundShadow(kind ? { ...(shadow ?? newShadow(desk.getState(), kind)), kind } : null));
-          }}
-          options={[
-            { value: "", word: "No ground shadow" },
-            ...GROUND_SHADOWS.map((kind) => ({ value: kind, word: GROUND_WORDS[kind] })),
-          ]}
-          className={shadow ? "w-38" : "w-44"}
-        />
-        {shadow ? (
-          <IconButton
-            small
-            label="The ground shadow in the colour in hand"
-            onClick={() => edit(setGroundShadow({ ...shadow, paint: desk.getState().paint }))}
-          >
-            <Droplet size={15} aria-hidden />
-          </IconButton>
-        ) : null}
-      </div>
-      {shadow ? (
-        <div className="grid grid-cols-[auto_6rem] gap-x-2">
-          <SliderRow
-            label="Strength of the ground shadow"
-            word="Strong"
-            value={opacity}
-            onChange={(next) => show(setGroundShadow({ ...shadow, opacity: next }))}
-            onDone={keep}
-          />
-          <SliderRow
-            label="Softness of the ground shadow"
-            measure={softness}
-            word="Soft"
-            value={Math.sqrt(soft / pageWidth / MOST_GROUND_SOFT)}
-            onChange={(share) => {
-              const { soft: _, ...sharp } = shadow;
-              const next = share ** 2 * MOST_GROUND_SOFT * pageWidth;
-              show(setGroundShadow(next > 0 ? { ...sharp, soft: next } : sharp));
-            }}
-            onDone={keep}
-          />
-        </div>
-      ) : null}
-    </div>
+    <>
+      <IconButton
+        small
+        label="The ground shadow in the colour in hand"
+        onClick={() => edit(setGroundShadow({ ...shadow, paint: desk.getState().paint }))}
+      >
+        <Droplet size={15} aria-hidden />
+      </IconButton>
+      <SliderField
+        label="Strength of the ground shadow"
+        word="Strong"
+        value={shadow.opacity}
+        onChange={(next) => show(setGroundShadow({ ...shadow, opacity: next }))}
+        onDone={keep}
+      />
+      <SliderField
+        label="Softness of the ground shadow"
+        measure={softness}
+        word="Soft"
+        value={Math.sqrt((shadow.soft ?? 0) / pageWidth / MOST_GROUND_SOFT)}
+        onChange={(share) => {
+          const { soft: _, ...sharp } = shadow;
+          const next = share ** 2 * MOST_GROUND_SOFT * pageWidth;
+          show(setGroundShadow(next > 0 ? { ...sharp, soft: next } : sharp));
+        }}
+        onDone={keep}
+      />
+    </>
   );
 }

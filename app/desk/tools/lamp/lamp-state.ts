@@ -132,7 +132,10 @@ export function chosenMade(desk: Desk): string | null {
   return pour !== null && desk.drawing.pours[pour]?.[makes] ? pour : null;
 }
 
-/** Takes what the lamp makes away from a pocket, or from the one that is chosen; of parts, from the one at work. */
+/**
+ * Removes the lamp's light from a pocket, or from the chosen one; where it belongs to parts, from the part at
+ * work.
+ */
 export function leaveOut(desk: DeskStore, pocket?: Pocket): void {
   const state = desk.getState();
   const { makes } = lampState.settings(state);

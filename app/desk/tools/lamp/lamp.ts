@@ -11,8 +11,8 @@ import { colouredIn } from "../../pockets/pour-in.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
-import { LampPanel } from "./lamp-panel.tsx";
 import { chosenMade, lampState, leaveOut, nextMade } from "./lamp-state.ts";
+import { lampTray } from "./lamp-tray.tsx";
 import { unseenOf } from "./say-unseen.ts";
 
 const GRAB_PIXELS = 14;
@@ -42,7 +42,7 @@ export const lampTool: Tool = {
   },
   places: (desk) => [lampOn(desk.drawing).at, ...desk.derived.pockets.map(({ seed }) => seed)],
   marks: lampMarks,
-  Panel: LampPanel,
+  settings: lampTray,
 };
 
 const shareOf = ({ drawing: { page } }: Desk, [x, y]: Point): Point => [

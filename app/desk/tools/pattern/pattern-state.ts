@@ -40,7 +40,7 @@ export const patterns = toolState<Settings, Held>(
   { cloth: null, banded: null },
 );
 
-/** The pattern that is chosen, as long as it lies somewhere. */
+/** The chosen pattern, as long as something still uses it. */
 export function chosenPattern(desk: Desk): Pattern | undefined {
   const { cloth } = patterns.held(desk);
   return cloth === null ? undefined : patternedWith(desk.drawing, cloth)[0]?.pattern;

@@ -17,8 +17,8 @@ import { walkedPocket } from "../../pockets/walk.ts";
 import { colouredAt } from "../../shapes/coloured-at.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
-import { PatternPanel } from "./pattern-panel.tsx";
 import { chosenPattern, patterns, takeAway } from "./pattern-state.ts";
+import { patternTray } from "./pattern-tray.tsx";
 
 const GRAB_PIXELS = 10;
 /** How far the handle that turns and scales stands from its figure, in multiples of the figures' size. */
@@ -61,7 +61,7 @@ export const patternTool: Tool = {
     const own = pattern ? [pattern.at, handleOf(pattern)] : bandEnds(desk).map(({ at }) => at);
     return [...own, ...desk.derived.pockets.map(({ seed }) => seed)];
   },
-  Panel: PatternPanel,
+  settings: patternTray,
 };
 
 function handleOf({ at, turn, size }: Pattern): Point {
@@ -96,7 +96,7 @@ function chosenBands(desk: Desk) {
   return line && { id: banded!, bands, line, along: bands.along ?? { from: 0, to: 1 } };
 }
 
-/** Where it can be taken at its ends; those of a closed line lie on one another until they are drawn apart. */
+/** The places where its ends can be taken hold of; those of a closed line coincide until they are dragged apart. */
 function bandEnds(desk: Desk): { readonly end: "from" | "to"; readonly at: Point }[] {
   const chosen = chosenBands(desk);
   if (!chosen) return [];

@@ -23,21 +23,20 @@ export function TileChoice() {
     setReading(false);
   };
   return (
-    <div className="flex gap-1 text-xs">
+    <div className="flex gap-2 text-xs">
       {Object.keys(tiles).length > 0 ? (
         <Pick
           label="Picture that repeats"
           value={tile ?? ""}
           onChange={(next) => choose(desk, next)}
           options={Object.values(tiles).map(({ id, name }) => ({ value: id, word: name }))}
-          className="max-w-32"
         />
       ) : null}
       <PictureButton
         label={reading ? "Reading…" : "Choose a picture"}
         accept={PICTURES}
         onFile={(file) => void take(file)}
-        className="h-7 shrink-0 px-2"
+        className="h-target shrink-0 px-2"
       />
     </div>
   );

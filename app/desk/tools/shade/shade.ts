@@ -2,8 +2,8 @@
 import { Sun } from "lucide-react";
 import { colouring } from "../colour/colouring.ts";
 import type { Tool } from "../tool.ts";
-import { ShadePanel } from "./shade-panel.tsx";
 import { shade } from "./shade-state.ts";
+import { shadeTray } from "./shade-tray.tsx";
 
 export const shadeTool: Tool = {
   name: shade.name,
@@ -12,5 +12,5 @@ export const shadeTool: Tool = {
   icon: Sun,
   lights: true,
   ...colouring(shade),
-  Panel: ShadePanel,
+  settings: shadeTray,
 };

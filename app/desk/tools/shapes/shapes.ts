@@ -7,8 +7,8 @@ import type { Desk } from "../../store/desk-state.ts";
 import { arranging } from "../arrange/arrange.ts";
 import { bendingOf, ringNear } from "../bend/bend.ts";
 import type { Tool } from "../tool.ts";
-import { ShapesPanel } from "./shapes-panel.tsx";
 import { shapes } from "./shapes-state.ts";
+import { shapesTray } from "./shapes-tray.tsx";
 
 const rings = (desk: Desk) => shapesInReach(desk).flatMap(ringsOf);
 
@@ -43,5 +43,5 @@ export const shapesTool: Tool = {
   key: (desk, event) => now(desk.getState()).key?.(desk, event) ?? false,
   chooseAll: (desk) => now(desk.getState()).chooseAll?.(desk),
   marks: (desk) => now(desk).marks?.(desk) ?? [],
-  Panel: ShapesPanel,
+  settings: shapesTray,
 };

@@ -15,7 +15,7 @@ interface Settings {
 }
 
 interface Held {
-  /** Corners that must be kept: numbers of points by line, true while the line has so many numbers. */
+  /** Corners that must be kept: point numbers by line, valid while the line's chain has that length. */
   readonly pins: Readonly<Record<string, { readonly of: number; readonly points: readonly number[] }>>;
   /** What tidying comes to, true while the lines are those it was worked out for. */
   readonly preview: { readonly stamp: number; readonly reading: TidyReading } | null;

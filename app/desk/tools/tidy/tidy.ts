@@ -5,8 +5,8 @@ import { strokeNear } from "../../lines/lines-near.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { OverlayMark, Tool } from "../tool.ts";
 import { applyTidy } from "./apply-tidy.ts";
-import { TidyPanel } from "./tidy-panel.tsx";
 import { pinsOf, previewTidy, tidy, tidyPreview } from "./tidy-state.ts";
+import { tidyTray, useTidyPreview } from "./tidy-tray.tsx";
 
 const POINT_PIXELS = 8;
 
@@ -44,7 +44,8 @@ export const tidyTool: Tool = {
   },
   chooseAll: (desk) => chooseForTidy(desk, Object.keys(desk.getState().drawing.strokes)),
   marks: tidyMarks,
-  Panel: TidyPanel,
+  settings: tidyTray,
+  useInHand: useTidyPreview,
 };
 
 function chooseForTidy(desk: DeskStore, selected: readonly string[]): void {

@@ -6,9 +6,9 @@ import { distance, mix, type Point } from "#core/geometry/point.ts";
 import { regionContains } from "#core/geometry/polygon.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import type { OverlayMark, Tool } from "../tool.ts";
-import { TrimPanel } from "./trim-panel.tsx";
 import { type AnyTail, caughtTails, shortTails, tailsOf, trim } from "./trim-state.ts";
 import { trimTails } from "./trim-tails.ts";
+import { trimTray } from "./trim-tray.tsx";
 
 const GRAB_PIXELS = 9;
 
@@ -83,7 +83,7 @@ export const trimTool: Tool = {
       ...caught.map((tail) => markOf(desk, tail, false)),
     ];
   },
-  Panel: TrimPanel,
+  settings: trimTray,
 };
 
 const markOf = (desk: Desk, tail: AnyTail, dashed: boolean): OverlayMark => ({
