@@ -5,6 +5,7 @@ import { Announcer } from "./announcer.tsx";
 import { Hand } from "./canvas/hand.ts";
 import { HeldKeysPad } from "./canvas/held-keys-pad.tsx";
 import { LeakCard } from "./canvas/leak-card.tsx";
+import { guardFromPalms } from "./canvas/palm-guard.ts";
 import { Paper } from "./canvas/paper.tsx";
 import { ReasonSign } from "./canvas/reason-sign.tsx";
 import { useFramePlan } from "./frame/use-frame-plan.ts";
@@ -17,6 +18,8 @@ import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { LostSign } from "./rail/lost-sign.tsx";
 import { RoomWatch } from "./rail/room-watch.tsx";
 import { StageRail } from "./rail/stage-rail.tsx";
+import { PointOut } from "./show-me/point-out.tsx";
+import { ShowMeStrip } from "./show-me/show-me-strip.tsx";
 import type { DeskStore, StageName } from "./store/desk-state.ts";
 import { createDesk } from "./store/desk-store.ts";
 import { isPanelShown } from "./store/frame-slice.ts";
@@ -53,6 +56,7 @@ function DeskLayout() {
   const keyDesk = useMemo(() => ({ desk, hand, onPanning }), [desk, hand]);
   useThumbnail();
   useFramePlan();
+  useEffect(guardFromPalms, []);
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
     const [file] = event.dataTransfer.files;
@@ -66,16 +70,20 @@ function DeskLayout() {
     <div className="desk" data-panels={panels}>
       <main
         data-mat={mat}
-        className="desk-paper relative min-h-0 min-w-0"
+        className="desk-paper flex min-h-0 min-w-0 flex-col"
         onDragOver={(event) => event.preventDefault()}
         onDrop={onDrop}
       >
         <h1 className="sr-only">Desk</h1>
-        <Paper hand={hand} panning={panning} describe={describe} />
-        <LeakCard />
-        <ReasonSign />
-        <HeldKeysPad />
-        <div id={OVER_PAPER} className="absolute inset-x-2 bottom-0 z-10 flex justify-center" />
+        <ShowMeStrip />
+        <div className="relative min-h-0 flex-1">
+          <Paper hand={hand} panning={panning} describe={describe} />
+          <PointOut />
+          <LeakCard />
+          <ReasonSign />
+          <HeldKeysPad />
+          <div id={OVER_PAPER} className="absolute inset-x-2 bottom-0 z-10 flex justify-center" />
+        </div>
       </main>
       <StageRail />
       {tin && <TinPanel />}

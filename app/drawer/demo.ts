@@ -5,6 +5,9 @@ export interface Demo {
   readonly about: string;
 }
 
+/** The one that the guided spot is made on. */
+export const SHOW_ME_DEMO = "almanac-seedling.svg";
+
 /** The coloured demos come first: they show what can be made here. */
 export const DEMOS: readonly Demo[] = [
   {
@@ -43,6 +46,11 @@ export const DEMOS: readonly Demo[] = [
     file: "almanac-pumpkins.svg",
     title: "Pumpkins by the path",
     about: "Loose, as a quick brush leaves it: for a few dabs",
+  },
+  {
+    file: SHOW_ME_DEMO,
+    title: "Seedling in a pot",
+    about: "Small and loose: Show me leads through it",
   },
   {
     file: "almanac-radishes.png",

@@ -1,9 +1,10 @@
 import clsx from "clsx";
-import { Copy, FilePlus2, FolderOpen, Pencil, ScanLine, Trash2 } from "lucide-react";
+import { Copy, FilePlus2, FolderOpen, Footprints, Pencil, ScanLine, Trash2 } from "lucide-react";
 import { type DragEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import { Form, Link, PrefetchPageLinks, useFetcher } from "react-router";
 import type { Kept } from "../keep/shelf.ts";
 import { PICTURES } from "../scan/held-scan.ts";
+import { Button } from "../ui/button.tsx";
 import { FrondMark } from "../ui/frond-mark.tsx";
 import { useNotice } from "../ui/notices.tsx";
 import { readyWorkers } from "../work/clients.ts";
@@ -75,14 +76,7 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
             Your drawings
           </h2>
           {cards.length === 0 ? (
-            <p
-              className="mt-3 rounded-md border border-dashed border-edge px-5 py-7 text-quiet"
-              aria-busy={waiting}
-            >
-              {waiting
-                ? "Opening the drawer…"
-                : "Nothing here yet. Drop an SVG of line art or a scan of inked paper anywhere on this page, or begin with a drawing below."}
-            </p>
+            <EmptyDrawer waiting={waiting} />
           ) : (
             <ul className="mt-3 grid grid-cols-[repeat(auto-fill,minmax(200px,1fr))] gap-x-5 gap-y-6">
               {cards.map((card) => (
@@ -109,6 +103,39 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
       <ReadingSign {...file} />
       <ImportDialog {...file} />
     </main>
+  );
+}
+
+function EmptyDrawer({ waiting }: { waiting: boolean }) {
+  return (
+    <div
+      aria-busy={waiting}
+      className="mt-3 flex flex-wrap items-center gap-4 rounded-md border border-dashed border-edge px-5 py-5"
+    >
+      {waiting ? (
+        <p className="text-quiet">Opening the drawer…</p>
+      ) : (
+        <>
+          <p className="min-w-0 flex-1 basis-80 text-quiet">
+            Nothing here yet. Drop an SVG of line art or a scan of inked paper anywhere on this page, begin
+            with a drawing below, or be shown a first spot in eight steps.
+          </p>
+          <ShowMeButton main />
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Begins the guided spot, or takes it up again. */
+function ShowMeButton({ main = false }: { main?: boolean }) {
+  return (
+    <Form method="post">
+      <input type="hidden" name="intent" value="show-me" />
+      <Button type="submit" size="large" main={main}>
+        <Footprints size={17} aria-hidden /> Show me
+      </Button>
+    </Form>
   );
 }
 

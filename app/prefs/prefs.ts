@@ -2,15 +2,17 @@
 import {
   ArrayMaxSize,
   ArrayMinSize,
+  IsArray,
   IsBoolean,
   IsIn,
   IsNumber,
   IsObject,
   IsOptional,
+  IsString,
   Max,
   Min,
 } from "class-validator";
-import { broughtIn, rules } from "#core/drawing/checked.ts";
+import { broughtIn, Nested, rules } from "#core/drawing/checked.ts";
 import { EVEN_CURVE, type PressureCurve } from "#core/lines/pen.ts";
 
 export const FRAMES = ["system", "light", "dark"] as const;
@@ -26,6 +28,18 @@ export const PEN_BUTTONS = ["menu", "rub", "dip", "move"] as const;
 export const BESIDE_PEN = ["move", "nothing"] as const;
 /** Where keys to be held stand on the screen. */
 export const HELD_KEYS = ["device", "shown", "hidden"] as const;
+
+/** The guided spot that was begun: its drawing, whether it is shown, and by name the steps that were passed over. */
+export class GuidedSpot {
+  readonly drawing!: string;
+  readonly open!: boolean;
+  readonly passed!: readonly string[];
+}
+rules(GuidedSpot, Object, {
+  drawing: [IsString()],
+  open: [IsBoolean()],
+  passed: [IsArray(), IsString({ each: true })],
+});
 
 export class Prefs {
   /** How light everything around the drawing is. */
@@ -49,6 +63,7 @@ export class Prefs {
   readonly keys!: Readonly<Record<string, string>>;
   /** Whether what a tray has no room for stands open above it. */
   readonly trayOpen!: boolean;
+  readonly guided?: GuidedSpot;
 }
 rules(Prefs, Object, {
   frame: [IsOptional(), IsIn(FRAMES)],
@@ -71,6 +86,7 @@ rules(Prefs, Object, {
   heldKeys: [IsOptional(), IsIn(HELD_KEYS)],
   keys: [IsOptional(), IsObject()],
   trayOpen: [IsOptional(), IsBoolean()],
+  guided: [IsOptional(), Nested(() => GuidedSpot)],
 });
 
 export const USUAL: Prefs = {

@@ -1,5 +1,6 @@
 import { useLiveQuery } from "dexie-react-hooks";
 import { redirect } from "react-router";
+import { takeUpGuided } from "../desk/show-me/guided.ts";
 import type { Card } from "../drawer/card.ts";
 import { DrawerPage } from "../drawer/drawer-page.tsx";
 import { openDemo } from "../drawer/open-demo.ts";
@@ -43,6 +44,8 @@ export async function clientAction({ request }: Route.ClientActionArgs) {
     case "open-demo":
       if (String(form.get("file")).endsWith(".png")) return redirect(`/scan?demo=${form.get("file")}`);
       return redirect(`/desk/${await openDemo(String(form.get("file")), String(form.get("title")))}`);
+    case "show-me":
+      return redirect(`/desk/${await takeUpGuided()}`);
     case "rename":
       await renameDrawing(id, String(form.get("name")).trim() || "Untitled");
       break;

@@ -15,6 +15,7 @@ import { drawLantern } from "./lantern.ts";
 import { pictureOf } from "./picture.ts";
 import { drawPumpkins } from "./pumpkins.ts";
 import { drawRadishes } from "./radishes.ts";
+import { drawSeedling } from "./seedling.ts";
 import { drawSnail } from "./snail.ts";
 import { drawSprig } from "./sprig.ts";
 
@@ -26,6 +27,7 @@ const DRAWINGS: readonly [file: string, title: string, draw: () => Hand][] = [
   ["almanac-lantern", "Lantern in the shed", drawLantern],
   ["almanac-snail", "Snail on a rain barrel", drawSnail],
   ["almanac-pumpkins", "Pumpkins by the path", drawPumpkins],
+  ["almanac-seedling", "Seedling in a pot", drawSeedling],
 ];
 
 for (const [file, title, draw] of DRAWINGS) {

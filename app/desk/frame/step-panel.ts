@@ -1,6 +1,14 @@
 /** Steps with one key from what stands around the paper to the next, so that nothing is many presses away. */
 
-const PLACES = ["#paper", ".desk-rail", ".desk-tin", ".desk-press", ".desk-tray", "#more-settings"];
+const PLACES = [
+  "#paper",
+  "#show-me",
+  ".desk-rail",
+  ".desk-tin",
+  ".desk-press",
+  ".desk-tray",
+  "#more-settings",
+];
 const FOCUSABLE =
   'a[href], button:not(:disabled):not([tabindex="-1"]), input:not(:disabled), select, [tabindex="0"]';
 

@@ -44,7 +44,7 @@ function bringOut(desk: DeskStore): boolean {
   const { pointer, view, matSize } = state;
   const middle: Point = [matSize.width / 2, matSize.height / 2];
   const at = walkedPocket(state)?.seed ?? toPagePoint(view, pointer.at ?? middle);
-  put(desk, at);
+  bringPointerTo(desk, at);
   state.say(
     `Pointer at ${wordsFor(state, at)}. Arrows move it, Enter presses and lets go, J goes to the next place.`,
   );
@@ -68,7 +68,7 @@ function moveBy(desk: DeskStore, hand: Hand, [dx, dy]: Point, event: KeyPress): 
 }
 
 function moveTo(desk: DeskStore, hand: Hand, at: Point, shift = false): void {
-  put(desk, at);
+  bringPointerTo(desk, at);
   const press = hand.pressAt(at, shift);
   const state = desk.getState();
   if (hand.gesture) hand.move([press]);
@@ -82,7 +82,8 @@ function moveTo(desk: DeskStore, hand: Hand, at: Point, shift = false): void {
 }
 
 /** Stands somewhere, with the paper drawn along where that would be out of sight. */
-function put(desk: DeskStore, at: Point): void {
+/** The pointer that keys move stands there, in page units; the paper is moved where it would be out of sight. */
+export function bringPointerTo(desk: DeskStore, at: Point): void {
   const { view, matSize, moveView, standAt, walkTo } = desk.getState();
   const [x, y] = toScreen(view, at);
   const into = (value: number, most: number) =>

@@ -1,12 +1,14 @@
-import { BookMarked, Keyboard, Menu, Settings2 } from "lucide-react";
+import { BookMarked, Footprints, Keyboard, Menu, Settings2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { MENU, MENU_ITEM } from "../../ui/menu.ts";
+import { useShowMe } from "../show-me/use-show-me.ts";
 import { useDeskStore } from "../store/use-desk.ts";
 
 /** What is wanted seldom: versions, the sheet of keys, the choices of this device. */
 export function DeskMenu() {
   const { openWindow } = useDeskStore().getState();
+  const showMe = useShowMe();
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
@@ -18,6 +20,9 @@ export function DeskMenu() {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content align="end" sideOffset={6} collisionPadding={8} className={MENU}>
+          <Entry icon={<Footprints size={16} aria-hidden />} onSelect={showMe}>
+            Show me
+          </Entry>
           <Entry icon={<BookMarked size={16} aria-hidden />} onSelect={() => openWindow("versions")}>
             Versions
           </Entry>

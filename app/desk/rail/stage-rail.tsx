@@ -66,6 +66,7 @@ function StageStop({ stage, hotkey }: { stage: Stage; hotkey: number }) {
     <li className="relative flex justify-center">
       <button
         type="button"
+        data-stage={name}
         aria-current={active ? "step" : undefined}
         title={`${name} (${hotkey})`}
         onClick={() => chooseStage(name)}

@@ -33,6 +33,7 @@ export function Well({ colour, chosen, reached, isNew }: Props) {
   return (
     <li
       {...row}
+      data-colour={colour.id}
       onPointerEnter={() => light(true)}
       onPointerLeave={() => light(false)}
       className={clsx(

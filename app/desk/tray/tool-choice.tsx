@@ -28,6 +28,7 @@ function ToolRow() {
         <ToggleGroup.Item
           key={name}
           value={name}
+          data-tool={name}
           title={`${hint} (${TRAY_KEYS[i]?.toUpperCase()})`}
           className={clsx(
             "flex h-13 w-14 flex-col items-center justify-center gap-0.5 rounded-md border",
@@ -52,6 +53,7 @@ function ToolMenu() {
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={`Tool: ${word}`}
+        data-tool-menu
         className="flex h-13 flex-1 items-center justify-center gap-2 rounded-md border border-fern bg-fern-soft px-3 font-semibold text-fern"
       >
         <Icon size={20} strokeWidth={1.8} aria-hidden /> {word} <ChevronUp size={15} aria-hidden />
