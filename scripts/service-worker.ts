@@ -20,7 +20,7 @@ function buildId(): string {
 }
 
 const revision = buildId();
-const pages = ["/", "/scan", "/desk/any"];
+const pages = ["/", "/scan", "/desk/any", "/help/any"];
 const demos = DEMOS.flatMap(({ file }) => [`/demo/${file}`, `/demo/${file}?picture`]);
 
 await build({
@@ -36,7 +36,7 @@ const { warnings } = await injectManifest({
   swSrc: BUNDLED,
   swDest: join(CLIENT, "service-worker.js"),
   globDirectory: CLIENT,
-  globPatterns: ["**/*.{js,css,woff,woff2,svg,png,webmanifest}"],
+  globPatterns: ["**/*.{js,css,woff,woff2,svg,png,webp,webmanifest}"],
   globIgnores: ["service-worker.js"],
   dontCacheBustURLsMatching: /^assets\//,
   maximumFileSizeToCacheInBytes: 8 * 2 ** 20,

@@ -1,5 +1,14 @@
 import clsx from "clsx";
-import { Copy, FilePlus2, FolderOpen, Footprints, Pencil, ScanLine, Trash2 } from "lucide-react";
+import {
+  CircleQuestionMark,
+  Copy,
+  FilePlus2,
+  FolderOpen,
+  Footprints,
+  Pencil,
+  ScanLine,
+  Trash2,
+} from "lucide-react";
 import { type DragEvent, type ReactNode, useEffect, useRef, useState } from "react";
 import { Form, Link, PrefetchPageLinks, useFetcher } from "react-router";
 import type { Kept } from "../keep/shelf.ts";
@@ -64,6 +73,9 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
             <p className="mt-1.5 text-quiet">Colour line art: find its pockets, pour, shade, deliver.</p>
           </div>
           <WaysIn onFile={take} busy={file.reading !== null} />
+          <Link to="/help" className={clsx(WAY, "border border-edge bg-raised hover:bg-well")}>
+            <CircleQuestionMark size={17} aria-hidden /> Help
+          </Link>
         </header>
         {storage === "memory" && (
           <p role="alert" className="mt-6 rounded-md border border-ember bg-ember-soft px-4 py-3">

@@ -13,6 +13,7 @@ precacheAndRoute(self.__WB_MANIFEST, { ignoreURLParametersMatching: [/^(?!pictur
 /** The page that stands for an address: which drawing it shows is read from the address itself. */
 const shellFor = (path: string): string | undefined => {
   if (path === "/" || path === "/scan") return path;
+  if (path.startsWith("/help")) return "/help/any";
   return path.startsWith("/desk/") ? "/desk/any" : undefined;
 };
 

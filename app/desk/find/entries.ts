@@ -1,6 +1,7 @@
-/** All that Find finds: tools, what keys do, settings, sections, windows, colours, parts, lines, drawings. */
+/** All that Find finds: tools, what keys do, settings, sections, windows, pages of Help, colours, parts, lines, drawings. */
 import { ranked } from "#core/drawing/drawing.ts";
 import { partsOf } from "#core/drawing/parts.ts";
+import { HELP_PAGES } from "../../help/pages.ts";
 import { setPrefs } from "../../prefs/prefs-store.ts";
 import { pressOf, showCombo } from "../keys/combo.ts";
 import { KEYS } from "../keys/keys.ts";
@@ -38,6 +39,7 @@ export function entriesOf(keyDesk: KeyDesk, own: OwnKeys): readonly FindEntry[] 
     ...sections(desk),
     ...windows(desk),
     ...choices(),
+    ...help(desk),
     ...things(desk),
   ];
 }
@@ -110,6 +112,7 @@ function sections(desk: DeskStore): FindEntry[] {
 }
 
 const WINDOWS: Readonly<Record<Exclude<WindowName, "find">, string>> = {
+  help: "Help",
   versions: "Versions",
   keys: "Keys",
   settings: "Settings",
@@ -125,6 +128,15 @@ const windows = (desk: DeskStore): FindEntry[] =>
     where: "window",
     also: also(word),
     run: () => desk.getState().openWindow(name as WindowName),
+  }));
+
+const help = (desk: DeskStore): FindEntry[] =>
+  HELP_PAGES.map(({ name, title, also: others }) => ({
+    id: `help ${name}`,
+    word: title,
+    where: "page of Help",
+    also: others,
+    run: () => desk.getState().openHelp(name),
   }));
 
 const choices = (): FindEntry[] => [

@@ -41,7 +41,7 @@ export function FindWindow({ keyDesk, onClose }: { keyDesk: KeyDesk; onClose: ()
                 autoFocus
                 value={sought}
                 onValueChange={setSought}
-                placeholder="A tool, a setting, a colour, a line, a drawing…"
+                placeholder="A tool, a setting, a colour, a page of Help…"
                 className="h-12 flex-1 bg-transparent text-base shadow-none! outline-none!"
               />
             </div>

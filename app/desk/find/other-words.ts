@@ -30,6 +30,7 @@ export const OTHER_WORDS: Readonly<Record<string, string>> = {
   "Page, ground and signature": "sheet format canvas size bleed resolution dpi background sign",
   "Colourway to deliver": "export palette variant",
   "Line colour": "stroke colour ink recolour",
+  Help: "manual guide how",
   Versions: "history backup snapshot restore",
   Settings: "preferences options theme",
   Keys: "shortcuts hotkeys keyboard",

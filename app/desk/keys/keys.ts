@@ -62,6 +62,7 @@ export const KEYS: readonly KeyEntry[] = [
   { name: "part-back", combo: "PageDown", does: "Send the part at work back", also: "order lower" },
   { name: "key-pointer", combo: "K", does: "Bring out the pointer that keys move, or put it away" },
   { name: "key-place", combo: "J", does: "That pointer to the next place the tool works on" },
+  { name: "help", combo: "F1", does: "Help about the tool in hand", also: "manual guide" },
   { name: "sheet", combo: "?", does: "The sheet of keys", also: "shortcuts hotkeys help" },
   { name: "next-line", combo: "]", does: "Choose the next line", where: "Lines" },
   { name: "line-before", combo: "[", does: "Choose the line before", where: "Lines" },

@@ -1,5 +1,6 @@
 /** What a press of a key means on the desk, by the usual combinations (keys.ts). */
 import { ranked } from "#core/drawing/drawing.ts";
+import { helpAbout } from "../../help/pages.ts";
 import type { Hand } from "../canvas/hand.ts";
 import { stepPanel } from "../frame/step-panel.ts";
 import { movePart } from "../parts/part-actions.ts";
@@ -37,8 +38,15 @@ export function pressKey({ desk, hand, onPanning }: KeyDesk, press: KeyPress, on
     if (press.key === "Escape" || isUndo(press)) cancel();
     return press.key !== "Shift";
   }
+  if (press.key === "F1") return helpInHand(desk);
   if (press.key === "F6") return stepPanel(press.shiftKey ? -1 : 1);
   return press.ctrlKey || press.metaKey ? onCommand(desk, press) : onKey(desk, press, onPanning, onPaper);
+}
+
+function helpInHand(desk: DeskStore): boolean {
+  const state = desk.getState();
+  state.openHelp(helpAbout(`tool ${toolOf(state).name}`)?.name ?? null);
+  return true;
 }
 
 /** A key that lasts as long as it is held was let go. */

@@ -1,6 +1,7 @@
 import clsx from "clsx";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { useId, useLayoutEffect, useRef, useState } from "react";
+import { HelpButton } from "../help-button.tsx";
 import { stageOf } from "../stages/index.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import type { PressSection } from "./section.ts";
@@ -89,20 +90,23 @@ function Section({ section, open }: { section: PressSection; open: boolean }) {
       data-section={name}
       className={clsx("flex min-h-0 flex-col", open && isList && "flex-1", !open && "shrink-0")}
     >
-      <h2 className="shrink-0 py-0.5 touch:pt-2.5 touch:pb-1">
-        <button
-          type="button"
-          aria-expanded={open}
-          onClick={() => foldSection(name, !open)}
-          className="flex h-target w-full items-center gap-1.5 px-3 text-left hover:bg-well"
-        >
-          <span id={id} className="min-w-0 flex-1 truncate font-display text-base">
-            {title}
-          </span>
-          <span className="shrink-0 text-xs text-quiet tabular-nums">{says}</span>
-          <Arrow size={14} aria-hidden className="shrink-0 text-quiet" />
-        </button>
-      </h2>
+      <div className="flex shrink-0 items-center gap-0.5 py-0.5 pr-1 touch:gap-apart touch:pt-2.5 touch:pb-1">
+        <h2 className="min-w-0 flex-1">
+          <button
+            type="button"
+            aria-expanded={open}
+            onClick={() => foldSection(name, !open)}
+            className="flex h-target w-full items-center gap-1.5 px-3 text-left hover:bg-well"
+          >
+            <span id={id} className="min-w-0 flex-1 truncate font-display text-base">
+              {title}
+            </span>
+            <span className="shrink-0 text-xs text-quiet tabular-nums">{says}</span>
+            <Arrow size={14} aria-hidden className="shrink-0 text-quiet" />
+          </button>
+        </h2>
+        {open && <HelpButton small about={`section ${name}`} />}
+      </div>
       {open ? (
         <div className="flex min-h-0 flex-1 flex-col overflow-y-auto">
           <div

@@ -1,4 +1,4 @@
-import { BookMarked, Footprints, Keyboard, Menu, Settings2 } from "lucide-react";
+import { BookMarked, CircleQuestionMark, Footprints, Keyboard, Menu, Settings2 } from "lucide-react";
 import { DropdownMenu } from "radix-ui";
 import type { ReactNode } from "react";
 import { MENU, MENU_ITEM } from "../../ui/menu.ts";
@@ -7,7 +7,7 @@ import { useDeskStore } from "../store/use-desk.ts";
 
 /** What is wanted seldom: versions, the sheet of keys, the choices of this device. */
 export function DeskMenu() {
-  const { openWindow } = useDeskStore().getState();
+  const { openWindow, openHelp } = useDeskStore().getState();
   const showMe = useShowMe();
   return (
     <DropdownMenu.Root>
@@ -22,6 +22,9 @@ export function DeskMenu() {
         <DropdownMenu.Content align="end" sideOffset={6} collisionPadding={8} className={MENU}>
           <Entry icon={<Footprints size={16} aria-hidden />} onSelect={showMe}>
             Show me
+          </Entry>
+          <Entry icon={<CircleQuestionMark size={16} aria-hidden />} onSelect={() => openHelp(null)}>
+            Help
           </Entry>
           <Entry icon={<BookMarked size={16} aria-hidden />} onSelect={() => openWindow("versions")}>
             Versions

@@ -204,7 +204,15 @@ interface Reason {
 
 export type PanelName = "tin" | "press";
 
-export type WindowName = "find" | "versions" | "keys" | "settings" | "picture" | "colourways" | "compare";
+export type WindowName =
+  | "find"
+  | "help"
+  | "versions"
+  | "keys"
+  | "settings"
+  | "picture"
+  | "colourways"
+  | "compare";
 
 /** What stands around the paper. */
 export interface FrameSlice {
@@ -215,7 +223,10 @@ export interface FrameSlice {
   readonly sections: readonly { readonly name: string; readonly open: boolean }[];
   /** The window that is open over the desk. */
   readonly window: WindowName | null;
+  /** The page of Help that was opened last; null for all their titles. */
+  readonly helpPage: string | null;
   readonly openWindow: (name: WindowName | null) => void;
+  readonly openHelp: (page: string | null) => void;
   readonly layOut: (plan: FramePlan) => void;
   readonly showPanel: (panel: PanelName, shown: boolean) => void;
   readonly foldSection: (name: string, open: boolean) => void;

@@ -7,7 +7,9 @@ export const frameSlice = (set: SetSlice<FrameSlice>, get: GetDesk): FrameSlice 
   panels: AS_PLANNED,
   sections: [],
   window: null,
+  helpPage: null,
   openWindow: (window) => set({ window }),
+  openHelp: (helpPage) => set({ window: "help", helpPage }),
   layOut: (plan) => set(plan.panels === get().plan.panels ? { plan } : { plan, panels: AS_PLANNED }),
   showPanel: (panel, shown) => {
     const { panels, plan } = get();

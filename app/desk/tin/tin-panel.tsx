@@ -4,6 +4,7 @@ import { addColour, orderTin } from "#core/drawing/colour-edits.ts";
 import { newId } from "#core/drawing/new-id.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { SortedList } from "../../ui/sorted-list.tsx";
+import { HelpButton } from "../help-button.tsx";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
 import { WayPicker } from "./colourways/way-picker.tsx";
 import { Frond } from "./frond.tsx";
@@ -53,6 +54,7 @@ export function TinPanel() {
         <IconButton small label="Add a colour" onClick={add}>
           <Plus size={16} aria-hidden />
         </IconButton>
+        <HelpButton small about="panel tin" />
         <TinMenu onPicture={() => openWindow("picture")} onColourways={() => openWindow("colourways")} />
       </div>
       <WayPicker onCompare={() => openWindow("colourways")} />

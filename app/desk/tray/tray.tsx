@@ -1,4 +1,5 @@
 import { PanelHandle } from "../frame/panel-handle.tsx";
+import { HelpButton } from "../help-button.tsx";
 import { stageOf, toolOf } from "../stages/index.ts";
 import { useDesk } from "../store/use-desk.ts";
 import type { Tool } from "../tools/tool.ts";
@@ -30,6 +31,7 @@ export function Tray() {
       {rows === 2 && (
         <div className="desk-tray-row flex h-(--tray) items-center gap-3 px-3">
           {settings}
+          <HelpButton about={`tool ${tool.name}`} />
           <ViewButton />
         </div>
       )}
@@ -39,6 +41,7 @@ export function Tray() {
         {rows === 1 ? (
           <>
             <div className="flex min-w-0 flex-1 items-center border-l border-line pl-4">{settings}</div>
+            <HelpButton about={`tool ${tool.name}`} />
             <ViewButton />
           </>
         ) : (

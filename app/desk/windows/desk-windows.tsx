@@ -7,8 +7,10 @@ import { useDesk } from "../store/use-desk.ts";
 import { ColourwaysWindow } from "../tin/colourways/colourways-window.tsx";
 import { PictureWindow } from "../tin/picture/picture-window.tsx";
 import { VersionsWindow } from "../versions/versions-window.tsx";
+import { HelpSheet } from "./help-sheet.tsx";
 
 const WINDOWS = {
+  help: HelpSheet,
   versions: VersionsWindow,
   keys: KeySheet,
   settings: SettingsWindow,
