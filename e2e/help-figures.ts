@@ -13,6 +13,7 @@ import {
   openMore,
   openSection,
   paper,
+  pick,
   stage,
   test,
   tool,
@@ -150,6 +151,13 @@ async function moment(page: Page, box?: number[]): Promise<string> {
 
 const WHOLE = [80, 80, 920, 920];
 
+/** A loop around a place, as a hand draws it. */
+const round = ([x, y]: Point, rx: number, ry: number): Point[] =>
+  Array.from({ length: 25 }, (_, i): Point => {
+    const turn = (i * Math.PI) / 12;
+    return [x + rx * Math.cos(turn) * (1 + 0.05 * Math.sin(3 * turn)), y + ry * Math.sin(turn)];
+  });
+
 /** One by one: what a figure's page is about, done on the desk. */
 const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]>>> = {
   first: async (page) => {
@@ -202,10 +210,10 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
   bend: async (page) => {
     await openDemo(page, SEEDLING);
     await take(page, "Lines", "Bend");
-    const edge: Point = [294, 168];
+    const edge: Point = [338, 163];
     await clickPage(page, edge);
     const before = await moment(page, [180, 60, 560, 440]);
-    await dragPage(page, [edge, [276, 96]]);
+    await dragPage(page, [edge, [326, 96]]);
     return [before, await moment(page, [180, 60, 560, 440])];
   },
   tidy: async (page) => {
@@ -216,7 +224,7 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
   arrange: async (page) => {
     await openDemo(page, SEEDLING);
     await take(page, "Lines", "Arrange");
-    await clickPage(page, [296, 236]);
+    await clickPage(page, [374, 256]);
     return [await moment(page, WHOLE)];
   },
   parts: async (page) => {
@@ -283,16 +291,10 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
     await pouredSeedling(page);
     await take(page, "Flats", "Colour");
     await colour(page, "Morning sky");
-    await dragPage(page, [
-      [180, 480],
-      [220, 180],
-      [520, 90],
-      [820, 180],
-      [860, 560],
-      [760, 760],
-      [240, 740],
-      [185, 500],
-    ]);
+    await openMore(page);
+    await pick(page, "Sheet", "on ground").catch(() => {});
+    await closeOver(page);
+    await dragPage(page, round([510, 440], 340, 320));
     return [await momentOn(page, "Deliver", WHOLE)];
   },
   pattern: async (page) => {
@@ -353,8 +355,7 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
     await paper(page).focus();
     await page.keyboard.press("Control+a");
     await page.getByRole("button", { name: "Line colour" }).click();
-    const held = page.getByRole("menuitem", { name: /hold/i }).first();
-    await held.click({ timeout: 2000 }).catch(() => page.keyboard.press("Escape"));
+    await page.getByRole("menuitem", { name: "These lines take the darker colour beside them" }).click();
     return [await momentOn(page, "Deliver", WHOLE)];
   },
   judge: async (page) => {
@@ -370,12 +371,13 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
     await pouredSeedling(page);
     await take(page, "Light", "Shade");
     await dragPage(page, [
-      [560, 620],
-      [680, 600],
+      [570, 720],
+      [584, 600],
+      [690, 580],
       [660, 880],
-      [500, 890],
-      [540, 760],
-      [558, 630],
+      [440, 890],
+      [530, 830],
+      [566, 730],
     ]);
     return [await momentOn(page, "Deliver", [250, 480, 760, 900])];
   },
@@ -437,7 +439,11 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
   },
   kinds: async (page) => {
     await openDemo(page, BOOT);
-    await fromMenuless(page);
+    await page.keyboard.press("Control+k");
+    await page.keyboard.type("before and after");
+    await settle(page);
+    await page.keyboard.press("Enter");
+    await page.waitForTimeout(2000);
     return [await shot(page, await around(page.getByRole("dialog")))];
   },
   files: async (page) => {
@@ -513,14 +519,6 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
 async function momentOn(page: Page, name: string, box?: number[]): Promise<string> {
   await stage(page, name).click();
   return moment(page, box);
-}
-
-async function fromMenuless(page: Page): Promise<void> {
-  await page.keyboard.press("Control+k");
-  await page.keyboard.type("before and after");
-  await settle(page);
-  await page.keyboard.press("Enter");
-  await page.waitForTimeout(2000);
 }
 
 for (const [name, shots] of Object.entries(FIGURES))

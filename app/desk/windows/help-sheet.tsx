@@ -12,11 +12,11 @@ export function HelpSheet({ onClose }: { onClose: () => void }) {
   const showMe = useShowMe();
   return (
     <Dialog.Root open modal={false} onOpenChange={(now) => !now && onClose()}>
-      <Dialog.Portal>
+      <Dialog.Portal container={document.querySelector<HTMLElement>(".desk")}>
         <Dialog.Content
           aria-describedby={undefined}
           onInteractOutside={(event) => event.preventDefault()}
-          className="desk-help fixed z-40 flex flex-col border border-line bg-raised shadow-xl"
+          className="desk-help flex flex-col border-x border-line bg-raised shadow-xl"
         >
           <div className="flex h-12 shrink-0 items-center gap-3 border-b border-line pr-1 pl-5 touch:h-14">
             <Dialog.Title className="flex-1 font-display text-base">Help</Dialog.Title>
