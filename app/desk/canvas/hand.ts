@@ -30,7 +30,7 @@ export class Hand {
     const state = this.desk.getState();
     const refused = refusal(state.drawing, tool.sheet);
     if (refused) {
-      state.tell(refused);
+      state.tell(refused.text, refused.next);
       return false;
     }
     const gesture = tool.press(press);

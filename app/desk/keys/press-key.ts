@@ -121,7 +121,7 @@ function onStageKey(desk: DeskStore, press: KeyPress): boolean {
   const tool = toolOf(state);
   const refused = refusal(state.drawing, tool.sheet);
   if (refused && (press.key === "Enter" || isRemoval(press))) {
-    state.tell(refused);
+    state.tell(refused.text, refused.next);
     return true;
   }
   return (tool.key?.(desk, press) ?? false) || (stageOf(state).key?.(desk, press) ?? false);

@@ -4,6 +4,7 @@ import { ChevronDown, ChevronRight, Eye, EyeOff, Lock, LockOpen } from "lucide-r
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import { REM, useForFingers } from "../../prefs/apply-prefs.ts";
 import { usePrefs } from "../../prefs/prefs-store.ts";
+import { Button } from "../../ui/button.tsx";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { NameField } from "../../ui/name-field.tsx";
 import type { PressSection } from "../press/section.ts";
@@ -23,8 +24,14 @@ export const linesSection: PressSection = {
 
 function LineList() {
   const rows = useDesk(lineRows);
+  const { chooseTool } = useDeskStore().getState();
   return rows.length === 0 ? (
-    <p className="px-2 text-quiet">None yet. Draw one, or put in a file.</p>
+    <>
+      <p className="px-2 text-quiet">None yet. Draw one, or put in a file with Arrange.</p>
+      <Button className="mt-2 w-full" onClick={() => chooseTool("draw")}>
+        Take Draw
+      </Button>
+    </>
   ) : (
     <Rows rows={rows} />
   );

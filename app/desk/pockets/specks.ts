@@ -4,6 +4,7 @@ import { fillSpecks, type OnePour } from "#core/drawing/edits.ts";
 import { longestNeighbours } from "#core/pockets/neighbours.ts";
 import { pourTargets } from "#core/pockets/pouring.ts";
 import type { Desk } from "../store/desk-state.ts";
+import { nextTool } from "../store/next-thing.ts";
 import { pocketCounts } from "./stats.ts";
 
 export function fillSpecksOf(desk: Desk): void {
@@ -20,5 +21,9 @@ export function fillSpecksOf(desk: Desk): void {
     return source === undefined ? [] : [{ target: targets[i], paint: paintOf(source) }];
   });
   if (filled.length > 0) desk.edit(fillSpecks(filled));
-  else desk.tell("No speck has a coloured neighbour yet. Pour around them first.");
+  else
+    desk.tell(
+      "No speck has a coloured neighbour yet. Pour around them first.",
+      nextTool("Take Pour", "Flats", "pour"),
+    );
 }

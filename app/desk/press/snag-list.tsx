@@ -71,7 +71,12 @@ function Openings() {
   return (
     <>
       {gaps.openings.length === 0 ? (
-        <p className="mt-1 px-2 text-quiet">No narrow openings. Colour will stay where you pour it.</p>
+        <>
+          <p className="mt-1 px-2 text-quiet">No narrow openings. Colour will stay where you pour it.</p>
+          <Button className="mt-2 w-full" onClick={() => desk.getState().chooseStage("Flats")}>
+            On to Flats
+          </Button>
+        </>
       ) : (
         <ol
           className="grid min-h-0 content-start overflow-y-auto touch:gap-apart"

@@ -189,15 +189,22 @@ export interface VoiceSlice {
   /** Why something did not happen, shown where the hand is. */
   readonly reason: Reason | null;
   readonly say: (text: string) => void;
-  /** Says why something did not happen, for eye and ear. */
-  readonly tell: (text: string) => void;
+  /** Says why something did not happen, for eye and ear, and what can be done next. */
+  readonly tell: (text: string, next?: NextThing) => void;
   /** Takes the sentence for the eye away. */
   readonly hush: () => void;
+}
+
+/** The one thing to do next: a button with a word. */
+export interface NextThing {
+  readonly word: string;
+  readonly run: (desk: Desk) => void;
 }
 
 /** A sentence for the eye. */
 interface Reason {
   readonly text: string;
+  readonly next?: NextThing;
   /** CSS pixels of the mat; null where there is no pointer. */
   readonly at: Point | null;
 }

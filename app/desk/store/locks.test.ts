@@ -87,7 +87,7 @@ describe("one guard for locked and hidden sheets", () => {
   it.each(["ink", "flats", "shade"] as const)("refuses every edit of %s, and says which lock", (sheet) => {
     for (const [change, word] of [
       [{ locked: true }, "locked"],
-      [{ locked: false, visible: false }, "hidden"],
+      [{ visible: false }, "hidden"],
     ] as const) {
       state().edit(changeSheet(sheet, change));
       const before = state().history;
@@ -97,6 +97,8 @@ describe("one guard for locked and hidden sheets", () => {
         expect(state().reason?.text).toContain(`The ${sheet} sheet is ${word}`);
         expect(state().said).toBe(state().reason?.text);
       }
+      state().reason?.next?.run(state());
+      expect(state().drawing.sheets[sheet]).toMatchObject({ locked: false, visible: true });
     }
   });
 
@@ -179,7 +181,8 @@ describe("one guard for locked and hidden parts", () => {
       state().show(edit);
       expect(state().drawing, edit.label).toBe(before.drawing);
     }
-    state().edit(changePart(part(), { locked: false, visible: true }));
+    state().edit(edits[0]);
+    state().reason?.next?.run(state());
     state().edit(edits[0]);
     expect(state().history.steps.at(-1)?.label).toBe(edits[0].label);
   });
@@ -187,9 +190,9 @@ describe("one guard for locked and hidden parts", () => {
 
 describe("one guard for locked and hidden lines", () => {
   it.each([
-    [{ locked: true }, { locked: false }, "The line Wall is locked"],
-    [{ hidden: true }, { hidden: false }, "The line Wall is hidden"],
-  ] as const)("refuses to change one, and does once it is open again: %o", (close, open, sentence) => {
+    [{ locked: true }, "The line Wall is locked"],
+    [{ hidden: true }, "The line Wall is hidden"],
+  ] as const)("refuses to change one, and does once it was opened as offered: %o", (close, sentence) => {
     const [stroke, other] = strokesOf(desk);
     const bend = reshapeLine(stroke.id, stroke.points.slice(0, -6), "Bend line");
     state().edit(changeLines([stroke.id], { name: "Wall" }));
@@ -200,7 +203,7 @@ describe("one guard for locked and hidden lines", () => {
       expect(state().history).toBe(before);
       expect(state().reason?.text).toContain(sentence);
     }
-    state().edit(changeLines([stroke.id], open));
+    state().reason?.next?.run(state());
     state().edit(bend);
     expect(state().history.steps.at(-1)?.label).toBe("Bend line");
   });

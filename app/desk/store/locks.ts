@@ -3,21 +3,40 @@
  * What an edit changes decides, whatever it says of itself: locked lines never change, and gaps may always be closed.
  */
 import type { Drawing, Part } from "#core/drawing/drawing.ts";
+import { changeSheet } from "#core/drawing/edits.ts";
 import type { Edit, Move } from "#core/drawing/history.ts";
+import { changeLines } from "#core/drawing/line-edits.ts";
+import { changePart } from "#core/drawing/part-edits.ts";
 import { PARTED, partOf } from "#core/drawing/parts.ts";
+import type { NextThing } from "./desk-state.ts";
+import { nextEdit } from "./next-thing.ts";
+
+/** Why something is not done, and what would let it be. */
+export interface Refusal {
+  readonly text: string;
+  readonly next?: NextThing;
+}
 
 /** Why nothing on some sheets can be changed now; undefined when it can. */
-export function refusal({ sheets }: Drawing, on: Edit["sheet"]): string | undefined {
+export function refusal({ sheets }: Drawing, on: Edit["sheet"]): Refusal | undefined {
   for (const sheet of [on ?? []].flat()) {
     const { visible, locked } = sheets[sheet];
-    if (locked) return `The ${sheet} sheet is locked. Unlock it in the press to change it.`;
-    if (!visible) return `The ${sheet} sheet is hidden. Show it in the press to change it.`;
+    if (locked)
+      return {
+        text: `The ${sheet} sheet is locked. Unlock it in the press to change it.`,
+        next: nextEdit(`Unlock ${sheet}`, changeSheet(sheet, { locked: false })),
+      };
+    if (!visible)
+      return {
+        text: `The ${sheet} sheet is hidden. Show it in the press to change it.`,
+        next: nextEdit(`Show ${sheet}`, changeSheet(sheet, { visible: true })),
+      };
   }
   return undefined;
 }
 
 /** The same for an edit, with the ink wherever it would change lines, their colour or spot blacks. */
-export function sheetRefusal(before: Drawing, edit: Edit, { history, patches }: Move): string | undefined {
+export function sheetRefusal(before: Drawing, edit: Edit, { history, patches }: Move): Refusal | undefined {
   const inked = patches.some(({ path: [table, id] }) => isInk(before, history.drawing, table, id));
   return refusal(before, [...[edit.sheet ?? []].flat(), ...(inked ? (["ink"] as const) : [])]);
 }
@@ -32,7 +51,7 @@ function isInk(before: Drawing, after: Drawing, table: Key, id: Key): boolean {
 const CLOSING: readonly Key[] = ["bridges", "declined"];
 
 /** Why an edit is refused for what it would change of a part; undefined when it is not. */
-export function partRefusal(before: Drawing, edit: Edit, { history, patches }: Move): string | undefined {
+export function partRefusal(before: Drawing, edit: Edit, { history, patches }: Move): Refusal | undefined {
   if (edit.opens) return undefined;
   const touchedBy = (some: Move["patches"]) =>
     new Set(some.flatMap(({ path: [table, id] }) => partsTouched(before, history.drawing, table, id)));
@@ -40,9 +59,18 @@ export function partRefusal(before: Drawing, edit: Edit, { history, patches }: M
   const changed = patches.filter(({ path: [table] }) => !CLOSING.includes(table));
   const locked =
     parts(touchedBy(changed)).find((part) => part.locked) ?? lockedIfAll(parts(movedParts(patches)));
-  if (locked) return `The part ${locked.name} is locked. Unlock it in the press to change it.`;
+  if (locked)
+    return {
+      text: `The part ${locked.name} is locked. Unlock it in the press to change it.`,
+      next: nextEdit("Unlock the part", changePart(locked, { locked: false })),
+    };
   const hidden = parts(touchedBy(patches)).find((part) => !part.visible);
-  return hidden && `The part ${hidden.name} is hidden. Show it in the press to change it.`;
+  return (
+    hidden && {
+      text: `The part ${hidden.name} is hidden. Show it in the press to change it.`,
+      next: nextEdit("Show the part", changePart(hidden, { visible: true })),
+    }
+  );
 }
 
 /** Parts that come to lie elsewhere: those that one passes are among them. */
@@ -58,25 +86,35 @@ const lockedIfAll = (parts: readonly Part[]): Part | undefined =>
 const OPEN = ["hidden", "locked", "name"];
 
 /** Why an edit is refused for a line it would change; undefined when it is not. */
-export function lineRefusal(before: Drawing, { patches }: Move): string | undefined {
+export function lineRefusal(before: Drawing, { patches }: Move): Refusal | undefined {
   for (const { path } of patches) {
     const [table, id, field] = path;
     if (table !== "strokes" && table !== "inkShapes") continue;
     const line = before[table][String(id)];
     if (!line || OPEN.includes(String(field))) continue;
     const called = line.name ? `The line ${line.name}` : "A line";
-    if (line.locked) return `${called} is locked. Unlock it in the list of lines to change it.`;
-    if (line.hidden) return `${called} is hidden. Show it in the list of lines to change it.`;
+    if (line.locked)
+      return {
+        text: `${called} is locked. Unlock it in the list of lines to change it.`,
+        next: nextEdit("Unlock the line", changeLines([line.id], { locked: false })),
+      };
+    if (line.hidden)
+      return {
+        text: `${called} is hidden. Show it in the list of lines to change it.`,
+        next: nextEdit("Show the line", changeLines([line.id], { hidden: false })),
+      };
   }
   return undefined;
 }
 
 /** Why an edit is refused whose result could not be drawn, kept or opened again; undefined where it is not refused. */
-export function boundsRefusal({ wrong = [] }: Move): string | undefined {
+export function boundsRefusal({ wrong = [] }: Move): Refusal | undefined {
   if (wrong.length === 0) return undefined;
-  return wrong.includes("page")
-    ? "That was not done: no page can be so large, so small or so long and narrow."
-    : "That was not done: something would be too far from the page, too small or too large to be drawn.";
+  return {
+    text: wrong.includes("page")
+      ? "That was not done: no page can be so large, so small or so long and narrow."
+      : "That was not done: something would be too far from the page, too small or too large to be drawn.",
+  };
 }
 
 type Key = string | number | undefined;

@@ -4,7 +4,7 @@ export const voiceSlice = (set: SetSlice<VoiceSlice>, get: GetDesk): VoiceSlice 
   said: "",
   reason: null,
   say: (said) => set({ said }),
-  tell: (text) => set({ said: text, reason: { text, at: get().pointer.at } }),
+  tell: (text, next) => set({ said: text, reason: { text, next, at: get().pointer.at } }),
   hush: () => {
     if (get().reason) set({ reason: null });
   },

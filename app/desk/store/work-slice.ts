@@ -15,7 +15,7 @@ import { WaitingWatch } from "../pockets/waiting.ts";
 import { BeforeRisks } from "../versions/make-version.ts";
 import { unchooseTheGone } from "./choice-slice.ts";
 import type { GetDesk, SetSlice, WorkSlice } from "./desk-state.ts";
-import { boundsRefusal, lineRefusal, partRefusal, sheetRefusal } from "./locks.ts";
+import { boundsRefusal, lineRefusal, partRefusal, type Refusal, sheetRefusal } from "./locks.ts";
 
 /** What is shown depends on these and nothing else. */
 function shownState(
@@ -146,7 +146,7 @@ export function createWork(
         const { history, tell } = get();
         const move = applyEdit(history, edit);
         const refused = move && refusedBy(history.drawing, edit, move);
-        if (refused) tell(refused);
+        if (refused) tell(refused.text, refused.next);
         else {
           take(move, edit.label, true);
           if (move?.brought) tell(BROUGHT);
@@ -156,7 +156,7 @@ export function createWork(
         const { history, tell } = get();
         const move = edit ? applyEdit(history, edit) : undefined;
         const refused = edit && move && refusedBy(history.drawing, edit, move);
-        if (refused) tell(refused);
+        if (refused) tell(refused.text, refused.next);
         else present(move?.history.drawing ?? history.drawing, { underway: edit });
       },
       keep: () => {
@@ -198,7 +198,7 @@ const FAILED =
 
 const BROUGHT = "That went beyond what can be drawn: it was brought to the nearest that can.";
 
-const refusedBy = (drawing: Drawing, edit: Edit, move: Move): string | undefined =>
+const refusedBy = (drawing: Drawing, edit: Edit, move: Move): Refusal | undefined =>
   sheetRefusal(drawing, edit, move) ??
   partRefusal(drawing, edit, move) ??
   lineRefusal(drawing, move) ??

@@ -16,6 +16,7 @@ import { anchorOf } from "#core/pockets/anchors.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import { colouredIn } from "../../pockets/pour-in.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { askForColour, nextTool } from "../../store/next-thing.ts";
 import { toolState } from "../tool-state.ts";
 
 interface Settings {
@@ -65,7 +66,10 @@ export function take(desk: DeskStore, pocket: Pocket): void {
   const shades = Object.values(drawing.shades).filter(({ id }) => derived.pocketsOf.get(id)?.includes(index));
   const light = lit && takenLight(lit, shades);
   if (!light || !isLit(light)) {
-    tell("This pocket has no light to take. Shade it by hand or by the lamp first.");
+    tell(
+      "This pocket has no light to take. Shade it by hand or by the lamp first.",
+      nextTool("Take Lamp", "Light", "lamp"),
+    );
     return;
   }
   carry.change(desk, { taken: light });
@@ -77,7 +81,7 @@ export function lay(desk: DeskStore, pockets: readonly Pocket[], how: "edit" | "
   const state = desk.getState();
   const lit = pockets.flatMap((pocket) => lightTargetOf(state, pocket) ?? []);
   if (lit.length === 0) {
-    state.tell("Pour a colour here first: light is made of its ladder.");
+    askForColour(state, "light is made of its ladder");
     return;
   }
   const style = chosenStyle(state);

@@ -50,7 +50,7 @@ export function colouring(
       const state = press.desk.getState();
       const refused = refusal(state.drawing, sheetNow(of, state));
       if (refused) {
-        state.tell(refused);
+        state.tell(refused.text, refused.next);
         return undefined;
       }
       const shape = press.alt ? shapeAt(state, press.at, press.pixel) : undefined;

@@ -13,6 +13,7 @@ import { pocketsAlong } from "#core/pockets/pockets-along.ts";
 import { isRemoval } from "../../keys/key-names.ts";
 import { pickable } from "../../parts/pickable.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { askForColour } from "../../store/next-thing.ts";
 import { clickOr } from "../click-or.ts";
 import { draw } from "../draw/draw-state.ts";
 import { freehandGesture } from "../draw/freehand.ts";
@@ -85,9 +86,7 @@ function drawing(press: Press): Gesture {
 function lay(desk: DeskStore, points: readonly number[]): void {
   const state = desk.getState();
   if (!runsThroughColour(state, points)) {
-    state.tell(
-      "A crease makes coloured pockets deeper, and this one runs through none. Pour a colour here first.",
-    );
+    askForColour(state, "a crease makes coloured pockets deeper, and this one runs through none");
     return;
   }
   const { deeper, soft, runsOut } = creases.settings(state);

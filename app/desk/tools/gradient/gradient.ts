@@ -12,6 +12,7 @@ import { walkedPocket } from "../../pockets/walk.ts";
 import { shapesOfAll } from "../../shapes/chosen-shapes.ts";
 import { colouredAt } from "../../shapes/coloured-at.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { askForColour } from "../../store/next-thing.ts";
 import { CLICK_PIXELS } from "../click-or.ts";
 import type { Gesture, Press, Tool } from "../tool.ts";
 import { drawnTo, gradientMarks, handlesOf, shareOf } from "./gradient-handles.ts";
@@ -125,7 +126,7 @@ function boxOf({ drawing, derived }: Desk, holder: string): Box | undefined {
 function layAcross(desk: DeskStore, holder: string | undefined, box: Box | undefined): void {
   const state = desk.getState();
   if (holder === undefined || !box) {
-    state.tell("Pour a colour here first: a gradient lies over it.");
+    askForColour(state, "a gradient lies over it");
     return;
   }
   const cloth = newId();

@@ -10,6 +10,7 @@ import { Crossed } from "../../pockets/crossed.ts";
 import { colouredIn } from "../../pockets/pour-in.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { askForColour } from "../../store/next-thing.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { chosenMade, lampState, leaveOut, nextMade } from "./lamp-state.ts";
 import { lampTray } from "./lamp-tray.tsx";
@@ -136,7 +137,7 @@ function lay(desk: DeskStore, pockets: readonly Pocket[], how: "edit" | "show" =
     return;
   }
   const ids = [...new Set(pockets.flatMap((pocket) => colouredIn(state, pocket)?.id ?? []))];
-  if (ids.length === 0) state.tell("Pour a colour here first: light is made of its ladder.");
+  if (ids.length === 0) askForColour(state, "light is made of its ladder");
   else {
     lampState.hold(desk, { pour: ids[ids.length - 1] });
     state[how](setMade(makes, ids, nextMade(state, makes)));

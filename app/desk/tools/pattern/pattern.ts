@@ -16,6 +16,7 @@ import { steppedPaint } from "../../pockets/pour-into.ts";
 import { walkedPocket } from "../../pockets/walk.ts";
 import { colouredAt } from "../../shapes/coloured-at.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
+import { askForColour } from "../../store/next-thing.ts";
 import type { Gesture, OverlayMark, Press, Tool } from "../tool.ts";
 import { chosenPattern, patterns, takeAway } from "./pattern-state.ts";
 import { patternTray } from "./pattern-tray.tsx";
@@ -164,17 +165,15 @@ function onColour({ desk, at, pixel }: Press): Gesture | undefined {
     return moving(desk.getState(), coloured.pattern, at);
   }
   if (coloured) layPattern(desk, coloured, at);
-  else if (pocket) state.tell(POUR_FIRST);
+  else if (pocket) askForColour(state, "a pattern lies over it");
   else state.tell("A pattern lies over the colour of a pocket, a shape or the ground. Click on one.");
   return undefined;
 }
 
-const POUR_FIRST = "Pour a colour here first: a pattern lies over it.";
-
 function lay(desk: DeskStore, pocket: Pocket, at: Point): void {
   const state = desk.getState();
   const pour = colouredIn(state, pocket);
-  if (!pour) state.tell(POUR_FIRST);
+  if (!pour) askForColour(state, "a pattern lies over it");
   else if (patterns.settings(state).kind === "bands") layBands(desk, pocket, pour, at);
   else layPattern(desk, pour, at);
 }
