@@ -287,8 +287,9 @@ const EDITS: { readonly [K in EditName | WorkedName]: RandomEdit } = {
       edits.pourEach(
         all.map((target) => ({
           target,
-          paint: paint(hand),
-          ...(hand.dice.chance(0.2) ? { spot: true } : {}),
+          ...(hand.dice.chance(0.1)
+            ? { paint: null, leftBare: true as const }
+            : { paint: paint(hand), ...(hand.dice.chance(0.2) ? { spot: true } : {}) }),
         })),
         "Pour",
       ),

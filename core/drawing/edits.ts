@@ -43,9 +43,10 @@ export const pour = (
 export const pourLabel = (paint: Paint | null, count: number): string =>
   `${paint ? "Pour" : "Empty"} ${countPockets(count)}`;
 
-/** One pour of many: into a pocket, with its own paint, or as a spot black. */
+/** One pour of many: into a pocket, with its own paint, or as a spot black; without paint it may be left bare on purpose. */
 export interface OnePour extends Pick<Pour, "paint" | "spot" | "cuts"> {
   readonly target: PourTarget;
+  readonly leftBare?: true;
 }
 
 export const pourEach = (
@@ -80,14 +81,14 @@ function pourChange(pours: readonly OnePour[], ids: readonly string[]): Edit["ch
     const before = plainTable(draft.pours);
     // Where the edges of shapes part colours, what is poured between them lies over them.
     let rank = Math.max(topRank(before), draft.shapeWalls ? topRank(plainTable(draft.flatShapes)) : 0);
-    for (const { target, paint, spot, cuts, id, shades } of named) {
+    for (const { target, paint, spot, cuts, leftBare, id, shades } of named) {
       const anchor = target.anchor as Draft<Anchor>;
       for (const shade of shades)
         draft.shades[shade.to] = { ...plain(draft.shades[shade.id]), id: shade.to, anchor };
       const { pourId, shared } = target;
       const over = paint && !spot && pourId ? overOf(before[pourId]) : {};
       if (pourId && !shared) delete draft.pours[pourId];
-      if (paint || (pourId && shared))
+      if (paint || leftBare || (pourId && shared))
         draft.pours[id] = {
           id,
           rank: ++rank,

@@ -33,6 +33,7 @@ export const pocketMenu: StageMenu = {
       { word: `Empty${many}`, keys: "Backspace", act: () => pour(desk, pockets, paintRequest(null)) },
       { word: "One step lighter", parted: true, act: () => pour(desk, pockets, { kind: "step", by: 1 }) },
       { word: "One step darker", act: () => pour(desk, pockets, { kind: "step", by: -1 }) },
+      { word: `Leave${many} bare`, act: () => pour(desk, pockets, { kind: "bare" }) },
       { word: "As spot black", act: () => pour(desk, pockets, { kind: "ink" }) },
       {
         word: "Gather it",

@@ -41,14 +41,18 @@ export function paintAfter({ derived, drawing }: Shown, pocket: Pocket, request:
   return isThere(after, now) ? null : after.paint;
 }
 
-type Requested = Pick<OnePour, "paint" | "spot" | "cuts">;
+type Requested = Pick<OnePour, "paint" | "spot" | "cuts" | "leftBare">;
 
 const isThere = (after: Requested, now: Pour | undefined): boolean =>
-  samePaint(after.paint, now?.paint ?? null) && after.spot === now?.spot && after.cuts === now?.cuts;
+  (!after.leftBare || now !== undefined) &&
+  samePaint(after.paint, now?.paint ?? null) &&
+  after.spot === now?.spot &&
+  after.cuts === now?.cuts;
 
 function requested({ drawing }: Shown, request: PourRequest, now: Pour | undefined): Requested {
   if (request.kind === "paint")
     return { paint: request.paint, ...(request.cuts && request.paint ? { cuts: true } : {}) };
+  if (request.kind === "bare") return { paint: null, leftBare: true };
   if (request.kind === "ink") return { paint: drawing.ink, spot: true };
   if (!now?.paint || now.spot) return { paint: now?.paint ?? null, spot: now?.spot };
   return { paint: steppedPaint(drawing, now.paint, request.by), cuts: now.cuts };
@@ -62,6 +66,7 @@ export function steppedPaint(drawing: Shown["drawing"], paint: Paint, by: number
 
 function labelOf(request: PourRequest, count: number): string {
   if (request.kind === "paint") return pourLabel(request.paint, count);
+  if (request.kind === "bare") return `Leave ${countPockets(count)} bare`;
   if (request.kind === "ink") return plural(count, "Spot black", `${count} spot blacks`);
   return `${request.by > 0 ? "Lighten" : "Darken"} ${countPockets(count)}`;
 }

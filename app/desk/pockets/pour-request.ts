@@ -6,7 +6,9 @@ export type PourRequest =
   /** Moves a pocket's own colour by this many steps; a bare pocket stays bare. */
   | { readonly kind: "step"; readonly by: number }
   /** As spot blacks. */
-  | { readonly kind: "ink" };
+  | { readonly kind: "ink" }
+  /** Paper on purpose: it is not missed any more. */
+  | { readonly kind: "bare" };
 
 export const paintRequest = (paint: Paint | null, cuts = false): PourRequest => ({
   kind: "paint",

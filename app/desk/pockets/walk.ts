@@ -59,5 +59,6 @@ const BARE = "uncoloured";
 function colourOf({ derived, drawing }: Desk, index: number): string {
   const id = derived.pourOf[index];
   const paint = id === undefined ? null : drawing.pours[id].paint;
-  return paint ? `${drawing.tin[paint.colour]?.name ?? "unknown"} ${stepWord(paint.step)}` : BARE;
+  if (!paint) return id === undefined ? BARE : "left bare";
+  return `${drawing.tin[paint.colour]?.name ?? "unknown"} ${stepWord(paint.step)}`;
 }

@@ -65,6 +65,20 @@ describe("pouring", () => {
     expect(labels(desk)).toEqual(["Pour pocket", "Pour pocket", "Empty pocket"]);
   });
 
+  it("leaves a pocket bare on purpose: it is not missed any more, until it is poured or that is undone", async () => {
+    await open(CLOSED);
+    const { all, bare } = pocketCounts(state());
+    state().edit(pourInto(state(), [state().derived.pockets[0]], { kind: "bare" })!);
+    expect(pocketCounts(state())).toMatchObject({ all: all - 1, bare: bare.slice(1) });
+    expect(describePocket(state(), 0)).toContain("left bare");
+    expect(pourInto(state(), [state().derived.pockets[0]], { kind: "bare" })).toBeUndefined();
+    state().edit(pourInto(state(), [state().derived.pockets[0]], paintRequest(state().paint))!);
+    expect(pocketCounts(state())).toMatchObject({ all, coloured: 1 });
+    state().undo();
+    state().undo();
+    expect(pocketCounts(state())).toMatchObject({ all, coloured: 0, bare });
+  });
+
   it("colours every pocket a drag crosses as one step, and says beforehand which", async () => {
     await open(CLOSED);
     const gesture = beginDrag(desk, "pour", [

@@ -51,7 +51,9 @@ function paintFlat(desk: Desk, flat: FlatShape, request: PourRequest): void {
       ? steppedPaint(drawing, flat.paint, request.by)
       : request.kind === "ink"
         ? drawing.ink
-        : request.paint;
+        : request.kind === "paint"
+          ? request.paint
+          : null;
   edit(paint ? changeShapes([flat], { paint }) : removeShapes([flat]));
 }
 
