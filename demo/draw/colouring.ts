@@ -12,17 +12,20 @@ import { newDrawing } from "../../core/drawing/new-drawing.ts";
 import { MAIN } from "../../core/drawing/parts.ts";
 import { addShade, addShape, orderShapes } from "../../core/drawing/shape-edits.ts";
 import { readSvg } from "../../core/formats/svg-read.ts";
+import { chainThrough } from "../../core/lines/figures.ts";
 import { fitClosed, fitOpen } from "../../core/lines/fit.ts";
 import { anchorOf } from "../../core/pockets/anchors.ts";
 import { buildMap } from "../../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../../core/pockets/pockets.ts";
 import { gapsOf, linesOf, longestReach } from "../../core/pockets/reading.ts";
 import { derive, pocketAt } from "../../core/scene/scene.ts";
-import { at, mix, onOval, type P, through } from "./hand.ts";
+import { at, type Hand, mix, onOval, type P, through } from "./hand.ts";
 
 export const paint = (colour: string, step = 0): Paint => ({ colour, step });
 
 const FIT = 0.6;
+
+type ShapeOptions = Partial<FlatShape> & { readonly back?: true };
 
 export class Colouring {
   drawing: Drawing;
@@ -30,9 +33,14 @@ export class Colouring {
   private made = 0;
   private readonly dabs: Dab[] = [];
 
-  constructor(svg: string, title: string) {
-    const { page, strokes, inkShapes } = readSvg(svg);
-    this.drawing = newDrawing(title, page, strokes, inkShapes);
+  constructor(drawing: Drawing) {
+    this.drawing = drawing;
+  }
+
+  /** On line art as it comes in. */
+  static of(hand: Hand, title: string): Colouring {
+    const { page, strokes, inkShapes } = readSvg(hand.svg(title));
+    return new Colouring(newDrawing(title, page, strokes, inkShapes));
   }
 
   do(edit: Edit): void {
@@ -132,9 +140,18 @@ export class Colouring {
   }
 
   /** A patch of colour that no line encloses; one sent back lies beneath all pours. */
-  shape(own: Paint, points: readonly P[], { back, ...more }: Partial<FlatShape> & { back?: true } = {}): void {
+  shape(own: Paint, points: readonly P[], more: ShapeOptions = {}): void {
+    this.lay(own, fitClosed(through(points, true), FIT), more);
+  }
+
+  /** The same with straight edges from corner to corner. */
+  block(own: Paint, corners: readonly P[], more: ShapeOptions = {}): void {
+    this.lay(own, chainThrough(corners.map((at) => ({ at })), true), more);
+  }
+
+  private lay(own: Paint, outline: readonly number[], { back, ...more }: ShapeOptions): void {
     const id = this.id("shape");
-    this.do(addShape({ id, outline: [fitClosed(through(points, true), FIT)], evenOdd: false, paint: own, opacity: 1, ...more }));
+    this.do(addShape({ id, outline: [outline], evenOdd: false, paint: own, opacity: 1, ...more }));
     if (back) this.do(orderShapes(this.drawing, [this.drawing.flatShapes[id]], "back"));
   }
 

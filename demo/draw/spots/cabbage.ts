@@ -13,7 +13,7 @@ const SEEN = [0.6, 0.6, 0.8, 0.8, 0.85, 0.85, 0.9];
 const FROM = [0.1, 0.1, 0.5, 0.5, 0.55, 0.55, 0.8];
 
 export function creasedCabbage(): Drawing {
-  const spot = new Colouring(drawCabbage().svg("Cabbage"), "Cabbage in one colour");
+  const spot = Colouring.of(drawCabbage(), "Cabbage in one colour");
   spot.nib("swell", 1.25);
   spot.do(setInk(paint("frond", -3), "Frond"));
   CABBAGE_LEAVES.forEach((leaf, i) => {

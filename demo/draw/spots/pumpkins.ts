@@ -16,7 +16,7 @@ const glint = (x: number, y: number, high: number): P[] => [
 ];
 
 export function colouredPumpkins(): Drawing {
-  const spot = new Colouring(drawPumpkins().svg("Pumpkins by the path"), "Pumpkins by the path, coloured");
+  const spot = Colouring.of(drawPumpkins(), "Pumpkins by the path, coloured");
   spot.nib("taper-at-both", 1.45);
   spot.dab(paint("terracotta"), [[395, 500], [400, 620]], [[190, 520], [192, 580]], [[600, 520], [602, 570]]);
   spot.dab(paint("terracotta", 1), [[280, 520], [285, 600]], [[510, 520], [512, 600]]);

@@ -30,8 +30,7 @@ const HATCHES: readonly (readonly [from: readonly P[], to: readonly P[], count: 
 ];
 
 export function hatchedRadishes(): Drawing {
-  const hand = drawRadishes();
-  const spot = new Colouring(hand.svg("Bunch of radishes"), "Bunch of radishes, hatched");
+  const spot = Colouring.of(drawRadishes(), "Bunch of radishes, hatched");
   spot.nib("swell", 1.25);
   const tap = (at: P): P[] => [at, [at[0] + 6, at[1] + 4]];
   spot.dab(paint("radish"), ...RED.map(tap));
