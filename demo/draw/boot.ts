@@ -94,42 +94,15 @@ function hints(hand: Hand): void {
   hand.hint(330, 920, "potting-soil", -1);
 }
 
-/** The coloured boot's shade: drawn freely over the lines, since each shape is trimmed to its pocket. */
+/** The coloured boot's shade, away from a light at the upper left; drawn freely over the lines, since each is trimmed to its pocket. */
 export const BOOT_SHADES: readonly ShadeGesture[] = [
-  {
-    seed: [520, 850],
-    colour: "dusk",
-    opacity: 0.42,
-    points: [[520, 850], [350, 840], [380, 900], [660, 900], [660, 852], [600, 838], [560, 800], [500, 760], [470, 790]],
-  },
-  {
-    seed: [330, 600],
-    colour: "dusk",
-    opacity: 0.36,
-    points: [[330, 600], [280, 560], [280, 720], [360, 730], [350, 650]],
-  },
-  {
-    seed: [780, 850],
-    colour: "dusk",
-    opacity: 0.42,
-    points: [[780, 850], [830, 800], [830, 890], [640, 890], [660, 850], [720, 858]],
-  },
-  {
-    seed: [360, 850],
-    colour: "dusk",
-    opacity: 0.42,
-    points: [[360, 850], [390, 780], [390, 890], [260, 890], [270, 840], [320, 850]],
-  },
-  {
-    seed: [520, 534],
-    colour: "dusk",
-    opacity: 0.34,
-    points: [[520, 534], [560, 500], [560, 545], [300, 560], [300, 520], [420, 546]],
-  },
-  {
-    seed: [720, 916],
-    colour: "dusk",
-    opacity: 0.4,
-    points: [[720, 916], [840, 900], [830, 950], [460, 950], [450, 916], [600, 924]],
-  },
+  shade([520, 850], [[368, 890], [374, 838], [430, 858], [530, 858], [600, 826], [640, 768], [680, 740], [664, 890]]),
+  shade([780, 850], [[846, 780], [812, 838], [742, 862], [644, 866], [630, 900], [846, 900]]),
+  shade([360, 850], [[394, 778], [368, 842], [320, 860], [258, 858], [256, 892], [396, 892]]),
+  shade([520, 534], [[520, 534], [560, 500], [560, 545], [300, 560], [300, 520], [420, 546]]),
+  shade([720, 916], [[720, 916], [840, 900], [830, 950], [460, 950], [450, 916], [600, 924]]),
 ];
+
+function shade(seed: P, points: readonly P[]): ShadeGesture {
+  return { seed, points, colour: "dusk", opacity: 0.42 };
+}

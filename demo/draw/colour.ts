@@ -6,6 +6,7 @@ import type { Drawing, Form, Lamp, Paint, Pattern } from "../../core/drawing/dra
 import { addBridges, pour } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
 import { setLamp, setMade } from "../../core/drawing/light-edits.ts";
+import { changeStrokes } from "../../core/drawing/line-edits.ts";
 import { newDrawing } from "../../core/drawing/new-drawing.ts";
 import { setPattern } from "../../core/drawing/patterns.ts";
 import { addShade, addShape, orderShapes } from "../../core/drawing/shape-edits.ts";
@@ -32,6 +33,8 @@ export interface ShadeGesture {
 type Mended = readonly [at: P, paint: Paint | null];
 
 export interface Finish {
+  /** What open lines are drawn with, and how many times as wide. */
+  readonly nib?: { readonly name: string; readonly times: number };
   readonly shades: readonly ShadeGesture[];
   readonly mended?: readonly Mended[];
   /** Patterns over what is poured at some places, each one cloth. */
@@ -52,13 +55,16 @@ export function colouredDemo(
   svg: string,
   title: string,
   hand: Hand,
-  { shades, mended = [], cloths = [], loops = [], form, unlit = [], lamp, after, way }: Finish,
+  { nib, shades, mended = [], cloths = [], loops = [], form, unlit = [], lamp, after, way }: Finish,
 ): Drawing {
   const { page, strokes, inkShapes } = readSvg(svg);
   let drawing = newDrawing(title, page, strokes, inkShapes);
   const apply = (edit: Edit) => {
     drawing = applyEdit(beginHistory(drawing), edit)?.history.drawing ?? drawing;
   };
+  if (nib)
+    for (const { id, width, closed } of strokes)
+      if (!closed) apply(changeStrokes([id], { nib: nib.name, width: width * nib.times }));
   const map = () => buildMap(linesOf(drawing));
   const { openings } = gapsOf(map(), longestReach(drawing));
   apply(addBridges(openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: opening.bridge }))));
