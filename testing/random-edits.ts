@@ -227,6 +227,7 @@ const form = ({ dice, drawing }: Hand): NonNullable<Pour["form"]> => ({
   roundness: dice.share(),
   reach: dice.share(),
   ...(dice.chance(0.3) ? { soft: dice.length(sizeOf(drawing)) } : {}),
+  ...(dice.chance(0.3) ? { cloth: dice.of(["one", "other"]) } : {}),
 });
 const cast = ({ dice, drawing }: Hand): NonNullable<Pour["cast"]> => ({
   deeper: dice.whole(-6, 6),

@@ -38,7 +38,9 @@ function linked(ask?: AskForms["tones"]) {
     fresh++;
   });
   const all = (of = drawing) =>
-    pockets.map((pocket) => link.tonesOf(pocket.key, formedBy(pocket, form, pockets, drawing), form, of));
+    pockets.map((pocket) =>
+      link.tonesOf(pocket.key, formedBy(pocket, form, { pockets, pourOf: [] }, drawing), form, of),
+    );
   return { link, asked, all, told: () => fresh };
 }
 
@@ -48,7 +50,9 @@ describe("soft forms worked out elsewhere", () => {
     expect(all()).toEqual([[], []]);
     await link.settled();
     expect(all()).toEqual(
-      pockets.map((pocket) => formTones(formedBy(pocket, form, pockets, drawing), form, drawing)),
+      pockets.map((pocket) =>
+        formTones(formedBy(pocket, form, { pockets, pourOf: [] }, drawing), form, drawing),
+      ),
     );
     expect(all()[0]).toBe(all()[0]);
     expect([asked, told()]).toEqual([[2], 1]);
@@ -64,7 +68,9 @@ describe("soft forms worked out elsewhere", () => {
     await link.settled();
     const last = places[2];
     expect(all(last)).toEqual(
-      pockets.map((pocket) => formTones(formedBy(pocket, form, pockets, drawing), form, last)),
+      pockets.map((pocket) =>
+        formTones(formedBy(pocket, form, { pockets, pourOf: [] }, drawing), form, last),
+      ),
     );
     expect(asked).toEqual([2, 2]);
   });
@@ -76,11 +82,16 @@ describe("soft forms worked out elsewhere", () => {
       lives.push(request.frame.live.length);
       return work.answer(structuredClone(request));
     });
-    const formed = formedBy(pockets[0], form, pockets, drawing);
+    const formed = formedBy(pockets[0], form, { pockets, pourOf: [] }, drawing);
     for (let key = 1; key < 60; key++) {
       link.tonesOf(-key, { ...formed, key: `gone ${key}` }, form, drawing);
       expect(
-        link.tonesOf(pockets[1].key, formedBy(pockets[1], form, pockets, drawing), form, drawing),
+        link.tonesOf(
+          pockets[1].key,
+          formedBy(pockets[1], form, { pockets, pourOf: [] }, drawing),
+          form,
+          drawing,
+        ),
       ).toHaveLength(key === 1 ? 0 : 3);
       await link.settled();
     }

@@ -6,6 +6,7 @@ import {
   type Anchor,
   type ColourShape,
   type Drawing,
+  type Form,
   type Laying,
   type Light,
   type LightStyle,
@@ -40,11 +41,13 @@ export function takenLight({ box, pour }: LightTarget, shades: readonly Shade[])
   const away: Matrix = [1, 0, 0, 1, -x, -y];
   const styled = ({ colour, step }: Paint): StylePaint =>
     colour === pour.paint.colour ? { colour: null, step: step - pour.paint.step } : { colour, step };
-  const { form, rim, cast, gradient } = pour;
+  const { rim, cast, gradient } = pour;
+  // Where it is laid, each pocket has a form of its own.
+  const { cloth: __, ...form } = pour.form ?? {};
   const { cloth: _, ...run } = gradient ? moved(Gradient, gradient, away) : { cloth: "" };
   return {
     size: [box.width, box.height],
-    ...(form && { form }),
+    ...(pour.form && { form: form as Form }),
     ...(rim && { rim }),
     ...(cast && { cast }),
     ...(gradient && {

@@ -26,8 +26,8 @@ export const formItems = (
 ): Ranked[] =>
   litPockets(drawing, part, derived).flatMap(({ pocket, pour }) => {
     if (!pour.form) return [];
-    const { pockets, light } = derived;
-    const formed = formedBy(pocket, pour.form, pockets, drawing);
+    const { light } = derived;
+    const formed = formedBy(pocket, pour.form, derived, drawing);
     const tones = light
       ? light.tonesOf(pocket.key, formed, pour.form, drawing)
       : formTones(formed, pour.form, drawing);

@@ -1,5 +1,6 @@
 import { expect, it } from "vitest";
 import { strokeOf } from "../../testing/drawings.ts";
+import type { Anchor } from "../drawing/drawing.ts";
 import { defaultPage, newDrawing } from "../drawing/new-drawing.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { range } from "../geometry/lists.ts";
@@ -27,16 +28,13 @@ const form = { tones: 1, deeper: 1, roundness: 1, reach: 0.5, whole: true } as c
 
 const drawing = newDrawing("Islands", defaultPage({ x: 0, y: 0, width: 100, height: 100 }), lines);
 const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
+/** The index of the pocket whose inner point is nearest. */
+const pocketOf = (x: number, y: number): number => {
+  const away = pockets.map(({ seed }) => Math.hypot(seed[0] - x, seed[1] - y));
+  return away.indexOf(Math.min(...away));
+};
 const formAt = (x: number, y: number) =>
-  formedBy(
-    pockets.reduce((best, pocket) => {
-      const away = (p: typeof pocket) => Math.hypot(p.seed[0] - x, p.seed[1] - y);
-      return away(pocket) < away(best) ? pocket : best;
-    }),
-    form,
-    pockets,
-    drawing,
-  );
+  formedBy(pockets[pocketOf(x, y)], form, { pockets, pourOf: [] }, drawing);
 
 it("is one for what touches, and another for what lies apart in the same part", () => {
   expect(pockets).toHaveLength(4);
@@ -46,6 +44,35 @@ it("is one for what touches, and another for what lies apart in the same part", 
   const [near, far] = [formAt(20, 20), formAt(75, 75)];
   expect([near.area / 800, far.area / 900]).toEqual([expect.closeTo(1, 2), expect.closeTo(1, 2)]);
   expect(Object.values(near.box)).toEqual([10, 10, 40, 20].map((n) => expect.closeTo(n, 1)));
+});
+
+it("is one for the pockets that share a name for it, and of its own for the one beside them", () => {
+  const cloth = { ...form, whole: undefined, cloth: "barrel" } as const;
+  const of = (names: readonly (string | undefined)[]) => {
+    const ids = pockets.map((_, i) => `pour ${i}`);
+    const pours = Object.fromEntries(
+      pockets.map(({ seed }, i) => [
+        ids[i],
+        {
+          id: ids[i],
+          rank: i,
+          paint: null,
+          anchor: { seed } as unknown as Anchor,
+          form: { ...cloth, cloth: names[i] },
+        },
+      ]),
+    );
+    return pockets.map((pocket, i) =>
+      formedBy(pocket, pours[ids[i]].form, { pockets, pourOf: ids }, { ...drawing, pours }),
+    );
+  };
+  const [left, right] = [pocketOf(20, 20), pocketOf(40, 20)];
+  const shared = of(pockets.map((_, i) => (i === left || i === right ? "barrel" : undefined)));
+  expect(shared[left]).toBe(shared[right]);
+  expect(shared[left].area / 800).toBeCloseTo(1, 2);
+  const apart = of(pockets.map((_, i) => (i === left ? "barrel" : undefined)));
+  expect(apart[left].area / 400).toBeCloseTo(1, 2);
+  expect(apart[right].key).not.toBe(apart[left].key);
 });
 
 /** How much of what is seen of each square is in shade, by places on a lattice. */
@@ -68,7 +95,7 @@ function shadedShares(
   const found = new DrawingReader().read(inked).pockets.filter(({ hidden }) => !hidden);
   return found.map((pocket) => {
     const own = { ...form, whole: undefined };
-    const formed = formedBy(pocket, own, found, inked);
+    const formed = formedBy(pocket, own, { pockets: found, pourOf: [] }, inked);
     const rings = formTones(formed, own, inked).flatMap(({ chains }) =>
       chains.map((chain) => flatten(chain, 0.05)),
     );

@@ -1,4 +1,4 @@
-/** What a form is inferred from: what is seen of a pocket inside its ink, or the outline of all its part. */
+/** What a form is inferred from: what is seen of a pocket inside its ink, or the outline around all that shares it. */
 import type { Drawing, Form } from "../drawing/drawing.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { boundsOf, type Coords, diagonal } from "../geometry/point.ts";
@@ -6,6 +6,7 @@ import { regionContains, ringArea } from "../geometry/polygon.ts";
 import type { Formed } from "../light/form-shade.ts";
 import { uncovered, united } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
+import type { PocketsDerived } from "./flat-of.ts";
 import { inkOf } from "./ink-items.ts";
 import { memo } from "./memo.ts";
 
@@ -22,13 +23,15 @@ const FLAT = 1 / 2000;
 
 export function formedBy(
   pocket: Pocket,
-  { whole }: Form,
-  pockets: readonly Pocket[],
-  { strokes, nibs }: Pick<Drawing, "strokes" | "nibs">,
+  form: Form,
+  derived: Pick<PocketsDerived, "pockets" | "pourOf">,
+  drawing: Pick<Drawing, "strokes" | "nibs" | "pours">,
 ): KeyedForm {
-  const island =
-    whole && islandsOf(pocket.part, pockets).find(({ rings }) => regionContains(rings, pocket.seed));
+  const island = islandsAround(pocket, form, derived, drawing).find(({ rings }) =>
+    regionContains(rings, pocket.seed),
+  );
   if (island) return island;
+  const { strokes, nibs } = drawing;
   const inks = pocket.lines.flatMap((id) => {
     const stroke = strokes[id];
     return stroke && !stroke.hidden && !stroke.dash ? [stroke] : [];
@@ -45,14 +48,31 @@ export function formedBy(
   });
 }
 
-/** The outlines around all pockets of a part: what lines part within it is one, what lies apart is not. */
-function islandsOf(part: string, pockets: readonly Pocket[]): readonly KeyedForm[] {
+/** The outlines around all that shares a pocket's form; none where it has one of its own. */
+function islandsAround(
+  { part }: Pocket,
+  { whole, cloth }: Form,
+  { pockets, pourOf }: Pick<PocketsDerived, "pockets" | "pourOf">,
+  { pours }: Pick<Drawing, "pours">,
+): readonly KeyedForm[] {
+  if (!whole && !cloth) return [];
+  const shares = (i: number) =>
+    pockets[i].part === part && (whole || pours[pourOf[i] ?? ""]?.form?.cloth === cloth);
+  const sharing = [...pockets.keys()].filter(shares);
+  const key = whole ? `part ${part}` : `cloth ${sharing.join()}`;
+  return islandsOf(key, pockets, () => sharing.map((i) => pockets[i]));
+}
+
+/** Outlines around several pockets: what lines part within is one, what lies apart is not. */
+function islandsOf(
+  key: string,
+  pockets: readonly Pocket[],
+  sharing: () => readonly Pocket[],
+): readonly KeyedForm[] {
   const known = wholes(pockets, [], () => new Map());
-  const before = known.get(part);
+  const before = known.get(key);
   if (before) return before;
-  const regions = pockets
-    .filter((pocket) => pocket.part === part)
-    .map(({ outline }) => ({ outline, evenOdd: false }));
+  const regions = sharing().map(({ outline }) => ({ outline, evenOdd: false }));
   const chains = united(regions);
   const flat = diagonal(boundsOf(chains)!) * FLAT;
   const rings = chains.map((chain) => flatten(chain, flat));
@@ -63,9 +83,9 @@ function islandsOf(part: string, pockets: readonly Pocket[]): readonly KeyedForm
   const islands = outers.map((outer, k): KeyedForm => {
     const own = [outer, ...holes.filter((hole) => smallestAround(hole, outers) === outer)];
     const area = Math.abs(own.reduce((sum, ring) => sum + ringArea(ring), 0));
-    return { rings: own, box: boundsOf([outer])!, area, key: `part ${part} ${k}` };
+    return { rings: own, box: boundsOf([outer])!, area, key: `${key} ${k}` };
   });
-  known.set(part, islands);
+  known.set(key, islands);
   return islands;
 }
 

@@ -3,7 +3,7 @@
 import { type Turn, turned, valuesIn } from "../../core/colour/colourways.ts";
 import { addColourway, showColourway } from "../../core/drawing/colour-edits.ts";
 import type { Drawing, Form, Lamp, Paint, Pattern } from "../../core/drawing/drawing.ts";
-import { addBridges, pour } from "../../core/drawing/edits.ts";
+import { addBridges, pour, pourEach } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
 import { setLamp, setMade } from "../../core/drawing/light-edits.ts";
 import { changeStrokes } from "../../core/drawing/line-edits.ts";
@@ -78,7 +78,9 @@ export function colouredDemo(
   };
   mended.forEach(([at, paint], i) => {
     const pocket = pocketAt(pockets, at);
-    if (pocket) apply(pour([{ anchor: anchorOf(pocket), pourId: pourAt(at)?.id }], paint, [`mended-${i + 1}`]));
+    if (!pocket) return;
+    const target = { anchor: anchorOf(pocket), pourId: pourAt(at)?.id };
+    apply(pourEach([{ target, paint, ...(paint ? {} : { leftBare: true }) }], "Mend", [`mended-${i + 1}`]));
   });
   loops.forEach(({ points, paint }, i) => {
     const id = `loop-${i + 1}`;

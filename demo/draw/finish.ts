@@ -1,8 +1,10 @@
 /** How the coloured demo drawings are finished: what is put right, patterned, shaded, and their second colourways. */
 import { NO_TURN } from "../../core/colour/colourways.ts";
-import type { Form, Paint, Rim } from "../../core/drawing/drawing.ts";
+import type { Drawing, Form, Paint, Rim, Stroke } from "../../core/drawing/drawing.ts";
 import { setGroundShadow, setMade } from "../../core/drawing/light-edits.ts";
+import { setBands } from "../../core/drawing/patterns.ts";
 import { addShape } from "../../core/drawing/shape-edits.ts";
+import { distance } from "../../core/geometry/point.ts";
 import { ellipse } from "../../core/lines/figures.ts";
 import { BOOT_SHADES } from "./boot.ts";
 import type { Finish } from "./colour.ts";
@@ -30,34 +32,39 @@ export const BOOT_FINISH: Finish = {
   way: { name: "October", turn: { ...NO_TURN, hue: -58, chroma: 1.1 } },
 };
 
+/** What is flat, and so has no form of its own. */
+const BOARDS: readonly P[] = [
+  [504, 731], [386, 802], [446, 870], [232, 870], [654, 871], [892, 901], [138, 902], [692, 721], [360, 930], [895, 806],
+  [662, 916], [232, 920], [139, 719], [859, 865],
+];
+const CLOTH: readonly P[] = [[747, 827], [801, 805], [837, 883]];
+const PACKET: readonly P[] = [[777, 666], [824, 548]];
+
+/** Thrown by the edge of the table on what stands beneath it. */
+const UNDER_EDGE: readonly P[] = [[60, 826], [940, 826], [940, 858], [760, 866], [520, 872], [280, 866], [60, 860]];
+
+const dusk = (seed: P, points: readonly P[], opacity = 0.42) => ({ seed, points, colour: "dusk", opacity });
+
 export const KETTLE_FINISH: Finish = {
+  nib: { name: "swell", times: 1.35 },
   shades: [
-    {
-      points: [[600, 440], [690, 440], [720, 720], [540, 730], [600, 690], [636, 600], [626, 520]],
-      seed: [480, 640],
-      colour: "dusk",
-      opacity: 0.45,
-    },
-    {
-      points: [[240, 590], [300, 590], [290, 730], [236, 724], [250, 660]],
-      seed: [190, 670],
-      colour: "dusk",
-      opacity: 0.4,
-    },
-    {
-      points: [[880, 620], [940, 620], [930, 720], [884, 710], [896, 660]],
-      seed: [860, 670],
-      colour: "dusk",
-      opacity: 0.4,
-    },
+    dusk([480, 640], [[600, 440], [690, 440], [720, 720], [540, 730], [600, 690], [636, 600], [626, 520]]),
+    dusk([190, 670], [[240, 590], [300, 590], [290, 730], [236, 724], [250, 660]]),
+    dusk([860, 670], [[880, 620], [940, 620], [930, 720], [884, 710], [896, 660]]),
+    ...[[446, 870], [232, 870], [654, 871], [892, 901], [138, 902]].map(([x, y]) => dusk([x, y], UNDER_EDGE, 0.5)),
+    dusk([504, 731], [[400, 700], [560, 722], [690, 700], [760, 716], [740, 738], [600, 752], [440, 738]], 0.38),
+    dusk([504, 731], [[150, 712], [220, 722], [300, 700], [330, 716], [260, 734], [180, 732]], 0.38),
+    dusk([386, 802], [[420, 772], [660, 768], [690, 776], [640, 790], [430, 788]], 0.38),
+    dusk([777, 666], [[800, 540], [850, 548], [840, 720], [790, 712], [812, 640]], 0.16),
   ],
   mended: [
-    [[524, 340], null],
-    [[440, 430], null],
-    [[608, 430], null],
-    [[237, 562], null],
-    [[236, 432], null],
-    [[862, 580], paint("frond", -1)],
+    [[523, 383], null],
+    [[313, 690], null],
+    [[248, 434], null],
+    [[223, 426], null],
+    [[862, 573], null],
+    [[268, 446], paint("enamel", 1)],
+    [[273, 460], paint("enamel", -2)],
     [[119, 707], WOOD],
     [[660, 706], WOOD],
     [[700, 716], WOOD],
@@ -71,10 +78,44 @@ export const KETTLE_FINISH: Finish = {
   ],
   loops: [{ points: [[190, 688], [470, 688], [470, 722], [190, 722]], paint: WOOD }],
   form: { ...FORM, shine: 0.3 },
+  unlit: [...BOARDS, ...CLOTH, ...PACKET],
+  after: (at, drawing) => [
+    ...at([197, 664]).map((id) => setBands(id, { line: lineNear(drawing, [197, 611]), bands: POT_BANDS })),
+    ...at([524, 693]).map((id) => setBands(id, { line: lineNear(drawing, [524, 683]), bands: BASE_BANDS })),
+  ],
   way: { name: "Evening", turn: { ...NO_TURN, hue: -18, chroma: 0.85, middle: 0.46, white: 0.92 } },
 };
 
+const POT_BANDS = [
+  { width: 16, paint: paint("terracotta") },
+  { width: 12, paint: paint("seed-paper") },
+  { width: 7, paint: paint("terracotta") },
+  { width: 5, paint: paint("seed-paper") },
+];
+const BASE_BANDS = [
+  { width: 8, paint: paint("seed-paper") },
+  { width: 8, paint: paint("radish") },
+];
+/** The id of the line whose points come nearest to a place. */
+function lineNear({ strokes }: Drawing, at: P): string {
+  const gap = ({ points }: Stroke) => {
+    let least = Number.POSITIVE_INFINITY;
+    for (let i = 0; i < points.length; i += 2) least = Math.min(least, distance(at, [points[i], points[i + 1]]));
+    return least;
+  };
+  return Object.values(strokes).reduce((best, one) => (gap(one) < gap(best) ? one : best)).id;
+}
+
+/** Staves and hoops are round as one. */
+const BARREL: Form = { tones: 2, deeper: 1, roundness: 1, reach: 0.6, cloth: "barrel" };
+
+const pouredIn = ({ pours }: Drawing, ...colours: readonly string[]): string[] =>
+  Object.values(pours)
+    .filter(({ paint: own }) => own && colours.includes(own.colour))
+    .map(({ id }) => id);
+
 export const SNAIL_FINISH: Finish = {
+  nib: { name: "swell", times: 1.4 },
   shades: [
     {
       points: [[440, 150], [640, 170], [650, 330], [520, 360], [590, 300], [580, 220]],
@@ -104,9 +145,11 @@ export const SNAIL_FINISH: Finish = {
     },
   ],
   form: { ...FORM, tones: 2, reach: 0.6, shine: 0.25 },
-  after: (at) => [
+  after: (at, drawing) => [
+    setMade("form", pouredIn(drawing, "rain-barrel", "enamel"), BARREL),
     setMade("rim", at([525, 262]), RIM),
-    setGroundShadow({ kind: "ellipse", paint: paint("deep-fern", -1), opacity: 0.3, soft: 8 }),
+    setSticker({ width: 26, paint: paint("seed-paper", 3) }),
+    addShape(SIGNATURE),
   ],
   way: { name: "After the rain", turn: { ...NO_TURN, hue: 150, chroma: 0.75, black: 0.06, white: 0.96 } },
 };

@@ -68,6 +68,8 @@ export class Form {
   readonly folds?: true;
   /** The pocket shares one form with the whole of its part. */
   readonly whole?: true;
+  /** The pockets of its part whose forms have the same name here share one, inferred from the outline around them all. */
+  readonly cloth?: string;
   /** The standard deviation of its edge's blur in page units; sharp where left out. */
   readonly soft?: number;
 }
@@ -79,6 +81,7 @@ rules(Form, Object, {
   shine: [IsOptional(), Min(0), Max(1)],
   folds: [IsOptional(), IsTrue()],
   whole: [IsOptional(), IsTrue()],
+  cloth: [IsOptional(), IsNameOf("cloth")],
   soft: [IsOptional(), IsLength()],
 });
 

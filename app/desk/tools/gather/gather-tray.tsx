@@ -1,5 +1,6 @@
 import {
   ArrowDownNarrowWide,
+  Combine,
   Droplet,
   Hand,
   LampDesk,
@@ -11,6 +12,7 @@ import {
   X,
 } from "lucide-react";
 import { setMade } from "#core/drawing/light-edits.ts";
+import { newId } from "#core/drawing/new-id.ts";
 import { LAMP_MADE } from "#core/drawing/over.ts";
 import { Button } from "../../../ui/button.tsx";
 import { Choice } from "../../../ui/choice.tsx";
@@ -108,6 +110,13 @@ function Others() {
       </IconButton>
       <IconButton
         small
+        label="Shade what is gathered as one form"
+        onClick={() => shadeGathered(desk, newId())}
+      >
+        <Combine size={15} aria-hidden />
+      </IconButton>
+      <IconButton
+        small
         label="Take over the lamp's light of what is gathered"
         onClick={() => takeGathered(desk)}
       >
@@ -117,11 +126,12 @@ function Others() {
   );
 }
 
-/** Each pocket is shaded by its own form, in steps of its own colour. */
-function shadeGathered(desk: DeskStore): void {
+/** Each pocket is shaded by a form of its own, or all by one of a name; in steps of its own colour either way. */
+function shadeGathered(desk: DeskStore, cloth?: string): void {
   const state = desk.getState();
   const ids = poursGathered(desk);
-  if (ids.length > 0) state.edit(setMade("form", ids, nextMade(state, "form")));
+  if (ids.length > 0)
+    state.edit(setMade("form", ids, { ...nextMade(state, "form"), ...(cloth && { cloth }) }));
   else state.tell("Gather coloured pockets first: shade is made of their ladders.");
 }
 

@@ -16,7 +16,7 @@ import { unseenOf } from "./say-unseen.ts";
 
 /** Lengths as shares of the page's width; 0 and false for what is left out. */
 interface Made {
-  readonly form: Omit<Required<Form>, "folds" | "whole"> & {
+  readonly form: Omit<Required<Form>, "folds" | "whole" | "cloth"> & {
     readonly folds: boolean;
     readonly whole: boolean;
   };
@@ -116,13 +116,22 @@ export function changeMakes<K extends LampMade>(
 ): void {
   const state = desk.getState();
   const { pour } = lampState.held(state);
-  const chosen = pour !== null && state.drawing.pours[pour]?.[made] ? [pour] : poursWith(state.drawing, made);
+  const chosen =
+    pour !== null && state.drawing.pours[pour]?.[made]
+      ? sharing(state.drawing, pour, made)
+      : poursWith(state.drawing, made);
   lampState.change(desk, { [made]: { ...lampState.settings(state)[made], ...part } });
   const kept = inPageUnits(state, made, part);
   const casting = castingPart(state);
   if (casting) {
     if (state.drawing.parts[casting]?.cast) state[how](changePartCast(casting, kept as Partial<Cast>));
   } else if (chosen.length > 0) state[how](changeMade(made, chosen, kept as Partial<NonNullable<Pour[K]>>));
+}
+
+/** All that share what is made of a pour, that one among them. */
+function sharing({ pours }: Desk["drawing"], pour: string, made: LampMade): string[] {
+  const cloth = made === "form" ? pours[pour].form?.cloth : undefined;
+  return cloth === undefined ? [pour] : Object.keys(pours).filter((id) => pours[id].form?.cloth === cloth);
 }
 
 /** The pour that was chosen and has what the lamp makes now. */

@@ -29,14 +29,12 @@ const TAKEN: {
 } = {
   form: ({ drawing, derived }, own, pockets) =>
     pockets.flatMap((pocket) =>
-      formTones(formedBy(pocket, own.form!, derived.whole.pockets, drawing), own.form!, drawing).map(
-        (tone) => ({
-          ...tone,
-          pocket,
-          pour: own,
-          soft: own.form!.soft ?? 0,
-        }),
-      ),
+      formTones(formedBy(pocket, own.form!, derived.whole, drawing), own.form!, drawing).map((tone) => ({
+        ...tone,
+        pocket,
+        pour: own,
+        soft: own.form!.soft ?? 0,
+      })),
     ),
   rim: ({ drawing }, own, pockets) =>
     pockets.map((pocket) => ({
