@@ -13,22 +13,42 @@ export const DEMOS: readonly Demo[] = [
   {
     file: "almanac-boot-coloured.fern",
     title: "Boot with ferns, coloured",
-    about: "Form, rim and shadow by one lamp",
+    about: "A brush outline, with form, rim and shadow by one lamp",
+  },
+  {
+    file: "almanac-cabbage.fern",
+    title: "Cabbage in one colour",
+    about: "The ladder of one colour, and creases along the ribs",
+  },
+  {
+    file: "almanac-pumpkins-coloured.fern",
+    title: "Pumpkins by the path, coloured",
+    about: "Loose brush lines, coloured by a dab on each thing",
   },
   {
     file: "almanac-lantern-coloured.fern",
     title: "Lantern in the shed, coloured",
-    about: "Lit by its own flame",
+    about: "Night, lit by its own flame",
   },
   {
     file: "almanac-snail-coloured.fern",
     title: "Snail on a rain barrel, coloured",
-    about: "Two colourways, before and after the rain",
+    about: "A sticker with its rim of paper, signed, in two colourways",
+  },
+  {
+    file: "almanac-shed.fern",
+    title: "Shed at first light",
+    about: "Flat shapes, without a line",
   },
   {
     file: "almanac-kettle-coloured.fern",
     title: "Kettle on the potting bench, coloured",
-    about: "A striped cloth, and a colourway for the evening",
+    about: "A pattern and bands, and a colourway for the evening",
+  },
+  {
+    file: "almanac-radishes-hatched.fern",
+    title: "Bunch of radishes, hatched",
+    about: "Fine hatching over flat colour",
   },
   { file: "almanac-boot.svg", title: "Boot with ferns", about: "Two honest gaps to find and bridge" },
   {

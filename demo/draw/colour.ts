@@ -3,10 +3,10 @@
 import { type Turn, turned, valuesIn } from "../../core/colour/colourways.ts";
 import { addColourway, showColourway } from "../../core/drawing/colour-edits.ts";
 import type { Drawing, Form, Lamp, Paint, Pattern } from "../../core/drawing/drawing.ts";
-import { addBridges, pour, pourEach } from "../../core/drawing/edits.ts";
+import { addBridges, declineOpenings, pour, pourEach } from "../../core/drawing/edits.ts";
 import { applyEdit, beginHistory, type Edit } from "../../core/drawing/history.ts";
 import { setLamp, setMade } from "../../core/drawing/light-edits.ts";
-import { changeStrokes } from "../../core/drawing/line-edits.ts";
+import { changeStrokes, reshapeLines } from "../../core/drawing/line-edits.ts";
 import { newDrawing } from "../../core/drawing/new-drawing.ts";
 import { setPattern } from "../../core/drawing/patterns.ts";
 import { addShade, addShape, orderShapes } from "../../core/drawing/shape-edits.ts";
@@ -15,10 +15,12 @@ import { readSvg } from "../../core/formats/svg-read.ts";
 import { distance } from "../../core/geometry/point.ts";
 import { regionContains } from "../../core/geometry/polygon.ts";
 import { fitClosed } from "../../core/lines/fit.ts";
+import { trimmedLines } from "../../core/lines/trim.ts";
 import { anchorOf } from "../../core/pockets/anchors.ts";
 import { buildMap } from "../../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../../core/pockets/pockets.ts";
 import { gapsOf, linesOf, longestReach } from "../../core/pockets/reading.ts";
+import { tailsOf } from "../../core/pockets/tails.ts";
 import { derive, pocketAt } from "../../core/scene/scene.ts";
 import type { Hand, Hint, P } from "./hand.ts";
 
@@ -33,6 +35,8 @@ export interface ShadeGesture {
 type Mended = readonly [at: P, paint: Paint | null];
 
 export interface Finish {
+  /** Tails up to this length in page units are cut off. */
+  readonly trim?: number;
   /** What open lines are drawn with, and how many times as wide. */
   readonly nib?: { readonly name: string; readonly times: number };
   readonly shades: readonly ShadeGesture[];
@@ -55,7 +59,7 @@ export function colouredDemo(
   svg: string,
   title: string,
   hand: Hand,
-  { nib, shades, mended = [], cloths = [], loops = [], form, unlit = [], lamp, after, way }: Finish,
+  { nib, trim = 0, shades, mended = [], cloths = [], loops = [], form, unlit = [], lamp, after, way }: Finish,
 ): Drawing {
   const { page, strokes, inkShapes } = readSvg(svg);
   let drawing = newDrawing(title, page, strokes, inkShapes);
@@ -66,6 +70,9 @@ export function colouredDemo(
     for (const { id, width, closed } of strokes)
       if (!closed) apply(changeStrokes([id], { nib: nib.name, width: width * nib.times }));
   const map = () => buildMap(linesOf(drawing));
+  const tails = tailsOf(map()).filter(({ length }) => length <= trim);
+  const lines = new Map(Object.values(drawing.strokes).map(({ id, points }) => [id, points]));
+  if (tails.length > 0) apply(reshapeLines(trimmedLines(lines, tails), "Trim tails"));
   const { openings } = gapsOf(map(), longestReach(drawing));
   apply(addBridges(openings.map((opening, i) => ({ id: `bridge-${i + 1}`, points: opening.bridge }))));
   const pockets = pocketsOf(map()).filter(({ hidden }) => !hidden);
@@ -106,10 +113,12 @@ export function colouredDemo(
       }),
     );
   });
+  const left = gapsOf(map(), longestReach(drawing)).openings;
+  apply(declineOpenings(left.map(({ at }, i) => ({ id: `open-${i + 1}`, at }))));
   if (lamp) apply(setLamp(lamp));
   if (form) {
-    const left = new Set(unlit.flatMap((place) => pourAt(place)?.id ?? []));
-    const lit = Object.values(drawing.pours).filter(({ id, paint }) => paint && !left.has(id));
+    const flat = new Set(unlit.flatMap((place) => pourAt(place)?.id ?? []));
+    const lit = Object.values(drawing.pours).filter(({ id, paint }) => paint && !flat.has(id));
     apply(setMade("form", lit.map(({ id }) => id), form));
   }
   for (const edit of after?.((at) => [pourAt(at)?.id ?? []].flat(), drawing) ?? []) apply(edit);

@@ -1,7 +1,12 @@
 /** How the coloured demo drawings are finished: what is put right, patterned, shaded, and their second colourways. */
+import { readFileSync } from "node:fs";
+import { signed } from "../../app/desk/deliver/signing.ts";
 import { NO_TURN } from "../../core/colour/colourways.ts";
+import { Lettering } from "../../core/deliver/lettering.ts";
 import type { Drawing, Form, Paint, Rim, Stroke } from "../../core/drawing/drawing.ts";
+import type { Edit } from "../../core/drawing/history.ts";
 import { setGroundShadow, setMade } from "../../core/drawing/light-edits.ts";
+import { setSticker } from "../../core/drawing/page-edits.ts";
 import { setBands } from "../../core/drawing/patterns.ts";
 import { addShape } from "../../core/drawing/shape-edits.ts";
 import { distance } from "../../core/geometry/point.ts";
@@ -106,6 +111,14 @@ function lineNear({ strokes }: Drawing, at: P): string {
   return Object.values(strokes).reduce((best, one) => (gap(one) < gap(best) ? one : best)).id;
 }
 
+/** Written in the hand that ships with the application, in the corner where Sign puts it. */
+function signature(drawing: Drawing, words: string): Edit {
+  const font = new Lettering(new Uint8Array(readFileSync(HAND)).buffer);
+  return signed(drawing, { chains: font.words(words).chains, words, hand: "hand" }, paint("lamp-black"), 1)!.edit;
+}
+
+const HAND = "node_modules/@fontsource/caveat/files/caveat-latin-500-normal.woff";
+
 /** Staves and hoops are round as one. */
 const BARREL: Form = { tones: 2, deeper: 1, roundness: 1, reach: 0.6, cloth: "barrel" };
 
@@ -115,6 +128,7 @@ const pouredIn = ({ pours }: Drawing, ...colours: readonly string[]): string[] =
     .map(({ id }) => id);
 
 export const SNAIL_FINISH: Finish = {
+  trim: 30,
   nib: { name: "swell", times: 1.4 },
   shades: [
     {
@@ -148,8 +162,8 @@ export const SNAIL_FINISH: Finish = {
   after: (at, drawing) => [
     setMade("form", pouredIn(drawing, "rain-barrel", "enamel"), BARREL),
     setMade("rim", at([525, 262]), RIM),
-    setSticker({ width: 26, paint: paint("seed-paper", 3) }),
-    addShape(SIGNATURE),
+    setSticker({ width: 24, paint: paint("seed-paper") }),
+    signature(drawing, "Almanac"),
   ],
   way: { name: "After the rain", turn: { ...NO_TURN, hue: 150, chroma: 0.75, black: 0.06, white: 0.96 } },
 };
@@ -160,6 +174,12 @@ const BOARD = paint("dusk", -1);
 const FRAME = paint("rain-barrel", -1);
 
 const all = (places: readonly P[], own: Paint): [P, Paint][] => places.map((at) => [at, own]);
+
+/** Walls and floor are flat: light falls off over them, and they have no form. */
+const flatBoards = ({ pours }: Drawing): string[] =>
+  Object.values(pours)
+    .filter(({ paint: own }) => own?.colour === "dusk" || (own?.colour === "rain-barrel" && own.step < -1))
+    .map(({ id }) => id);
 
 export const LANTERN_FINISH: Finish = {
   shades: [],
@@ -205,7 +225,8 @@ export const LANTERN_FINISH: Finish = {
   loops: [{ points: [[690, 438], [760, 438], [840, 441], [978, 436], [978, 458], [840, 463], [760, 461], [690, 460]], paint: WOOD }],
   form: { tones: 2, deeper: 1, roundness: 0.9, reach: 0.55 },
   lamp: { at: FLAME, height: 0.16, far: false },
-  after: () => [
+  after: (_, drawing) => [
+    setMade("form", flatBoards(drawing), null),
     addShape({
       id: "glow",
       sheet: "light",

@@ -4,6 +4,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { encode } from "fast-png";
 import { DEMOS, pictureFile } from "../../app/drawer/demo.ts";
+import type { Drawing } from "../../core/drawing/drawing.ts";
 import { writeDrawingFile } from "../../core/formats/drawing-file.ts";
 import { scanOf } from "../scan/scanner.ts";
 import { drawBoot } from "./boot.ts";
@@ -12,11 +13,16 @@ import { BOOT_FINISH, KETTLE_FINISH, LANTERN_FINISH, SNAIL_FINISH } from "./fini
 import type { Hand } from "./hand.ts";
 import { drawKettle } from "./kettle.ts";
 import { drawLantern } from "./lantern.ts";
+import { partedColours } from "./part-colours.ts";
 import { pictureOf } from "./picture.ts";
 import { drawPumpkins } from "./pumpkins.ts";
 import { drawRadishes } from "./radishes.ts";
 import { drawSeedling } from "./seedling.ts";
 import { drawSnail } from "./snail.ts";
+import { creasedCabbage } from "./spots/cabbage.ts";
+import { colouredPumpkins } from "./spots/pumpkins.ts";
+import { hatchedRadishes } from "./spots/radishes.ts";
+import { flatShed } from "./spots/shed.ts";
 import { drawSprig } from "./sprig.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "..");
@@ -46,8 +52,17 @@ const COLOURED: readonly [file: string, title: string, draw: () => Hand, finish:
 for (const [file, title, draw, finish] of COLOURED) {
   const hand = draw();
   const drawing = colouredDemo(hand.svg(title), `${title}, coloured`, hand, finish);
-  writeFileSync(join(FOLDER, `${file}-coloured.fern`), writeDrawingFile(drawing));
+  writeFileSync(join(FOLDER, `${file}-coloured.fern`), writeDrawingFile(partedColours(drawing)));
 }
+
+const SPOTS: readonly [file: string, draw: () => Drawing][] = [
+  ["almanac-pumpkins-coloured", colouredPumpkins],
+  ["almanac-radishes-hatched", hatchedRadishes],
+  ["almanac-cabbage", creasedCabbage],
+  ["almanac-shed", flatShed],
+];
+
+for (const [file, draw] of SPOTS) writeFileSync(join(FOLDER, `${file}.fern`), writeDrawingFile(partedColours(draw())));
 
 /** The bunch of radishes begins on paper: only its scan is shown. */
 const SCAN = { pixels: 1600, seed: 41, grain: 2.5 };

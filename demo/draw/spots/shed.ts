@@ -16,7 +16,7 @@ export function flatShed(): Drawing {
   field(spot);
   shed(spot);
   barrel(spot);
-  BEDS.forEach((row) => bed(spot, row));
+  for (const row of BEDS) bed(spot, row);
   return spot.drawing;
 }
 
@@ -65,8 +65,8 @@ function shed(spot: Colouring): void {
   spot.block(paint("rain-barrel", 1), [[490, 470], [628, 452], [628, 640], [490, 660]]);
   for (const x of [370, 410, 450]) spot.block(paint("rain-barrel", -1), [[x, 470], [x + 4, 470], [x + 4, 660], [x, 660]]);
   spot.block(paint("rain-barrel"), [[490, 472], [564, 350], [628, 454]]);
-  spot.block(paint("terracotta"), [[300, 478], [402, 352], [568, 340], [490, 484]]);
-  spot.block(paint("terracotta", 1), [[566, 340], [580, 342], [652, 458], [632, 464], [560, 354]]);
+  spot.block(paint("radish", -1), [[300, 478], [402, 352], [568, 340], [490, 484]]);
+  spot.block(paint("radish"), [[566, 340], [580, 342], [652, 458], [632, 464], [560, 354]]);
   spot.block(paint("potting-soil"), [[384, 530], [438, 530], [438, 660], [384, 660]]);
   spot.shape(paint("marigold"), round([430, 600], 5));
   spot.block(paint("potting-soil"), [[526, 512], [592, 505], [592, 572], [526, 580]]);
@@ -98,7 +98,7 @@ function bed(spot: Colouring, row: number): void {
   const [left, right] = [156 + row * 34, 336 - row * 2];
   spot.shape(paint("potting-soil"), [[left, y + size * 0.6], [left + 26, y + 4], [right, y + 8], [right + 22, y + size], [right - 10, y + size * 1.3], [left + 18, y + size * 1.2]]);
   for (let x = left + 22; x < right; x += size * 2.1) {
-    spot.shape(paint("terracotta", 1), [[x - size * 0.22, y + size * 0.5], [x, y + size * 0.3], [x + size * 0.22, y + size * 0.5], [x + size * 0.14, y + size * 0.8], [x - size * 0.14, y + size * 0.8]]);
+    spot.shape(paint("marigold"), [[x - size * 0.22, y + size * 0.5], [x, y + size * 0.3], [x + size * 0.22, y + size * 0.5], [x + size * 0.14, y + size * 0.8], [x - size * 0.14, y + size * 0.8]]);
     for (const lean of [-0.5, 0, 0.5])
       spot.shape(paint("frond", lean > 0 ? 1 : -1), [[x - 2, y + size * 0.4], [x + lean * size - 3, y - size * 0.5], [x + lean * size * 1.4, y - size], [x + lean * size + 4, y - size * 0.5], [x + 3, y + size * 0.4]]);
   }
