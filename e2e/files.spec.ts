@@ -4,11 +4,12 @@ import { join } from "node:path";
 import { gunzipSync } from "node:zlib";
 import { expect, type Page } from "@playwright/test";
 import { decode } from "fast-png";
+import { readDrawingFile } from "../core/formats/drawing-file.ts";
 import { boundsOf } from "../core/geometry/point.ts";
 import { crossingsAt } from "../core/geometry/polygon.ts";
 import { buildMap } from "../core/pockets/planar-map.ts";
 import { type Pocket, pocketsOf } from "../core/pockets/pockets.ts";
-import type { Line } from "../core/pockets/segments.ts";
+import { linesOf } from "../core/pockets/reading.ts";
 import {
   beforeLoads,
   deskReady,
@@ -181,9 +182,8 @@ test("no background shows through inside the drawing, at four times its size", a
     await rendered(page, text, size, "#ff00ff"),
     await rendered(page, text, size, "#00ff00"),
   ];
-  const { strokes, bridges } = JSON.parse(readFileSync("demo/almanac-boot-coloured.fern", "utf8"));
-  const closing = bridges.map((bridge: object) => ({ ...bridge, closed: false, width: 0, bridge: true }));
-  const pockets = pocketsOf(buildMap([...strokes, ...closing] as Line[]));
+  const drawing = await readDrawingFile(readFileSync("demo/almanac-boot-coloured.fern", "utf8"));
+  const pockets = pocketsOf(buildMap(linesOf(drawing)));
   const inside = insideOf(pockets, size, 4);
   let tinted = 0;
   let clear = 0;

@@ -198,7 +198,7 @@ const FIGURES: Readonly<Record<string, (page: Page) => Promise<readonly string[]
   },
   scan: async (page) => {
     await openDrawer(page);
-    await page.getByRole("button", { name: "Open a copy of Bunch of radishes" }).click();
+    await page.getByRole("button", { name: "Open a copy of Bunch of radishes", exact: true }).click();
     await page.waitForURL(/scan/);
     await page.waitForTimeout(6000);
     return [await shot(page, { x: 0, y: 0, width: 1280, height: 800 })];

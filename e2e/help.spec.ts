@@ -35,6 +35,11 @@ test("what its pages name is there, on the desk and in the drawer", async ({ pag
   await openDrawer(page);
   await look();
   await openDemo(page, "Boot with ferns, coloured");
+  // Two colours that are hardly told apart, so that Judge has something to part.
+  await page.getByRole("button", { name: "Change Deep fern" }).click();
+  await page.getByLabel("Colour as hexadecimal").fill("#6f9a4b");
+  await page.keyboard.press("Enter");
+  await page.keyboard.press("Escape");
   await page.locator("#paper").focus();
   for (const name of ["Lines", "Gaps", "Flats", "Light", "Deliver"]) {
     await stage(page, name).click();

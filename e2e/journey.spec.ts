@@ -287,7 +287,8 @@ test.describe("light and press", () => {
     await clickPage(page, kettle[1].seed);
     await expect(page.getByTestId("reason")).toContainText("The flats sheet is locked");
     await expect(stage(page, "Flats")).toContainText(`1 of ${kettle.length} pockets`);
-    await page.getByRole("button", { name: "Unlock flats" }).click();
+    // What is refused offers to be opened, where the hand is.
+    await page.getByRole("main").getByRole("button", { name: "Unlock flats" }).click();
     await page.getByRole("button", { name: "Lock ink" }).click();
     await stage(page, "Lines").click();
     await dragPage(page, [

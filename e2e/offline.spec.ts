@@ -91,9 +91,12 @@ test("after the first load all of it works with the server gone", async ({ brows
   await expect(page.getByRole("link", { name: /^Open Kettle/ })).toBeVisible();
   await openDemo(page, "Boot with ferns");
   await page.getByRole("link", { name: "Back to the drawer" }).click();
-  await page.getByRole("button", { name: "Open a copy of Bunch of radishes" }).click();
+  await page.getByRole("button", { name: "Open a copy of Bunch of radishes", exact: true }).click();
   await expect(page).toHaveURL(/scan/);
   await expect(page.getByRole("button", { name: /desk/i }).first()).toBeVisible();
+  await page.goto(`${HOME}/help/dab`);
+  const figure = page.locator("article img");
+  await expect.poll(() => figure.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(100);
   await context.close();
 });
 

@@ -10,7 +10,7 @@ const LONG = { timeout: 30_000 };
 
 async function openScan(page: Page): Promise<void> {
   await openDrawer(page);
-  await page.getByRole("button", { name: "Open a copy of Bunch of radishes" }).click();
+  await page.getByRole("button", { name: "Open a copy of Bunch of radishes", exact: true }).click();
   await page.waitForURL(/\/scan/);
   await expect(figures(page)).toContainText(/\d+ lines, \d+ points/, LONG);
 }

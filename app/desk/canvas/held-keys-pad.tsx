@@ -19,7 +19,7 @@ export function HeldKeysPad() {
       aria-label="Keys to hold"
       className={clsx(
         "absolute top-1/2 z-10 grid -translate-y-1/2 gap-2",
-        hand === "right" ? "left-2" : "right-2",
+        hand === "right" ? "left-(--held-aside)" : "right-(--held-aside)",
       )}
     >
       <HeldKey held={shift} onHold={(on) => holdKeys({ shift: on })}>

@@ -46,9 +46,9 @@ export const gatherTray: Settings = {
   hint: Count,
   "Pour or empty what is gathered": Colouring,
   "How unlike gathered colours may be": Within,
+  "Make a part": MakePart,
   "Gather bare pockets, turn round, shade or take over": Others,
   "Lighter, darker or spot black": Steps,
-  "Make a part": MakePart,
 };
 
 function Taking() {
