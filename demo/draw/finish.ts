@@ -25,7 +25,7 @@ const FORM: Form = { tones: 1, deeper: 1, roundness: 1, reach: 0.5 };
 const RIM: Rim = { deeper: -2, width: 9, gap: 4 };
 
 export const BOOT_FINISH: Finish = {
-  nib: { name: "swell", times: 1.5 },
+  nib: { name: "swell", times: 1.7 },
   shades: BOOT_SHADES,
   mended: [[[535, 488], paint("potting-soil")]],
   form: FORM,
