@@ -2,7 +2,7 @@
 import { showLength } from "#core/drawing/length.ts";
 import { nearestOnLines } from "#core/geometry/nearest.ts";
 import { distance, type Point } from "#core/geometry/point.ts";
-import { lineChains } from "../../lines/line-chains.ts";
+import { chainsAround } from "../../lines/line-chains.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import type { OverlayMark } from "../tool.ts";
 
@@ -11,8 +11,8 @@ const SHOWN_PIXELS = 40;
 
 /** The nearest place on a line within joining distance. */
 export function joinPlace(desk: DeskStore, at: Point, pixel: number): Point | undefined {
-  const state = desk.getState();
-  return nearestOnLines(lineChains(state), at, JOIN_PIXELS * pixel)?.at;
+  const within = JOIN_PIXELS * pixel;
+  return nearestOnLines(chainsAround(desk.getState(), at, within), at, within)?.at;
 }
 
 /** Marks for a tip: where it would join or close, and how far that is. */
@@ -24,9 +24,10 @@ export function nearnessMarks(
 ): OverlayMark[] {
   const state = desk.getState();
   const { page } = state.drawing;
-  const other = nearestOnLines(lineChains(state), tip, SHOWN_PIXELS * pixel);
+  const within = SHOWN_PIXELS * pixel;
+  const other = nearestOnLines(chainsAround(state, tip, within), tip, within);
   const homeward = home ? distance(home, tip) : Infinity;
-  const closes = homeward < Math.min(other?.gap ?? Infinity, SHOWN_PIXELS * pixel);
+  const closes = homeward < Math.min(other?.gap ?? Infinity, within);
   const place = closes ? home : other?.at;
   if (!place) return [];
   const gap = closes ? homeward : other!.gap;
