@@ -7,6 +7,7 @@ import {
   dragPage,
   fromMenu,
   openDemo,
+  openDrawer,
   openMore,
   stage,
   test,
@@ -169,19 +170,25 @@ test("the ferns as a part, chosen to be moved", async ({ page }) => {
   await shoot(page, "parts");
 });
 
-test("colourways side by side, and a palette out of a picture", async ({ page }) => {
+test("colourways side by side", async ({ page }) => {
   await open(page, "Kettle on the potting bench, coloured");
-  const inTinMenu = async (word: string) => {
-    await page.getByRole("button", { name: "More of the tin" }).click();
-    await page.getByRole("menuitem", { name: word }).click();
-  };
-  await inTinMenu("Colourways…");
+  await page.getByRole("button", { name: "More of the tin" }).click();
+  await page.getByRole("menuitem", { name: "Colourways…" }).click();
   await expect(page.getByRole("dialog").getByRole("img")).toHaveCount(2);
   await shoot(page, "colourways");
-  await page.keyboard.press("Escape");
-  await inTinMenu("Colours from a picture…");
-  await page.getByRole("dialog").locator("input[type=file]").setInputFiles("docs/screenshots/desk-flats.png");
-  await expect(page.getByRole("checkbox")).toHaveCount(8);
-  await page.getByRole("checkbox").nth(5).hover();
-  await shoot(page, "palette");
+});
+
+test("the guided spot at its second step, with Help beside it", async ({ page }) => {
+  await openDrawer(page);
+  await page.getByRole("button", { name: "Show me" }).click();
+  await page.waitForURL(/\/desk\//);
+  await page
+    .getByRole("region", { name: "Tin" })
+    .getByRole("button", { name: /^Terracotta/ })
+    .click();
+  await expect(stage(page, "Flats")).toContainText("0 of 5 pockets");
+  const rim = (await page.getByTestId("show-me-ring").boundingBox())!;
+  await page.mouse.click(rim.x + rim.width / 2, rim.y + rim.height / 2);
+  await page.getByRole("button", { name: "Help: Pouring" }).click();
+  await shoot(page, "show-me");
 });
