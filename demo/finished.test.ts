@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { expect, it } from "vitest";
-import { DEMOS } from "../app/drawer/demo.ts";
 import { sortOpenings } from "../app/desk/gaps/openings.ts";
 import { tooNear } from "../app/desk/judge/judged.ts";
 import { pocketCounts, waitingIn } from "../app/desk/pockets/stats.ts";
 import type { Desk } from "../app/desk/store/desk-state.ts";
+import { DEMOS } from "../app/drawer/demo.ts";
 import { readDrawingFile } from "../core/formats/drawing-file.ts";
 import { DrawingReader } from "../core/pockets/drawing-reader.ts";
 import { derive } from "../core/scene/scene.ts";

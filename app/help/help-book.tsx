@@ -83,7 +83,13 @@ interface TurnProps {
 
 const Turn = ({ to, onGo, icon, word }: TurnProps) =>
   to && (
-    <Button size="small" aria-label={`${word} ${to.title}`} title={to.title} onClick={() => onGo(to.name)}>
+    <Button
+      size="small"
+      className="min-w-target"
+      aria-label={`${word} ${to.title}`}
+      title={to.title}
+      onClick={() => onGo(to.name)}
+    >
       {icon}
     </Button>
   );

@@ -31,8 +31,8 @@ export function onLeaf({ foot, turn, long, wide }: CabbageLeaf): (along: number,
 }
 
 /** The head stands between the leaves in front and those behind it. */
-export const HEAD_AFTER = 2;
-export const HEAD: P = [502, 596];
+const HEAD_AFTER = 2;
+const HEAD: P = [502, 596];
 
 export function drawCabbage(): Hand {
   const hand = new Hand([1000, 1000], 61, 1);

@@ -136,6 +136,6 @@ export function tuft(hand: Hand, x: number, y: number, size: number, blades: num
       ],
       { width: 2.4, solid: true, wobble: 0.4 },
     );
-    hand.hint(foot + lean * tall * 0.12, y - tall * 0.25, "deep-fern", i % 2);
+    hand.hint(foot + lean * tall * 0.12, y - tall * 0.25, "frond", (i % 2) - 2);
   }
 }

@@ -173,7 +173,7 @@ function KeepSign() {
       <p
         className={clsx(
           "text-right text-xs whitespace-nowrap touch:px-2",
-          fine ? "text-quiet" : "font-semibold text-ember",
+          fine ? "text-quiet max-[30rem]:sr-only" : "font-semibold text-ember",
         )}
         title={KEEP_HELP[keeping]}
         data-keeping={keeping}

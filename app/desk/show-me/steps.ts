@@ -9,7 +9,7 @@ import type { Desk, StageName } from "../store/desk-state.ts";
 import { isPanelShown } from "../store/frame-slice.ts";
 
 /** What is to be pressed next: something of the frame, or a place on the page. */
-export type Pointed = { readonly control: string } | { readonly at: Point };
+type Pointed = { readonly control: string } | { readonly at: Point };
 
 export interface ShowMeStep {
   readonly name: string;
