@@ -173,7 +173,10 @@ test.describe("drawing", () => {
     await stage(page, "Lines").click();
     await page.getByRole("button", { name: "Nib: Twin" }).click();
     await page.getByRole("button", { name: "Change Twin" }).click();
-    const pad = (await page.getByRole("slider", { name: "Width at 0 %" }).locator("..").boundingBox())!;
+    // Hovering waits until the panel stands still.
+    const point = page.getByRole("slider", { name: "Width at 0 %" });
+    await point.hover();
+    const pad = (await point.locator("..").boundingBox())!;
     await page.mouse.move(pad.x + 4, pad.y + pad.height / 2 - 6);
     await page.mouse.down();
     await page.mouse.move(pad.x + pad.width - 4, pad.y + pad.height / 2 - 30, { steps: 12 });
