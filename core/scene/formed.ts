@@ -6,13 +6,18 @@ import { regionContains, ringArea } from "../geometry/polygon.ts";
 import type { Formed } from "../light/form-shade.ts";
 import { uncovered, united } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
-import type { PocketsDerived } from "./flat-of.ts";
 import { inkOf } from "./ink-items.ts";
 import { memo } from "./memo.ts";
 
 /** An outline with a key of its own among all of a drawing. */
 export interface KeyedForm extends Formed {
   readonly key: string;
+}
+
+/** Pockets, and which pour colours each. */
+interface Poured {
+  readonly pockets: readonly Pocket[];
+  readonly pourOf: readonly (string | undefined)[];
 }
 
 const own = memo<Pocket, KeyedForm>();
@@ -24,7 +29,7 @@ const FLAT = 1 / 2000;
 export function formedBy(
   pocket: Pocket,
   form: Form,
-  derived: Pick<PocketsDerived, "pockets" | "pourOf">,
+  derived: Poured,
   drawing: Pick<Drawing, "strokes" | "nibs" | "pours">,
 ): KeyedForm {
   const island = islandsAround(pocket, form, derived, drawing).find(({ rings }) =>
@@ -52,7 +57,7 @@ export function formedBy(
 function islandsAround(
   { part }: Pocket,
   { whole, cloth }: Form,
-  { pockets, pourOf }: Pick<PocketsDerived, "pockets" | "pourOf">,
+  { pockets, pourOf }: Poured,
   { pours }: Pick<Drawing, "pours">,
 ): readonly KeyedForm[] {
   if (!whole && !cloth) return [];
