@@ -28,7 +28,7 @@ export const DELIVER: readonly HelpPage[] = [
     title: "Page, ground and signature",
     group: "Deliver",
     about: ["window sign"],
-    also: "size bleed resolution dpi background artboard sticker crop",
+    also: "size bleed resolution dpi background sticker crop",
     figure: "A spot on a coloured ground",
     Body: () => (
       <>

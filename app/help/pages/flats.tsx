@@ -7,7 +7,7 @@ export const FLATS: readonly HelpPage[] = [
     title: "Pouring",
     group: "Flats",
     about: ["tool pour", "tool empty", "tool dip"],
-    also: "fill bucket paint colour empty erase eyedropper dip undercoat spot black",
+    also: "fill paint colour empty erase eyedropper dip undercoat spot black",
     figure: "A pot before and after pouring",
     Body: () => (
       <>
