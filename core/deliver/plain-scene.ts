@@ -4,10 +4,10 @@
  */
 import { blend as blended, formatHex } from "culori";
 import type { Blend } from "../drawing/drawing.ts";
-import { flatten } from "../geometry/cubic.ts";
-import { boundsOf, diagonal, type Point } from "../geometry/point.ts";
+import { enclosedArea, flatten } from "../geometry/cubic.ts";
+import { boundsOf, boxesApart, diagonal, type Point } from "../geometry/point.ts";
 import { innerPoint, regionContains } from "../geometry/polygon.ts";
-import { insets, united } from "../lines/booleans.ts";
+import { combined, insets, united } from "../lines/booleans.ts";
 import type { Chain, Item, ItemPaint, ScenePart, SceneSheet } from "../scene/items.ts";
 import type { Tone } from "../scene/palette.ts";
 import { type Scene, usedTones } from "../scene/scene.ts";
@@ -154,7 +154,10 @@ export const unitedScene = (scene: Scene): Scene => ({
   })),
 });
 
-/** Among pours that follow one another, no other colour between them. */
+/**
+ * Among pours that follow one another. One is not moved before another colour that it covers, as it does where that runs on
+ * under it across a bridge.
+ */
 function unitedItems(items: readonly Item[]): Item[] {
   const out: Item[] = [];
   let run = new Map<string, Item[]>();
@@ -167,14 +170,38 @@ function unitedItems(items: readonly Item[]): Item[] {
     const { says, paint, effects, area } = item;
     const plain =
       says.is === "pour" && area.kind === "region" && Object.keys(effects).every((key) => key === "seam");
-    if (plain && paint.kind === "tone") add(paint.tone.variable, item);
-    else {
+    if (plain && paint.kind === "tone") {
+      const tone = paint.tone.variable;
+      if (coversOther(item, tone, run)) finish();
+      add(tone, item);
+    } else {
       finish();
       out.push(item);
     }
   }
   finish();
   return out;
+}
+
+/** Whether it would be painted before an item of another tone in its run that it lies over. */
+function coversOther(item: Item, tone: string, run: ReadonlyMap<string, readonly Item[]>): boolean {
+  if (!run.has(tone)) return false;
+  return [...run].some(([other, items]) => other !== tone && items.some((one) => overlaps(one, item)));
+}
+
+/** Page units squared of two areas that count as one lying over the other. */
+const OVER = 0.5;
+
+function overlaps({ area: a }: Item, { area: b }: Item): boolean {
+  if (a.kind !== "region" || b.kind !== "region") return false;
+  const [one, other] = [boundsOf(a.chains), boundsOf(b.chains)];
+  if (!one || !other || boxesApart(one, other)) return false;
+  const { outline } = combined(
+    { outline: a.chains, evenOdd: a.evenOdd },
+    { outline: b.chains, evenOdd: b.evenOdd },
+    "intersect",
+  );
+  return Math.abs(outline.reduce((sum, chain) => sum + enclosedArea(chain), 0)) > OVER;
 }
 
 function unitedItem(items: readonly Item[]): Item {
