@@ -1,8 +1,9 @@
 /** Pockets of a drawing that comes in, and which of them a coloured fill coincides with: those are better poured than kept as a shape. */
 import type { Drawing, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
+import { BandedRegion } from "../geometry/banded-region.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, boxesApart, boxHolds, diagonal, type Point } from "../geometry/point.ts";
-import { crossingsAt, windingNumber } from "../geometry/polygon.ts";
+import { crossingsAt } from "../geometry/polygon.ts";
 import { anchorOf } from "../pockets/anchors.ts";
 import { DrawingReader } from "../pockets/drawing-reader.ts";
 import type { Pocket } from "../pockets/pockets.ts";
@@ -15,7 +16,7 @@ export interface Fill {
 /** A fill flattened, for many questions. */
 export interface FlatFill {
   readonly rings: readonly number[][];
-  readonly evenOdd: boolean;
+  readonly region: BandedRegion;
   readonly box: Box;
 }
 
@@ -27,7 +28,9 @@ const ROWS = 96;
 
 export function flattened({ outline, evenOdd }: Fill): FlatFill | undefined {
   const box = boundsOf(outline);
-  return box && { rings: outline.map((chain) => flatten(chain, diagonal(box) * 2e-4)), evenOdd, box };
+  if (!box) return undefined;
+  const rings = outline.map((chain) => flatten(chain, diagonal(box) * 2e-4));
+  return { rings, region: new BandedRegion(rings, evenOdd), box };
 }
 
 /**
@@ -41,21 +44,15 @@ export function pocketsFilledBy(
   strokes: Table<Stroke>,
 ): Pocket[] {
   const above = later.filter(({ box }) => !boxesApart(box, fill.box));
-  const shows = (at: Point) => inFill(fill, at) && !above.some((cover) => inFill(cover, at));
+  const shows = (at: Point) => fill.region.holds(at) && !above.some(({ region }) => region.holds(at));
   const inside = pockets.filter(
     (pocket) => !boxesApart(pocket.box, fill.box) && shows(pocket.seed) && mostlyInside(pocket, shows),
   );
   if (inside.length === 0) return [];
-  const filled = areaWhere(shows, [fill, ...above], fill.box);
+  const filled = areaShown(fill, above);
   const pocketed = inside.reduce((sum, { area }) => sum + area, 0);
   const slack = filled * LIKE + UNDER_INK * inkAlong([fill, ...above], fill.box, inside, strokes);
   return Math.abs(filled - pocketed) <= slack ? inside : [];
-}
-
-function inFill({ rings, evenOdd, box }: FlatFill, at: Point): boolean {
-  if (!boxHolds(box, at)) return false;
-  const winding = rings.reduce((sum, ring) => sum + windingNumber(ring, at), 0);
-  return evenOdd ? winding % 2 !== 0 : winding !== 0;
 }
 
 const PARTS = [0.2, 0.5, 0.8];
@@ -76,17 +73,43 @@ function mostlyInside({ rings, box }: Pocket, holds: (at: Point) => boolean): bo
   return held >= all * MOSTLY;
 }
 
-/** Area of what shows in a box, from evenly spread rows; it changes only where a row crosses one of the fills. */
-function areaWhere(shows: (at: Point) => boolean, fills: readonly FlatFill[], { y, height }: Box): number {
-  const rings = fills.flatMap((fill) => fill.rings);
+/** Area of what shows of a fill beneath others, from evenly spread rows. */
+function areaShown({ region, box }: FlatFill, above: readonly FlatFill[]): number {
   let length = 0;
-  for (let row = 0; row < ROWS; row++) {
-    const at = y + (height * (row + 0.5)) / ROWS;
-    const xs = crossingsAt(rings, at);
-    for (let k = 0; k + 1 < xs.length; k++)
-      if (shows([(xs[k] + xs[k + 1]) / 2, at])) length += xs[k + 1] - xs[k];
+  for (let row = 0; row < ROWS; row++)
+    length += lengthShown(region, above, box.y + (box.height * (row + 0.5)) / ROWS);
+  return (length * box.height) / ROWS;
+}
+
+/** Where an edge crosses a row: which of some regions is entered or left there, and by which turn. */
+interface Crossing {
+  readonly x: number;
+  readonly region: number;
+  readonly turn: number;
+}
+
+/** How much of a row shows a region that others may cover: a sweep over all their crossings. */
+function lengthShown(shown: BandedRegion, above: readonly FlatFill[], y: number): number {
+  const crossings: Crossing[] = [];
+  shown.eachCrossing(y, (x, turn) => crossings.push({ x, region: 0, turn }));
+  if (crossings.length === 0) return 0;
+  const regions = [shown];
+  for (const { region, box } of above) {
+    if (y < box.y || y > box.y + box.height) continue;
+    region.eachCrossing(y, (x, turn) => crossings.push({ x, region: regions.length, turn }));
+    regions.push(region);
   }
-  return (length * height) / ROWS;
+  crossings.sort((a, b) => a.x - b.x);
+  const windings = new Int32Array(regions.length);
+  let covers = 0;
+  let length = 0;
+  crossings.forEach(({ x, region, turn }, k) => {
+    if (k > 0 && covers === 0 && shown.counts(windings[0])) length += x - crossings[k - 1].x;
+    const before = regions[region].counts(windings[region]);
+    windings[region] += turn;
+    if (region > 0) covers += Number(regions[region].counts(windings[region])) - Number(before);
+  });
+  return length;
 }
 
 /** Area of half the ink along the edges in a box: what lies there may belong to either side. */

@@ -14,9 +14,8 @@ import { mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { ENDS, type EndReading, type Vertices, verticesOf } from "./free-vertices.ts";
 import { gateWidths, roomsOf } from "./gate-widths.ts";
-import { isInk } from "./ink-regions.ts";
+import { inkOf } from "./inked-map.ts";
 import type { PlanarMap } from "./planar-map.ts";
-import { regionsOf } from "./pockets.ts";
 import { arcToWall, gateAhead, MOST_ASTRAY } from "./stopping-short.ts";
 import { nextInTriangle, previousInTriangle } from "./triangle-mesh.ts";
 import { type Triangulation, triangulate } from "./triangulation.ts";
@@ -143,8 +142,8 @@ function openEdge(
 function fillInk(map: PlanarMap, { triangles, twins, fixed }: Triangulation, xy: Float64Array): Uint8Array {
   const count = triangles.length / 3;
   const solid = new Uint8Array(count);
-  const regions = regionsOf(map);
-  if (regions.size === 0) return solid;
+  const ink = inkOf(map);
+  if (ink.regions.length === 0) return solid;
   const seen = new Uint8Array(count);
   for (let first = 0; first < count; first++) {
     if (seen[first]) continue;
@@ -154,7 +153,7 @@ function fillInk(map: PlanarMap, { triangles, twins, fixed }: Triangulation, xy:
       (xy[2 * a] + xy[2 * b] + xy[2 * c]) / 3,
       (xy[2 * a + 1] + xy[2 * b + 1] + xy[2 * c + 1]) / 3,
     ];
-    if (!isInk(regions, middle, map.lattice.tolerance)) continue;
+    if (!ink.holds(middle)) continue;
     for (const t of component) {
       solid[t] = 1;
       fixed.fill(1, 3 * t, 3 * t + 3);

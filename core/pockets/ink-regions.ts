@@ -2,9 +2,10 @@
  * Filled ink: regions bounded by outlines, by either fill rule of SVG. Their outlines are lines of the planar map;
  * faces inside any of them are ink and no pockets.
  */
+import Flatbush from "flatbush";
+import { BandedRegion } from "../geometry/banded-region.ts";
 import { flatten } from "../geometry/cubic.ts";
-import { type Box, boundsOf, boxHolds, type Point } from "../geometry/point.ts";
-import { windingNumber } from "../geometry/polygon.ts";
+import type { Point } from "../geometry/point.ts";
 
 /** One filled shape: closed chains of cubics in page units. */
 export interface InkRegion {
@@ -12,32 +13,50 @@ export interface InkRegion {
   readonly evenOdd: boolean;
 }
 
-interface Flat {
-  readonly rings: readonly number[][];
-  readonly box: Box;
-  readonly evenOdd: boolean;
-}
+const known = new WeakMap<InkRegion, BandedRegion>();
 
-const known = new WeakMap<InkRegion, Flat>();
-
-function flatOf(region: InkRegion, tolerance: number): Flat {
+function bandedOf(region: InkRegion, tolerance: number): BandedRegion {
   const before = known.get(region);
   if (before) return before;
   const rings = region.outline.map((chain) => flatten(chain, tolerance).slice(0, -2));
-  const flat = { rings, box: boundsOf(rings) ?? NOWHERE, evenOdd: region.evenOdd };
-  known.set(region, flat);
-  return flat;
+  const banded = new BandedRegion(rings, region.evenOdd);
+  known.set(region, banded);
+  return banded;
 }
-
-const NOWHERE: Box = { x: 0, y: 0, width: -1, height: -1 };
 
 /** Whether a point in page units lies in any of the regions. */
 export function isInk(regions: Iterable<InkRegion>, at: Point, tolerance: number): boolean {
-  for (const region of regions) {
-    const { rings, box, evenOdd } = flatOf(region, tolerance);
-    if (!boxHolds(box, at)) continue;
-    const winding = rings.reduce((sum, ring) => sum + windingNumber(ring, at), 0);
-    if (evenOdd ? winding % 2 !== 0 : winding !== 0) return true;
-  }
+  for (const region of regions) if (bandedOf(region, tolerance).holds(at)) return true;
   return false;
+}
+
+/** Many regions, for questions about what lies in any of them: only those near a place are asked. */
+export class InkField {
+  private readonly index: Flatbush | undefined;
+
+  /** Outlines are flattened within `tolerance`, in page units. */
+  constructor(
+    readonly regions: readonly InkRegion[],
+    private readonly tolerance: number,
+  ) {
+    if (regions.length === 0) return;
+    this.index = new Flatbush(regions.length);
+    for (const region of regions) {
+      const { x, y, width, height } = bandedOf(region, tolerance).box;
+      this.index.add(x, y, x + width, y + height);
+    }
+    this.index.finish();
+  }
+
+  holds(at: Point): boolean {
+    const [x, y] = at;
+    const isHeld = (k: number) => bandedOf(this.regions[k], this.tolerance).holds(at);
+    return this.index !== undefined && this.index.search(x, y, x, y, isHeld).length > 0;
+  }
+
+  /** The field of these regions: the same one while they are. */
+  turnedTo(regions: readonly InkRegion[]): InkField {
+    const same = regions.length === this.regions.length && regions.every((one, k) => one === this.regions[k]);
+    return same ? this : new InkField(regions, this.tolerance);
+  }
 }

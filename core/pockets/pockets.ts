@@ -7,7 +7,8 @@ import { boundingLoops, LOOP, resolveFaces } from "./faces.ts";
 import { originOf } from "./half-edges.ts";
 import { hemOf } from "./hems.ts";
 import { isHidden, pushInkedBounds } from "./hidden.ts";
-import { type InkRegion, isInk } from "./ink-regions.ts";
+import type { InkField } from "./ink-regions.ts";
+import { inkOf, regionsOf } from "./inked-map.ts";
 import { CurveCutter, chainOfPieces, cyclesOf, type FacedMap, type Run, runsOf } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { inkWidthAt, type Line } from "./segments.ts";
@@ -72,21 +73,24 @@ const CORNERS = 6;
 export class PocketReader {
   private kept = new Map<number, Kept>();
   private readonly cutter: CurveCutter;
+  /** The ink shapes of the map as it was read last. */
+  ink: InkField;
 
   /** Keys begin at `base`; all pockets are of one part. */
   constructor(
-    private readonly map: PlanarMap,
+    readonly map: PlanarMap,
     private readonly part = MAIN,
     private readonly base = 0,
   ) {
     this.cutter = new CurveCutter(map);
+    this.ink = inkOf(map);
   }
 
   /** All pockets, largest first. */
   read(): Pocket[] {
     const faced: FacedMap = { map: this.map, face: resolveFaces(this.map.faces) };
     const islands = islandsByFace(faced);
-    const regions = regionsOf(this.map);
+    this.ink = this.ink.turnedTo(regionsOf(this.map));
     const now = new Map<number, Kept>();
     const { changedVertices } = this.map;
     this.cutter.forget(changedVertices);
@@ -103,10 +107,9 @@ export class PocketReader {
     }
     this.kept = now;
     changedVertices.clear();
-    const { tolerance } = this.map.lattice;
     return [...now.values()]
       .map(({ pocket }) => pocket)
-      .filter(({ seed }) => !isInk(regions, seed, tolerance))
+      .filter(({ seed }) => !this.ink.holds(seed))
       .sort((a, b) => b.area - a.area);
   }
 
@@ -140,7 +143,7 @@ export class PocketReader {
       seed,
       box: boundsOf([rings[0]])!,
       outline,
-      cover: inked ? parts.flatMap(({ runs, pieces }) => grownCycle(map, runs, pieces)) : outline,
+      cover: inked ? parts.flatMap(({ runs, pieces }) => grownCycle(this, runs, pieces)) : outline,
       rings,
       lines: [...new Set(runs.map(({ line }) => line))]
         .filter((line) => !map.joins.has(line))
@@ -190,7 +193,7 @@ export class PocketReader {
         if (beyond < 0) return [];
         const border = { neighbour: this.base + beyond, chain: pieces[i] };
         const bare = this.isBare(line) && pieces[i].length >= 8;
-        return [bare ? { ...border, strip: seamStrip(this.map, line, pieces[i]) } : border];
+        return [bare ? { ...border, strip: seamStrip(this, line, pieces[i]) } : border];
       });
     });
   }
@@ -227,13 +230,13 @@ export class PocketReader {
     seed: Point,
   ): boolean {
     const { lattice } = this.map;
-    const inkOf = (run: Run) => narrowestInk(this.map, run);
-    const widest = Math.max(...parts.map(({ runs }) => Math.max(...runs.map(inkOf))));
+    const widthOf = (run: Run) => narrowestInk(this.map, run);
+    const widest = Math.max(...parts.map(({ runs }) => Math.max(...runs.map(widthOf))));
     if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
     const bounds: number[] = [];
     for (const { runs, pieces } of parts)
       runs.forEach((run, i) => {
-        pushInkedBounds(bounds, flatten(pieces[i], lattice.tolerance * 2), inkOf(run) / 2);
+        pushInkedBounds(bounds, flatten(pieces[i], lattice.tolerance * 2), widthOf(run) / 2);
       });
     return isHidden(rings, bounds, seed, widest * SPECK);
   }
@@ -254,15 +257,6 @@ function narrowestInk({ lines, joins }: PlanarMap, { line, from, to }: Run): num
 const turned = <T>(round: readonly T[], from: number): T[] => [...round.slice(from), ...round.slice(0, from)];
 
 const NONE: readonly number[] = [];
-
-/** The ink shapes of the lines that are there. */
-export function regionsOf({ lines, ends }: PlanarMap): Set<InkRegion> {
-  const regions = new Set<InkRegion>();
-  lines.forEach(({ region }, index) => {
-    if (region && ends.last[index] >= 0) regions.add(region);
-  });
-  return regions;
-}
 
 const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((value, i) => value === b[i]);

@@ -5,7 +5,8 @@
  */
 import { curveCount, flatten, pointAt, polyline, stepsFor } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import { inkAlong, isInkAt, linesAlong, OWN } from "./ink-along.ts";
+import { inkAlong, linesAlong, OWN } from "./ink-along.ts";
+import type { InkedMap } from "./inked-map.ts";
 import type { Run } from "./outlines.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { toLatticeX, toLatticeY } from "./segments.ts";
@@ -27,29 +28,30 @@ interface Rung {
  * A cycle of a pocket's outline, grown where it runs along ink shapes, as closed chains of cubics for the nonzero
  * rule: the cycle, and patches where it turns over itself.
  */
-export function grownCycle(map: PlanarMap, runs: readonly Run[], pieces: readonly number[][]): number[][] {
-  const inked = runs.map(({ line }) => map.lines[line].region !== undefined);
-  const { tolerance } = map.lattice;
-  if (!inked.includes(false)) {
+export function grownCycle(inked: InkedMap, runs: readonly Run[], pieces: readonly number[][]): number[][] {
+  const { lines, lattice } = inked.map;
+  const { tolerance } = lattice;
+  const isInk = runs.map(({ line }) => lines[line].region !== undefined);
+  if (!isInk.includes(false)) {
     const points = spaced(
       pieces.flatMap((piece) => pointsOf(piece, tolerance)),
       tolerance,
     );
-    const rungs = rungsAround(map, points);
+    const rungs = rungsAround(inked, points);
     return [polyline(rungs.map(({ far }) => far)), ...patchesOf(rungs)];
   }
   const chain: number[] = [];
   const patches: number[][] = [];
-  const first = inked.indexOf(false);
+  const first = isInk.indexOf(false);
   const at = (k: number) => (first + k) % pieces.length;
   for (let k = 0; k < pieces.length; ) {
     const before = pieces[at(k)];
     append(chain, before);
     k++;
     const stretch: Point[] = [];
-    for (; k < pieces.length && inked[at(k)]; k++) stretch.push(...pointsOf(pieces[at(k)], tolerance));
+    for (; k < pieces.length && isInk[at(k)]; k++) stretch.push(...pointsOf(pieces[at(k)], tolerance));
     if (stretch.length === 0) continue;
-    const rungs = rungsAlong(map, spaced(stretch, tolerance), endsOf(before), endsOf(pieces[at(k)]));
+    const rungs = rungsAlong(inked, spaced(stretch, tolerance), endsOf(before), endsOf(pieces[at(k)]));
     append(chain, polyline(rungs.map(({ far }) => far)));
     patches.push(...patchesOf(rungs));
   }
@@ -112,8 +114,9 @@ const turnOf = ([ax, ay]: Point, [bx, by]: Point, [cx, cy]: Point): number =>
  * bridge into the neighbour beyond it, as a closed chain of cubics that winds as outlines do. `piece` is the bridge as it
  * runs along the pocket's outline.
  */
-export function seamStrip(map: PlanarMap, line: number, piece: readonly number[]): number[] {
-  const points = prolonged(map, pointsOf(piece, map.lattice.tolerance));
+export function seamStrip(inked: InkedMap, line: number, piece: readonly number[]): number[] {
+  const { map } = inked;
+  const points = prolonged(inked, pointsOf(piece, map.lattice.tolerance));
   const outward = points.map((at, i) => outwardAt(points[i - 1] ?? at, at, points[i + 1] ?? at));
   const reach = (at: Point, [dx, dy]: Point) => roomAlong(map, line, at, [dx, dy]);
   const out = points.map((at, i) => reach(at, outward[i]));
@@ -124,14 +127,13 @@ export function seamStrip(map: PlanarMap, line: number, piece: readonly number[]
 }
 
 /** The points of a bridge, and one more at each end as far as colour runs into the ink of a shape there. */
-function prolonged(map: PlanarMap, points: readonly Point[]): Point[] {
+function prolonged(inked: InkedMap, points: readonly Point[]): Point[] {
   const beyond = (end: Point, before: Point): Point[] => {
     const way = wayOf(before, end);
-    const own = 2 * OWN * map.lattice.tolerance;
+    const own = 2 * OWN * inked.map.lattice.tolerance;
     const inside: Point = [end[0] + way[0] * own, end[1] + way[1] * own];
-    const { lattice } = map;
-    if (!isInkAt(map, toLatticeX(lattice, inside[0]), toLatticeY(lattice, inside[1]))) return [];
-    return [rungAt(map, end, way).far];
+    if (!inked.ink.holds(inside)) return [];
+    return [rungAt(inked, end, way).far];
   };
   const last = points.length - 1;
   return [...beyond(points[0], points[1]), ...points, ...beyond(points[last], points[last - 1])];
@@ -165,11 +167,11 @@ function pointsOf(piece: readonly number[], tolerance: number): Point[] {
 }
 
 /** Rungs from all points of an outline that runs along ink alone; its last point is its first. */
-function rungsAround(map: PlanarMap, points: readonly Point[]): Rung[] {
+function rungsAround(inked: InkedMap, points: readonly Point[]): Rung[] {
   const count = points.length - 1;
   const rungs = points.slice(0, -1).map((at, i) => {
     const outward = outwardAt(points[(i + count - 1) % count], at, points[i + 1]);
-    return rungAt(map, at, outward);
+    return rungAt(inked, at, outward);
   });
   return [...rungs, rungs[0]];
 }
@@ -179,23 +181,23 @@ function rungsAround(map: PlanarMap, points: readonly Point[]): Rung[] {
  * way they come from.
  */
 function rungsAlong(
-  map: PlanarMap,
+  inked: InkedMap,
   points: readonly Point[],
   before: readonly Point[],
   after: readonly Point[],
 ): Rung[] {
   const rungs = points.map((at, i) =>
-    rungAt(map, at, outwardAt(points[i - 1] ?? at, at, points[i + 1] ?? at)),
+    rungAt(inked, at, outwardAt(points[i - 1] ?? at, at, points[i + 1] ?? at)),
   );
   return [
-    rungAt(map, points[0], wayOf(before.at(-2), before.at(-1)!)),
+    rungAt(inked, points[0], wayOf(before.at(-2), before.at(-1)!)),
     ...rungs,
-    rungAt(map, points[points.length - 1], wayOf(after[1], after[0])),
+    rungAt(inked, points[points.length - 1], wayOf(after[1], after[0])),
   ];
 }
 
-function rungAt(map: PlanarMap, at: Point, [dx, dy]: Point): Rung {
-  const way = inkAlong(map, at, [dx, dy], (TRAP * map.lattice.tolerance) / MOST) * MOST;
+function rungAt(inked: InkedMap, at: Point, [dx, dy]: Point): Rung {
+  const way = inkAlong(inked, at, [dx, dy], (TRAP * inked.map.lattice.tolerance) / MOST) * MOST;
   return { at, far: [at[0] + dx * way, at[1] + dy * way] };
 }
 
