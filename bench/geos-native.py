@@ -1,7 +1,8 @@
-"""Times GEOS itself, as compiled for this machine, on line work given as JSON: the union of the lines, then polygonize.
+"""Times GEOS itself, as compiled for this machine: the union of some lines, then polygonize.
 
-Reads {name: [[[x, y], ...], ...]} from standard input and writes {name: {"ms": [...], "faces": n}}. Geometries are made before
-the clock starts, so that nothing is counted but the engine. Needs the package shapely.
+Each line read from standard input is the line work [[[x, y], ...], ...] as JSON, or nothing to do the last one again. The
+answer is one line [milliseconds, faces]. Geometries are made before the clock starts, so that nothing is timed but the
+engine. Needs the package shapely.
 """
 import json
 import sys
@@ -9,18 +10,12 @@ import time
 
 import shapely
 
-ROUNDS = 7
-
-
-def measured(strokes):
-    lines = shapely.MultiLineString(strokes)
-    times = []
-    for _ in range(ROUNDS):
-        begun = time.perf_counter()
-        noded = shapely.unary_union(lines)
-        faces = shapely.polygonize([noded])
-        times.append((time.perf_counter() - begun) * 1000)
-    return {"ms": times, "faces": shapely.get_num_geometries(faces).item()}
-
-
-json.dump({name: measured(strokes) for name, strokes in json.load(sys.stdin).items()}, sys.stdout)
+lines = None
+print("ready", flush=True)
+for told in sys.stdin:
+    if told.strip():
+        lines = shapely.MultiLineString(json.loads(told))
+    begun = time.perf_counter()
+    faces = shapely.polygonize([shapely.unary_union(lines)])
+    took = (time.perf_counter() - begun) * 1000
+    print(json.dumps([took, shapely.get_num_geometries(faces).item()]), flush=True)

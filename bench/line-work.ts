@@ -28,18 +28,22 @@ export function crossingStrokes(count: number, seed = 1): Polyline[] {
 
 /**
  * What spots are made of: small closed loops and bundles of short hatching, half and half, strewn over a square page; the
- * larger it is the fewer cross.
+ * larger it is the fewer cross. A stroke of hatching has so many segments.
  */
-export function spotLike(count: number, { seed = 2, side = PAGE } = {}): Polyline[] {
+export function spotLike(count: number, { seed = 2, side = PAGE, hatching = 8 } = {}): Polyline[] {
   const random = randomFrom(seed);
   const strokes: Point[][] = [];
   while (strokes.length < count) {
     const at: Point = [random() * side, random() * side];
     if (strokes.length % 10 < 5) strokes.push(loopAround(at, 8 + 40 * random(), random));
-    else for (let k = 0; k < 5 && strokes.length < count; k++) strokes.push(hatch(at, k, random));
+    else for (let k = 0; k < 5 && strokes.length < count; k++) strokes.push(hatch(at, k, hatching, random));
   }
   return strokes;
 }
+
+/** Spot-like strokes of 24 segments each, as far apart however many there are. */
+export const spotRow = (count: number): Polyline[] =>
+  spotLike(count, { side: WIDE_PAGE * Math.sqrt(count / 3000), hatching: 24 });
 
 function loopAround([x, y]: Point, radius: number, random: () => number): Point[] {
   const phase = random() * Math.PI * 2;
@@ -52,10 +56,10 @@ function loopAround([x, y]: Point, radius: number, random: () => number): Point[
   return [...points, points[0]];
 }
 
-function hatch([x, y]: Point, k: number, random: () => number): Point[] {
+function hatch([x, y]: Point, k: number, segments: number, random: () => number): Point[] {
   const length = 12 + 24 * random();
-  return Array.from({ length: 9 }, (_, i): Point => {
-    const t = i / 8;
+  return Array.from({ length: segments + 1 }, (_, i): Point => {
+    const t = i / segments;
     return [x + k * 5 + t * length * 0.5 + 2 * Math.sin(3 * t), y + t * length];
   });
 }

@@ -1,10 +1,12 @@
 /**
  * A pen that draws: from an event of it to the pixels that show it, as the browser's own trace has it (EventLatency: from the event to
- * the presented frame), on drawings of 100 and 3,000 strokes. Needs a build (`npm run build`) and Chromium.
+ * the presented frame), on drawings of 100 and 3,000 strokes, beside a page with nothing but a canvas to draw on. Needs a build
+ * (`npm run build`) and Chromium.
  */
 import type { CDPSession, Page } from "@playwright/test";
 import { goTo } from "./go-to.ts";
 import { withHost } from "./host.ts";
+import { judge } from "./judge.ts";
 import { PAGE, spotLike, WIDE_PAGE } from "./line-work.ts";
 import { svgOf } from "./svg-of-lines.ts";
 
@@ -18,20 +20,49 @@ const MOVES = 80;
 /** Milliseconds between moves, as of a pen at 120 Hz. */
 const BETWEEN = 8;
 
+/** The least there can be: a page that marks on a canvas where the pen is. */
+const BARE = `<body style="margin:0"><div id="paper" style="position:absolute;inset:0"></div>
+<canvas id="over" width="1280" height="800" style="position:absolute;inset:0;pointer-events:none"></canvas>
+<script>
+  const context = document.getElementById("over").getContext("2d");
+  let frame = 0;
+  document.getElementById("paper").onpointermove = ({ clientX, clientY }) => {
+    frame ||= requestAnimationFrame(() => {
+      frame = 0;
+      context.clearRect(0, 0, 1280, 800);
+      context.fillRect(clientX, clientY, 4, 4);
+    });
+  };
+</script>`;
+
 export const penBench = (): Promise<void> =>
   withHost(PORT, async (newPage, url) => {
+    const bare = await newPage();
+    await bare.setContent(BARE);
+    const least = quantile(await latenciesIn(bare), 0.5);
+    await bare.close();
     for (const { count, side, aim } of CASES) {
       const page = await newPage();
       await openLines(page, url, svgOf(spotLike(count, { side }), side));
-      const latencies = (await traced(page, drawWithPen)).sort((a, b) => a - b);
-      const [middle, most] = [quantile(latencies, 0.5), quantile(latencies, 0.95)];
+      const latencies = await latenciesIn(page);
       console.log(
-        `pen, ${count} strokes: ${middle.toFixed(1)} ms from event to pixels at the middle (aim under ${aim}), ` +
-          `${most.toFixed(1)} at 95 %, of ${latencies.length} events that a frame showed`,
+        `pen, ${count} strokes: ${quantile(latencies, 0.95).toFixed(1)} ms at 95 %, of ${latencies.length} events that a frame showed`,
       );
+      judge({
+        area: "hand",
+        what: `from a pen's event to its pixels, ${count} strokes`,
+        measured: quantile(latencies, 0.5),
+        unit: "ms",
+        aim,
+        limit: { what: "a page with a canvas alone", measured: least },
+      });
       await page.close();
     }
   });
+
+/** Milliseconds from event to pixels, rising. */
+const latenciesIn = async (page: Page): Promise<number[]> =>
+  (await traced(page, drawWithPen)).sort((a, b) => a - b);
 
 async function openLines(page: Page, url: string, svg: string): Promise<void> {
   await goTo(page, url);

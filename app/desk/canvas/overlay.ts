@@ -11,7 +11,7 @@ import type { Desk } from "../store/desk-state.ts";
 import { shownTin } from "../tin/shown-tin.ts";
 import type { Gesture, OverlayMark } from "../tools/tool.ts";
 
-interface Colours {
+export interface Colours {
   readonly fern: string;
   readonly ember: string;
   readonly quiet: string;
@@ -34,10 +34,20 @@ export function paintOverlay(
   if (desk.stage === "Gaps") paintOpenings(context, desk, colours, pixel);
   if (desk.leak) paintLeak(context, desk, colours, pixel);
   for (const mark of toolOf(desk).marks?.(desk) ?? []) paintMark(context, mark, colours, pixel);
-  for (const mark of gesture?.marks?.() ?? []) paintMark(context, mark, colours, pixel);
+  // What changes about a growing line is on a canvas of its own (wet-end.ts).
+  if (gesture && !gesture.growsAt) paintGestureMarks(context, gesture, colours, pixel);
   const trail = gesture?.trail?.();
   if (trail) paintTrail(context, trail, colours, pixel);
   if (desk.keyPointer) paintKeyPointer(context, desk.keyPointer, gesture !== null, colours, pixel);
+}
+
+export function paintGestureMarks(
+  context: CanvasRenderingContext2D,
+  gesture: Gesture,
+  colours: Colours,
+  pixel: number,
+): void {
+  for (const mark of gesture.marks?.() ?? []) paintMark(context, mark, colours, pixel);
 }
 
 /** Where keys have put the pointer: a cross within a ring, filled while it presses. */
@@ -375,7 +385,7 @@ const MARKS: {
     lightUp(context, pathOf(pocket.outline, true), colours, pixel),
 };
 
-function paintTrail(
+export function paintTrail(
   context: CanvasRenderingContext2D,
   { points, closed, snapped }: NonNullable<ReturnType<NonNullable<Gesture["trail"]>>>,
   { fern, ember }: Colours,

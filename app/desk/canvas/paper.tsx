@@ -22,13 +22,14 @@ import { Repainter } from "./repainter.ts";
 import { TwoFingers } from "./two-fingers.ts";
 import { listenToWheel } from "./wheel.ts";
 
-/** The mat with the paper on it: three canvases, one for the mat, one for the art, one for what is drawn over it. */
+/** The mat with the paper on it: canvases for the mat, for the art, for what is drawn over it, and for the end of a line under the hand. */
 export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolean; describe: string }) {
   const desk = useDeskStore();
   const frame = useRef<HTMLDivElement>(null);
   const mat = useRef<HTMLCanvasElement>(null);
   const art = useRef<HTMLDivElement>(null);
   const overlay = useRef<HTMLCanvasElement>(null);
+  const wetEnd = useRef<HTMLCanvasElement>(null);
   const fingers = useRef<TwoFingers>(null);
   fingers.current ??= new TwoFingers(desk);
   const hands = useRef<Hands>(null);
@@ -36,7 +37,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   const tool = useDesk(toolOf);
 
   useEffect(() => {
-    const painter = new Repainter(desk, mat.current!, art.current!, overlay.current!, hand);
+    const painter = new Repainter(desk, mat.current!, art.current!, overlay.current!, wetEnd.current!, hand);
     const observer = new ResizeObserver(([entry]) => painter.resize(entry.contentRect));
     observer.observe(frame.current!);
     const stopWheel = listenToWheel(frame.current!, desk);
@@ -209,6 +210,12 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
         <canvas ref={mat} className={LAYER} data-layer="mat" />
         <div ref={art} className={LAYER} style={{ filter: useDesk(artFilter) }} />
         <canvas ref={overlay} className={LAYER} data-layer="overlay" />
+        <canvas
+          ref={wetEnd}
+          hidden
+          className="absolute top-0 left-0 size-[420px] will-change-transform"
+          data-layer="wet end"
+        />
       </div>
     </PaperMenu>
   );

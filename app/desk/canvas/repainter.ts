@@ -6,7 +6,8 @@ import type { Desk, DeskStore } from "../store/desk-state.ts";
 import { comparedScene } from "./compared.ts";
 import type { Hand } from "./hand.ts";
 import { CHECK_GROUND, paintMat } from "./mat.ts";
-import { paintOverlay } from "./overlay.ts";
+import { type Colours, paintOverlay } from "./overlay.ts";
+import { WetEnd } from "./wet-end.ts";
 
 const ART = "art";
 
@@ -14,6 +15,9 @@ export class Repainter {
   private frame = 0;
   private shown: Desk | null = null;
   private readonly unsubscribe: () => void;
+  private readonly wetEnd: WetEnd;
+  /** What the pointer lies over, as the overlay shows it. */
+  private shownHover: unknown = null;
   /** The scene that the art's canvas shows whole. */
   private art: Scene | null = null;
 
@@ -22,8 +26,10 @@ export class Repainter {
     private readonly mat: HTMLCanvasElement,
     artFrame: HTMLElement,
     private readonly overlay: HTMLCanvasElement,
+    wetEnd: HTMLCanvasElement,
     private readonly hand: Hand,
   ) {
+    this.wetEnd = new WetEnd(wetEnd);
     desk.getState().art.canvasIn(artFrame, ART);
     const ask = () => this.ask();
     const onMat = onPrefs(() => {
@@ -67,7 +73,16 @@ export class Repainter {
     const scene = now.compared ? comparedScene(now.scene, now.compared) : now.scene;
     if (this.art !== scene || before?.alone !== now.alone) this.showArt(now, scene);
     if (moved) now.art.move(ART, now.view, now.matSize);
-    this.paintOverlay(now);
+    const { gesture } = this.hand;
+    const hover = now.hover.getState();
+    const isStill = before === now && hover === this.shownHover;
+    this.shownHover = hover;
+    const colours = this.colours();
+    if (!isStill || !this.wetEnd.holds(gesture, now.view)) {
+      this.paintOverlay(now, colours);
+      this.wetEnd.begin(gesture, now.view, devicePixelRatio);
+    }
+    this.wetEnd.paint(now.view, colours, devicePixelRatio);
   }
 
   /** What does not fit in one frame is sent in the next. */
@@ -89,16 +104,19 @@ export class Repainter {
     paintMat(this.mat.getContext("2d")!, drawing, view, matSize, colours, devicePixelRatio);
   }
 
-  private paintOverlay(now: Desk): void {
-    const context = this.overlay.getContext("2d")!;
-    context.setTransform(1, 0, 0, 1, 0, 0);
-    context.clearRect(0, 0, this.overlay.width, this.overlay.height);
-    const colours = {
+  private colours(): Colours {
+    return {
       fern: this.css("--mark-fern"),
       ember: this.css("--mark-ember"),
       quiet: this.css("--mark-quiet"),
       paper: "#fff",
     };
+  }
+
+  private paintOverlay(now: Desk, colours: Colours): void {
+    const context = this.overlay.getContext("2d")!;
+    context.setTransform(1, 0, 0, 1, 0, 0);
+    context.clearRect(0, 0, this.overlay.width, this.overlay.height);
     paintOverlay(context, now, this.hand.gesture, colours, devicePixelRatio);
   }
 }

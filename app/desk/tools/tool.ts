@@ -37,9 +37,13 @@ export interface Gesture {
   /** Drawn over the paper while the gesture lasts: a line in page units. */
   readonly trail?: () => {
     readonly points: readonly Point[];
+    /** Where it is expected to go on. */
+    readonly foreseen?: readonly Point[];
     readonly closed: boolean;
     readonly snapped?: boolean;
   };
+  /** The end at which the trail grows, of one that changes nowhere else: marks lie near it. */
+  readonly growsAt?: () => Point;
   /** Marks drawn over the paper while the gesture lasts. */
   readonly marks?: () => readonly OverlayMark[];
 }

@@ -62,7 +62,8 @@ export function freehandGesture(
       });
       if (line) onLine(line);
     },
-    trail: () => ({ points: [...samples.map((sample) => sample.at), ...foreseen], closed: true }),
+    trail: () => ({ points: samples.map((sample) => sample.at), foreseen, closed: true }),
+    growsAt: tip,
     marks: (): OverlayMark[] =>
       joins && samples.length > 4 ? nearnessMarks(desk, tip(), samples[0].at, pixel) : [],
   };
