@@ -52,6 +52,23 @@ async function openBoxes(page: Page): Promise<void> {
   await stage(page, "Lines").click();
 }
 
+/** How many of some places on the screen neither of the two canvases has marked that show a line being drawn. */
+function unmarked(places: readonly (readonly [number, number])[]): number {
+  const canvases = [
+    ...document.querySelectorAll<HTMLCanvasElement>("[data-layer=overlay], [data-layer='wet end']"),
+  ];
+  const marks = ([x, y]: readonly [number, number]) =>
+    canvases.some((canvas) => {
+      const box = canvas.getBoundingClientRect();
+      const [px, py] = [x - box.left - 1, y - box.top - 1].map((n) => Math.round(n * devicePixelRatio));
+      return canvas
+        .getContext("2d")!
+        .getImageData(px, py, 3, 3)
+        .data.some((value) => value > 0);
+    });
+  return places.filter((place) => !marks(place)).length;
+}
+
 test.describe("drawing", () => {
   test("begins on a blank page of a printed size; a line that ends near its start closes and makes a pocket", async ({
     page,
@@ -105,6 +122,21 @@ test.describe("drawing", () => {
     const end = pointAt(pressed.points, curveCount(pressed.points));
     const base = strokes.find(({ profile }) => !profile)!;
     expect(Math.abs(end[1] - pointAt(base.points, 0.5)[1])).toBeLessThan(1);
+  });
+
+  test("shows the line under the hand without a break, however far it goes", async ({ page }) => {
+    await blankPage(page);
+    const way = Array.from({ length: 120 }, (_, k): Point => [60 + 7 * k, 500 + 200 * Math.sin(k / 9)]);
+    await page.mouse.move(...(await onScreen(page, way[0])));
+    await page.mouse.down();
+    for (const at of way.slice(1)) await page.mouse.move(...(await onScreen(page, at)));
+    await expect(page.locator("[data-layer='wet end']")).toBeVisible();
+    // A steadied line ends a little behind the hand.
+    const places = await Promise.all(way.slice(0, -5).map((at) => onScreen(page, at)));
+    await expect.poll(() => page.evaluate(unmarked, places)).toBe(0);
+    await page.mouse.up();
+    await expect(page.locator("[data-layer='wet end']")).toBeHidden();
+    await expect(stage(page, "Lines")).toContainText("1 stroke");
   });
 
   test("goes from point to point, draws ovals and boxes", async ({ page }) => {
