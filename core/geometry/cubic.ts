@@ -126,8 +126,10 @@ function bend(chain: Coords, o: number): number {
  * Wang, "Degree n Bézier curves: subdivision depth", 1984.
  */
 export function stepsFor(chain: Coords, o: number, tolerance: number): number {
-  const most = Math.sqrt(Math.max(bend(chain, o), bend(chain, o + 2)));
-  return Math.max(1, Math.min(512, Math.ceil(Math.sqrt((0.75 * most) / tolerance))));
+  const most = Math.max(bend(chain, o), bend(chain, o + 2));
+  // Straight ones are many, and need no roots.
+  if (0.75 * 0.75 * most <= tolerance * tolerance) return 1;
+  return Math.min(512, Math.ceil(Math.sqrt((0.75 * Math.sqrt(most)) / tolerance)));
 }
 
 /** Points [x, y, …] along a chain, its chords within `tolerance` of it, both ends included. */

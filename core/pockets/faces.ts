@@ -25,7 +25,7 @@ export interface Faces {
   /** The loop of each half-edge; -1 where there is none. */
   loop: Int32Array;
   loopCount: number;
-  /** One half-edge of each loop; -1 for loops that are no more. */
+  /** The half-edge of each loop that leaves its leftmost point; -1 for loops that are no more. */
   some: Int32Array;
   /** One of LOOP for each loop. */
   kind: Uint8Array;
@@ -63,9 +63,17 @@ export function traceLoop(parts: MapParts, faces: Faces, first: number): number 
   let length = 0;
   let px = 0;
   let py = 0;
+  let leftmost = first;
+  let leftX = 0;
+  let leftY = 0;
   let h = first;
   do {
     loop[h] = id;
+    if (px < leftX || (px === leftX && py < leftY)) {
+      leftmost = h;
+      leftX = px;
+      leftY = py;
+    }
     const target = at[(h >> 1) + 1 - (h & 1)];
     const qx = vx[target] - originX;
     const qy = vy[target] - originY;
@@ -75,7 +83,7 @@ export function traceLoop(parts: MapParts, faces: Faces, first: number): number 
     py = qy;
     h = next[h];
   } while (h !== first);
-  faces.some[id] = first;
+  faces.some[id] = leftmost;
   faces.kind[id] = kindOf(parts, first, twice, length);
   return id;
 }
@@ -105,22 +113,11 @@ export function boundingLoops({ some, kind, loopCount }: Faces): number[] {
 /** Where a loop that bounds nothing lies: beside another loop that meets its leftmost point, or farther left. */
 export function islandOf(parts: MapParts, faces: Faces, id: number): Island {
   const { noding } = parts.halfEdges;
-  const h = leavingLeftmost(faces.some[id], parts.halfEdges);
+  const h = faces.some[id];
   const v = originOf(noding, h);
   const [x, y] = [noding.vx[v], noding.vy[v]];
   const beside = besideLeft(h, parts.halfEdges);
   return { seen: faces.loop[beside] === id ? halfEdgeLeftOf(x, y, parts) : beside, x, y };
-}
-
-/** The half-edge of a loop that leaves its leftmost point. */
-function leavingLeftmost(first: number, { noding, next }: HalfEdges): number {
-  const { vx, vy } = noding;
-  let best = first;
-  for (let h = next[first]; h !== first; h = next[h]) {
-    const [v, w] = [originOf(noding, h), originOf(noding, best)];
-    if (vx[v] < vx[w] || (vx[v] === vx[w] && vy[v] < vy[w])) best = h;
-  }
-  return best;
 }
 
 /**
@@ -186,6 +183,7 @@ const NEAR = 2 ** -12;
 function halfEdgeLeftOf(x: number, y: number, { segs, cells, halfEdges }: MapParts): number {
   const { noding, next } = halfEdges;
   const { vx, vy, at, owner, first } = noding;
+  const { ax, ay, bx, by } = segs;
   const row = rowOf(cells, y);
   const size = 2 ** cells.shift;
   let best = -1;
@@ -193,6 +191,9 @@ function halfEdgeLeftOf(x: number, y: number, { segs, cells, halfEdges }: MapPar
   let bestSlope = 0;
   let bestLow = -1;
   const look = (s: number) => {
+    // Pieces stray no farther from their segment than rounding.
+    if ((ay[s] < y - 1 && by[s] < y - 1) || (ay[s] > y + 1 && by[s] > y + 1)) return;
+    if (ax[s] > x + 1 && bx[s] > x + 1) return;
     for (let e = first[s]; owner[e] === s; e++) {
       if (next[2 * e] < 0) continue;
       const upwards = vy[at[e]] <= vy[at[e + 1]];

@@ -68,13 +68,15 @@ export interface JoinInput {
   readonly joins: ReadonlyMap<number, Join>;
 }
 
+const ENDS = [true, false];
+
 /** All joins of open ends; notes in `ends.met` which ends meet something. */
 export function findJoins(input: JoinInput): Join[] {
   const { lines } = input;
   const widest = widestInk(lines);
   const joins: Join[] = [];
   for (let index = 0; index < lines.length; index++)
-    for (const start of [true, false]) joins.push(...joinsAt(input, index, start, widest));
+    for (const start of ENDS) for (const join of joinsAt(input, index, start, widest)) joins.push(join);
   return joins;
 }
 
@@ -171,7 +173,7 @@ export function joinsAt(input: JoinInput, index: number, start: boolean, widest:
   if (line.closed || first >= last) return NONE;
   const search = searchDistance(input, line, widest);
   const tip: Point = start ? [segs.ax[first], segs.ay[first]] : [segs.bx[last - 1], segs.by[last - 1]];
-  const near = segmentsNear(input, tip, search);
+  const near = [...segmentsNear(input, tip, search)];
   const own = start ? first : last - 1;
   ends.met[index * 2 + (start ? 0 : 1)] = false;
   if (near.every((s) => s === own)) return NONE;
@@ -273,9 +275,8 @@ function tailOf(
 }
 
 /** Live segments that come within a distance of a point, each once. */
-function segmentsNear({ cells, segs, joins }: JoinInput, tip: Point, within: number): number[] {
-  const found = new Set<number>();
-  const [x, y] = tip;
+function segmentsNear({ cells, segs, joins }: JoinInput, [x, y]: Point, within: number): Iterable<number> {
+  const found: number[] = [];
   const take = (s: number) => {
     const ax = segs.ax[s];
     const bx = segs.bx[s];
@@ -283,14 +284,15 @@ function segmentsNear({ cells, segs, joins }: JoinInput, tip: Point, within: num
     const ay = segs.ay[s];
     const by = segs.by[s];
     if ((ay < by ? ay : by) > y + within || (ay > by ? ay : by) < y - within) return;
-    if (!joins.has(segs.line[s])) found.add(s);
+    if (!joins.has(segs.line[s])) found.push(s);
   };
-  const lastRow = rowOf(cells, y + within);
-  const lastColumn = columnOf(cells, x + within);
-  for (let row = rowOf(cells, y - within); row <= lastRow; row++)
-    for (let column = columnOf(cells, x - within); column <= lastColumn; column++)
+  const [firstRow, lastRow] = [rowOf(cells, y - within), rowOf(cells, y + within)];
+  const [firstColumn, lastColumn] = [columnOf(cells, x - within), columnOf(cells, x + within)];
+  for (let row = firstRow; row <= lastRow; row++)
+    for (let column = firstColumn; column <= lastColumn; column++)
       eachIn(cells, segs, row * cells.columns + column, take);
-  return [...found];
+  // Within one cell nothing is met twice.
+  return firstRow === lastRow && firstColumn === lastColumn ? found : new Set(found);
 }
 
 /** Whether a tail crosses a segment within a length from its tip. */

@@ -1,4 +1,4 @@
-/** Squares of the lattice in quarters, with the segments that come near each and the corners in it. */
+/** Squares of the lattice in quarters, with the segments that come near each. */
 import { IntList } from "../geometry/lists.ts";
 import type { Segments } from "./segments.ts";
 
@@ -54,15 +54,4 @@ function comesNear({ ax, ay, bx, by }: Segments, s: number, { left, top, size }:
   const [width, height] = [Math.abs(dx), Math.abs(dy)];
   if (Math.abs(px - dx / 2) > width / 2 + reach || Math.abs(py - dy / 2) > height / 2 + reach) return false;
   return Math.abs(dx * py - dy * px) <= (width + height) * reach * (1 + 2 ** -40);
-}
-
-export function cornersIn(segs: Segments, { items, from, to }: Slice, { left, top, size }: Square): Slice {
-  const within = new IntList(to - from);
-  for (let k = from; k < to; k++) {
-    const s = items[k] >> 1;
-    const x = items[k] & 1 ? segs.bx[s] : segs.ax[s];
-    const y = items[k] & 1 ? segs.by[s] : segs.ay[s];
-    if (x >= left && x < left + size && y >= top && y < top + size) within.push(items[k]);
-  }
-  return { items: within.data, from: 0, to: within.length };
 }

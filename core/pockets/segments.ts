@@ -60,7 +60,7 @@ const ROUNDING = 2 ** -46;
 export interface Lattice {
   readonly originX: number;
   readonly originY: number;
-  /** Page units per lattice step. */
+  /** Page units per lattice step: a power of two, so that multiplying by its inverse is exact. */
   readonly step: number;
   /** Flattening tolerance in page units. */
   readonly tolerance: number;
@@ -165,26 +165,18 @@ export function endParameter({ count, line, ua }: Segments, lines: readonly Line
   return Math.min(end, Math.floor(ua[s]) + 1);
 }
 
-function piecesOf(points: Coords, tolerance: number): number {
-  let pieces = 0;
-  for (let c = 0; c < curveCount(points); c++) pieces += stepsFor(points, c * 6, tolerance);
-  return pieces;
-}
-
 /** Flattens every line; pieces shorter than a lattice step vanish. */
 export function segmentsOf(lines: readonly Line[], lattice: Lattice): Segments {
-  let capacity = 0;
-  for (const { points } of lines) capacity += piecesOf(points, lattice.tolerance);
-  const segs = emptySegments(capacity);
-  for (let index = 0; index < lines.length; index++) appendLine(segs, lines[index].points, index, lattice);
+  const segs = emptySegments(lines.reduce((sum, { points }) => sum + curveCount(points), 0));
+  for (let index = 0; index < lines.length; index++) addLine(segs, lines[index].points, index, lattice);
   return segs;
 }
 
 /** Flattens one more line after those that are there. */
 export function addLine(segs: Segments, points: Coords, index: number, lattice: Lattice): void {
-  const needed = segs.count + piecesOf(points, lattice.tolerance);
+  const needed = segs.count + countSteps(points, lattice.tolerance);
   if (needed > segs.ax.length) {
-    const grown = emptySegments(needed + (needed >> 3) + 64);
+    const grown = emptySegments(needed + (needed >> 2) + 64);
     for (const key of INTS) grown[key].set(segs[key]);
     grown.ua.set(segs.ua);
     Object.assign(segs, { ...grown, count: segs.count });
@@ -192,34 +184,51 @@ export function addLine(segs: Segments, points: Coords, index: number, lattice: 
   appendLine(segs, points, index, lattice);
 }
 
+/** For each cubic of the line being flattened, in how many steps that is done. */
+let steps = new Uint16Array(256);
+
+/** Works out the steps of a line's cubics; gives their sum. */
+function countSteps(points: Coords, tolerance: number): number {
+  const count = curveCount(points);
+  if (count > steps.length) steps = new Uint16Array(2 * count);
+  let sum = 0;
+  for (let c = 0; c < count; c++) {
+    steps[c] = stepsFor(points, c * 6, tolerance);
+    sum += steps[c];
+  }
+  return sum;
+}
+
 function appendLine(segs: Segments, points: Coords, index: number, lattice: Lattice): void {
+  const { ax, ay, bx, by, line, ua } = segs;
+  const { originX, originY, step } = lattice;
+  const perUnit = 1 / step;
+  const count = curveCount(points);
+  let s = segs.count;
   let x = toLatticeX(lattice, points[0]);
   let y = toLatticeY(lattice, points[1]);
   let from = 0;
-  for (let c = 0; c < curveCount(points); c++) {
-    const steps = stepsFor(points, c * 6, lattice.tolerance);
-    for (let k = 1; k <= steps; k++) {
-      const u = k === steps ? c + 1 : c + k / steps;
-      const last = k === steps;
-      const at = last ? undefined : pointAt(points, u);
-      const nextX = toLatticeX(lattice, at ? at[0] : points[c * 6 + 6]);
-      const nextY = toLatticeY(lattice, at ? at[1] : points[c * 6 + 7]);
-      if (nextX === x && nextY === y) {
-        from = u;
-        continue;
+  for (let c = 0; c < count; c++) {
+    for (let k = 1; k <= steps[c]; k++) {
+      const isLast = k === steps[c];
+      const u = isLast ? c + 1 : c + k / steps[c];
+      const at = isLast ? undefined : pointAt(points, u);
+      const nextX = Math.round(((at ? at[0] : points[c * 6 + 6]) - originX) * perUnit);
+      const nextY = Math.round(((at ? at[1] : points[c * 6 + 7]) - originY) * perUnit);
+      if (nextX !== x || nextY !== y) {
+        ax[s] = x;
+        ay[s] = y;
+        bx[s] = nextX;
+        by[s] = nextY;
+        line[s] = index;
+        ua[s++] = from;
+        x = nextX;
+        y = nextY;
       }
-      const s = segs.count++;
-      segs.ax[s] = x;
-      segs.ay[s] = y;
-      segs.bx[s] = nextX;
-      segs.by[s] = nextY;
-      segs.line[s] = index;
-      segs.ua[s] = from;
-      x = nextX;
-      y = nextY;
       from = u;
     }
   }
+  segs.count = s;
 }
 
 /** The longest extent of any segment along an axis, in lattice steps. */

@@ -5,6 +5,7 @@ import type { IntList } from "../geometry/lists.ts";
  * count as empty places, so that nothing has to be cleared.
  */
 export class VertexTable {
+  /** A power of two of them. */
   private slots = new Int32Array(256).fill(-1);
   private first = -1;
   private entered = 0;
@@ -17,7 +18,7 @@ export class VertexTable {
       this.entered = first;
     }
     if ((count - first) * 2 > this.slots.length) {
-      this.slots = new Int32Array((count - first) * 8).fill(-1);
+      this.slots = new Int32Array(this.slots.length * 4).fill(-1);
       this.entered = first;
     }
     for (; this.entered < count; this.entered++) {
@@ -36,10 +37,10 @@ export class VertexTable {
   /** Where the vertex of a place is, or would be entered. */
   private slotFor(x: number, y: number, vx: Int32Array, vy: Int32Array): number {
     const { slots, first } = this;
+    const mask = slots.length - 1;
     const hash = Math.imul(x, 0x9e3779b1) ^ Math.imul(y, 0x85ebca6b);
-    let slot = ((hash ^ (hash >>> 15)) >>> 0) % slots.length;
-    while (slots[slot] >= first && (vx[slots[slot]] !== x || vy[slots[slot]] !== y))
-      slot = slot + 1 === slots.length ? 0 : slot + 1;
+    let slot = (hash ^ (hash >>> 15)) & mask;
+    while (slots[slot] >= first && (vx[slots[slot]] !== x || vy[slots[slot]] !== y)) slot = (slot + 1) & mask;
     return slot;
   }
 }
