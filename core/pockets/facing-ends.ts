@@ -67,13 +67,16 @@ export function facingPairs(ends: readonly EndPoint[], reach: number): FacingPai
   if (ends.length === 0) return [];
   const best = ends.map(() => ({ partner: -1, cost: Infinity }));
   const index = indexOf(ends);
+  const note = (a: number, partner: number, cost: number) => {
+    const isBetter = cost < best[a].cost || (cost === best[a].cost && partner < best[a].partner);
+    if (isBetter) best[a] = { partner, cost };
+  };
   for (let a = 0; a < ends.length; a++) {
     const [x, y] = ends[a].at;
-    const near = index.search(x - reach, y - reach, x + reach, y + reach, (b) => b > a);
-    for (const b of near.sort((p, q) => p - q)) {
+    for (const b of index.search(x - reach, y - reach, x + reach, y + reach, (b) => b > a)) {
       const cost = costOf(ends[a], ends[b], reach);
-      if (cost < best[a].cost) best[a] = { partner: b, cost };
-      if (cost < best[b].cost) best[b] = { partner: a, cost };
+      note(a, b, cost);
+      note(b, a, cost);
     }
   }
   return best.flatMap(({ partner }, a) => {

@@ -10,6 +10,8 @@
  * persistence is measured here as the ratio of room to width.
  */
 import { pointAt, polyline } from "../geometry/cubic.ts";
+import { IntList } from "../geometry/lists.ts";
+import { largestFirst } from "../geometry/order.ts";
 import { mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { ENDS, type EndReading, type Vertices, verticesOf } from "./free-vertices.ts";
@@ -65,13 +67,12 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   const solid = fillInk(map, mesh, vertices.xy);
   const { width, narrowest } = gateWidths(mesh, vertices);
   const room = roomsOf(mesh, vertices, width);
-  const gates: number[] = [];
-  for (let e = 0; e < mesh.triangles.length; e++) if (!mesh.fixed[e] && mesh.twins[e] > e) gates.push(e);
-  const sorted = Int32Array.from(gates).sort((a, b) => width[b] - width[a]);
   const { loose } = vertices;
-  const roomNeeded = Float64Array.from(mesh.triangles, (v, e) =>
-    endGate(loose[v], loose[mesh.triangles[nextInTriangle(e)]]) ? ROOM_AT_END : ROOM_AT_FLANK,
-  );
+  const roomNeeded = new Float64Array(mesh.triangles.length);
+  for (let e = 0; e < roomNeeded.length; e++)
+    roomNeeded[e] = endGate(loose[mesh.triangles[e]], loose[mesh.triangles[nextInTriangle(e)]])
+      ? ROOM_AT_END
+      : ROOM_AT_FLANK;
   const smooth = new Map<number, readonly number[]>();
   reading.facing.forEach(({ sure, bridge }, i) => {
     for (const e of passages[i]) {
@@ -98,12 +99,22 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
     width,
     narrowest,
     room,
-    gates: sorted,
+    gates: gatesOf(mesh, width),
     roomNeeded,
     smooth,
     solid,
     walls,
   };
+}
+
+/** One half-edge a gate, the widest first. */
+function gatesOf({ triangles, fixed, twins }: Triangulation, width: Float64Array): Int32Array {
+  const gates = new IntList(triangles.length >> 1);
+  for (let e = 0; e < triangles.length; e++) if (!fixed[e] && twins[e] > e) gates.push(e);
+  const found = gates.trimmed();
+  const widths = new Float64Array(found.length);
+  for (let k = 0; k < found.length; k++) widths[k] = width[found[k]];
+  return largestFirst(widths).map((k) => found[k]);
 }
 
 /** The half-edges that leave ends, by vertex. */

@@ -1,8 +1,7 @@
 /** The vertices that the free space is triangulated over: the map's own, extra ones along long lines, and a frame. */
 import { IntList } from "../geometry/lists.ts";
-import { boundsOf, type Point } from "../geometry/point.ts";
+import type { Point } from "../geometry/point.ts";
 import type { PlanarMap } from "./planar-map.ts";
-import { toPage } from "./segments.ts";
 
 /** Long lines get extra points this far apart, as a part of the drawing's longer side. */
 const SAMPLE = 1 / 160;
@@ -57,7 +56,7 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
   const steps: number[] = [];
   const place = (x: number, y: number) => {
     steps.push(x, y);
-    xs.push(...toPage(lattice, x, y));
+    xs.push(lattice.originX + x * lattice.step, lattice.originY + y * lattice.step);
     return xs.length / 2 - 1;
   };
   const vertex = (v: number) => {
@@ -106,8 +105,15 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
 /** Where the line work lies on the lattice: its corner and its longer side, in steps. */
 function latticeExtent({ segs }: PlanarMap): { left: number; top: number; side: number } {
   const { ax, ay, bx, by, count, line } = segs;
-  const xy: number[] = [];
-  for (let s = 0; s < count; s++) if (line[s] >= 0) xy.push(ax[s], ay[s], bx[s], by[s]);
-  const box = boundsOf([xy]) ?? { x: 0, y: 0, width: 1, height: 1 };
-  return { left: box.x, top: box.y, side: Math.max(box.width, box.height) };
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let s = 0; s < count; s++) {
+    if (line[s] < 0) continue;
+    left = Math.min(left, ax[s], bx[s]);
+    top = Math.min(top, ay[s], by[s]);
+    right = Math.max(right, ax[s], bx[s]);
+    bottom = Math.max(bottom, ay[s], by[s]);
+  }
+  return left > right
+    ? { left: 0, top: 0, side: 1 }
+    : { left, top, side: Math.max(right - left, bottom - top) };
 }

@@ -25,7 +25,12 @@ export class TriangleMesh {
 
   /** The vertices across a half-edge: in its own triangle and in the one beyond. */
   opposite(e: number): [number, number] {
-    return [this.triangles[previousInTriangle(e)], this.triangles[previousInTriangle(this.twins[e])]];
+    return [this.triangles[previousInTriangle(e)], this.beyond(e)];
+  }
+
+  /** The vertex across a half-edge in the triangle beyond. */
+  beyond(e: number): number {
+    return this.triangles[previousInTriangle(this.twins[e])];
   }
 
   /** Above 0 when c lies to the left of a to b, 0 exactly when it lies on that line. */
@@ -41,7 +46,9 @@ export class TriangleMesh {
   /** Is q inside the circle through the triangle of half-edge e? */
   inCircle(e: number, q: number): boolean {
     const { xy, triangles } = this;
-    const [a, b, c] = [triangles[e], this.tip(e), triangles[previousInTriangle(e)]].map((v) => 2 * v);
+    const a = 2 * triangles[e];
+    const b = 2 * this.tip(e);
+    const c = 2 * triangles[previousInTriangle(e)];
     const [ax, ay, bx, by, cx, cy] = [xy[a], xy[a + 1], xy[b], xy[b + 1], xy[c], xy[c + 1]];
     const side = incircle(ax, ay, bx, by, cx, cy, xy[2 * q], xy[2 * q + 1]);
     return side * orient2d(ax, ay, bx, by, cx, cy) < 0;

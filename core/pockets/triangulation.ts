@@ -7,6 +7,7 @@
 import Delaunator from "delaunator";
 import { exactDelaunay } from "./exact-delaunay.ts";
 import { nextInTriangle, previousInTriangle, TriangleMesh } from "./triangle-mesh.ts";
+import { VertexPairs } from "./vertex-pairs.ts";
 
 export interface Triangulation {
   /** Three corners a triangle; half-edge i leaves corner i, as in delaunator. */
@@ -39,8 +40,7 @@ class Triangulator extends TriangleMesh {
   /** One half-edge that leaves each vertex; -1 for vertices that coincide with others. */
   private readonly leaving: Int32Array;
   /** Edges that have been forced: nothing flips them any more. */
-  private readonly forced = new Set<number>();
-  private readonly count: number;
+  private readonly forced: VertexPairs;
 
   constructor(
     xy: Float64Array,
@@ -48,8 +48,9 @@ class Triangulator extends TriangleMesh {
   ) {
     const { triangles, twins } = delaunay(xy);
     super(xy, triangles, twins);
-    this.count = xy.length / 2;
-    this.leaving = new Int32Array(this.count).fill(-1);
+    const count = xy.length / 2;
+    this.forced = new VertexPairs(count);
+    this.leaving = new Int32Array(count).fill(-1);
     for (let e = 0; e < triangles.length; e++) this.leaving[triangles[e]] = e;
   }
 
@@ -58,17 +59,12 @@ class Triangulator extends TriangleMesh {
     const fixed = new Uint8Array(this.triangles.length);
     for (let k = 0; k < wanted.length; k += 2) this.force(wanted[k], wanted[k + 1]);
     this.makeDelaunay();
-    for (const key of this.forced) {
-      const a = Math.floor(key / this.count);
-      const e = this.edgeBetween(a, key - a * this.count);
+    this.forced.each((a, b) => {
+      const e = this.edgeBetween(a, b);
       fixed[e] = 1;
       if (this.twins[e] >= 0) fixed[this.twins[e]] = 1;
-    }
+    });
     return { triangles: this.triangles, twins: this.twins, fixed };
-  }
-
-  private key(a: number, b: number): number {
-    return a < b ? a * this.count + b : b * this.count + a;
   }
 
   /** Whether c, on the line through a and b, lies ahead of a. */
@@ -98,10 +94,23 @@ class Triangulator extends TriangleMesh {
 
   /** The half-edge from a to b, or from b to a on the hull; -1 when there is none. */
   private edgeBetween(a: number, b: number): number {
-    for (const e of this.around(a)) {
+    const { triangles, twins } = this;
+    const first = this.leaving[a];
+    let e = first;
+    while (e >= 0) {
       if (this.tip(e) === b) return e;
       const incoming = previousInTriangle(e);
-      if (this.triangles[incoming] === b) return this.twins[incoming] >= 0 ? this.twins[incoming] : incoming;
+      e = twins[incoming];
+      if (triangles[incoming] === b) return e >= 0 ? e : incoming;
+      if (e === first) return -1;
+    }
+    // On the hull there is a way round on either side.
+    for (e = first < 0 ? -1 : twins[first]; e >= 0; ) {
+      e = nextInTriangle(e);
+      if (this.tip(e) === b) return e;
+      const incoming = previousInTriangle(e);
+      if (triangles[incoming] === b) return twins[incoming] >= 0 ? twins[incoming] : incoming;
+      e = twins[e];
     }
     return -1;
   }
@@ -110,12 +119,16 @@ class Triangulator extends TriangleMesh {
   private force(from: number, to: number): void {
     let a = from;
     while (a !== to && this.leaving[a] >= 0) {
+      if (this.edgeBetween(a, to) >= 0) {
+        this.forced.add(a, to);
+        return;
+      }
       const { crossed, reached } = this.way(a, to);
       // A vertex that coincides with others is in no triangle: the way leads past its place.
       if (reached < 0 || (reached !== to && !this.isBetween(a, reached, to))) return;
-      if (crossed.some(([u, v]) => this.forced.has(this.key(u, v)))) return;
+      if (crossed.some(([u, v]) => this.forced.has(u, v))) return;
       if (!this.clear(a, reached, crossed)) return;
-      this.forced.add(this.key(a, reached));
+      this.forced.add(a, reached);
       a = reached;
     }
   }
@@ -190,12 +203,12 @@ class Triangulator extends TriangleMesh {
     const doubtful: [number, number][] = [];
     for (let e = 0; e < this.triangles.length; e++) {
       if (this.twins[e] <= e) continue;
-      if (this.inCircle(e, this.opposite(e)[1])) doubtful.push([this.triangles[e], this.tip(e)]);
+      if (this.inCircle(e, this.beyond(e))) doubtful.push([this.triangles[e], this.tip(e)]);
     }
     while (doubtful.length > 0) {
       const [u, v] = doubtful.pop()!;
       const e = this.edgeBetween(u, v);
-      if (e < 0 || this.twins[e] < 0 || this.forced.has(this.key(u, v))) continue;
+      if (e < 0 || this.twins[e] < 0 || this.forced.has(u, v)) continue;
       const [p, q] = this.opposite(e);
       if (!this.crosses(p, q, u, v) || !this.inCircle(e, q)) continue;
       this.flip(e);
