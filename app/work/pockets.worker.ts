@@ -19,6 +19,7 @@ import { withEnclosed, withPart } from "#core/pockets/make-part.ts";
 import { memoryOf, type PackedPockets, packPockets } from "#core/pockets/packed-pockets.ts";
 import type { Pocket } from "#core/pockets/pockets.ts";
 import type { ReachReading } from "#core/pockets/reach-reading.ts";
+import { warmUp } from "./warm-up.ts";
 
 enablePatches();
 
@@ -67,6 +68,7 @@ let drawing: Drawing | undefined;
 const reader = new DrawingReader();
 const dabReader = new DabReader();
 let told = new Set<Pocket>();
+const stopWarmingUp = warmUp();
 
 function read(): PocketReading {
   const begun = performance.now();
@@ -86,6 +88,7 @@ function read(): PocketReading {
 
 const work = {
   open(next: Packed<Drawing>): PocketReading {
+    stopWarmingUp();
     drawing = unpack(next);
     return read();
   },
