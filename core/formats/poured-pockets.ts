@@ -1,12 +1,15 @@
 /** Pockets of a drawing that comes in, and which of them a coloured fill coincides with: those are better poured than kept as a shape. */
 import type { Drawing, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
+import { MAIN } from "../drawing/parts.ts";
 import { BandedRegion } from "../geometry/banded-region.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, boxesApart, boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { crossingsAt } from "../geometry/polygon.ts";
 import { anchorOf } from "../pockets/anchors.ts";
-import { DrawingReader } from "../pockets/drawing-reader.ts";
-import type { Pocket } from "../pockets/pockets.ts";
+import { buildMap } from "../pockets/planar-map.ts";
+import { type Pocket, PocketReader } from "../pockets/pockets.ts";
+import { linesOf } from "../pockets/reading.ts";
+import { unlessTooDense } from "../pockets/too-dense.ts";
 
 export interface Fill {
   readonly outline: readonly (readonly number[])[];
@@ -131,7 +134,13 @@ function inkAlong(
 
 /** There are none where the lines are too dense: colour then stays in the shapes it came in. */
 export const readPockets = (drawing: Drawing): Pocket[] =>
-  new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
+  unlessTooDense(
+    () => {
+      const map = buildMap(linesOf(drawing), { strict: drawing.strict });
+      return new PocketReader(map, MAIN, 0, true).read().filter(({ hidden }) => !hidden);
+    },
+    () => [],
+  );
 
 export const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
   id,

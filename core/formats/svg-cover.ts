@@ -1,7 +1,7 @@
 /** What a painter's order hides: ink beneath later fills, and whatever lies outside clip paths. */
 import Flatbush from "flatbush";
 import { curveCount, derivativeAt, pointAt } from "../geometry/cubic.ts";
-import { type Box, boundsOf, diagonal, type Point } from "../geometry/point.ts";
+import { type Box, boundsOf, boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { crossingsAt, regionContains } from "../geometry/polygon.ts";
 import { piecesWhere } from "../lines/cut.ts";
 import { type InkRegion, isInk } from "../pockets/ink-regions.ts";
@@ -59,7 +59,9 @@ const MOST_LOOKS = 2e6;
 const tolerance = (box: Box): number => diagonal(box) * 1e-4 || 1e-6;
 
 const covers = ({ region, box, mark }: Cover, at: Point): boolean =>
-  isInk([region], at, tolerance(box)) && mark.clips.every((clip) => isInk([clip], at, tolerance(box)));
+  boxHolds(box, at) &&
+  isInk([region], at, tolerance(box)) &&
+  mark.clips.every((clip) => isInk([clip], at, tolerance(box)));
 
 /** A stroke is hidden where a later fill covers it to both its edges. */
 export function visibleStroke(

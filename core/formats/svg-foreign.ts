@@ -3,6 +3,7 @@
  * lies hidden beneath later fills or outside clip paths is cut away, since in our order ink is on top of all colour.
  */
 import { converter } from "culori";
+import { weakMapMemoize } from "reselect";
 import { isShapeSize } from "../drawing/bounds.ts";
 import { boundsOf, diagonal } from "../geometry/point.ts";
 import type { InkRegion } from "../pockets/ink-regions.ts";
@@ -17,7 +18,9 @@ const oklch = converter("oklch");
 /** Filled shapes darker than this in OKLCH lightness are ink. */
 const DARK = 0.45;
 
-const isDark = ({ value, alpha }: Tint): boolean => alpha > 0.5 && (oklch(value)?.l ?? 1) < DARK;
+const lightnessOf = weakMapMemoize((value: string): number => oklch(value)?.l ?? 1);
+
+const isDark = ({ value, alpha }: Tint): boolean => alpha > 0.5 && lightnessOf(value) < DARK;
 
 /** Cubics of lines and shapes compared with those of what clips or hides them. */
 const MOST_COMPARED = 1.5e5;

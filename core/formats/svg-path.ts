@@ -1,6 +1,6 @@
 /** SVG path data to chains of cubics and back. */
 import svgpath from "svgpath";
-import { polyline } from "../geometry/cubic.ts";
+import { lineTo } from "../geometry/cubic.ts";
 import type { Coords, Point } from "../geometry/point.ts";
 import { type PathSink, walkChain } from "../geometry/walk.ts";
 
@@ -17,7 +17,11 @@ export interface PathReading {
 
 /** Reads path data. */
 export function readPath(d: string): PathReading {
-  const path = svgpath(d).unarc().abs().unshort();
+  const path = svgpath(d);
+  // Each of these walks all of the path; most have neither.
+  if (/a/i.test(d)) path.unarc();
+  path.abs();
+  if (/[st]/i.test(d)) path.unshort();
   const chains: Chain[] = [];
   let points: number[] = [];
   let start: Point = [0, 0];
@@ -31,13 +35,14 @@ export function readPath(d: string): PathReading {
   };
   let ended = false;
   path.iterate((segment, _index, x, y) => {
-    const [command, ...n] = segment as [string, ...number[]];
+    const command = segment[0];
+    const n = segment.slice(1) as number[];
     ended ||= !n.every(Number.isFinite);
     if (ended) return;
     if (command === "M") {
       finish(closesItself(points));
       start = [n[0], n[1]];
-      points = [n[0], n[1]];
+      points = n;
       return;
     }
     if (points.length === 0) points = [x, y];
@@ -62,7 +67,7 @@ export const chainsOf = (d: string): readonly Chain[] => readPath(d).chains;
 const isFaulty = (path: ReturnType<typeof svgpath>): boolean => (path as { err?: string }).err !== "";
 
 function pushLine(points: number[], from: Point, to: Point): void {
-  if (from[0] !== to[0] || from[1] !== to[1]) points.push(...polyline([from, to]).slice(2));
+  if (from[0] !== to[0] || from[1] !== to[1]) lineTo(points, to);
 }
 
 /** A quadratic as a cubic. */

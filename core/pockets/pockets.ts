@@ -76,11 +76,15 @@ export class PocketReader {
   /** The ink shapes of the map as it was read last. */
   ink: InkField;
 
-  /** Keys begin at `base`; all pockets are of one part. */
+  /**
+   * Keys begin at `base`; all pockets are of one part. Bare ones are without what only painters ask for: their cover is the outline,
+   * and there are no borders.
+   */
   constructor(
     readonly map: PlanarMap,
     private readonly part = MAIN,
     private readonly base = 0,
+    private readonly bare = false,
   ) {
     this.cutter = new CurveCutter(map);
     this.ink = inkOf(map);
@@ -143,12 +147,13 @@ export class PocketReader {
       seed,
       box: boundsOf([rings[0]])!,
       outline,
-      cover: inked ? parts.flatMap(({ runs, pieces }) => grownCycle(this, runs, pieces)) : outline,
+      cover:
+        inked && !this.bare ? parts.flatMap(({ runs, pieces }) => grownCycle(this, runs, pieces)) : outline,
       rings,
       lines: [...new Set(runs.map(({ line }) => line))]
         .filter((line) => !map.joins.has(line))
         .map((line) => map.lines[line].id),
-      borders: this.bordersOf(faced, cycles),
+      borders: this.bare ? [] : this.bordersOf(faced, cycles),
       hems: this.hemsOf(faced, cycles, rings),
       runsUnder: this.meeting(faced, cycles, "front"),
       hidden: this.underInk(parts, rings, area, seed),
