@@ -10,6 +10,7 @@ import { lanternBench } from "./lantern.ts";
 import { largeBench } from "./large.ts";
 import { lightBench } from "./light.ts";
 import { mainThreadBench } from "./main-thread.ts";
+import { openingBench } from "./opening.ts";
 import { penBench } from "./pen.ts";
 import { pngBench } from "./png.ts";
 import { rendersBench } from "./renders.ts";
@@ -24,6 +25,7 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   engines: enginesBench,
   trace: traceBench,
   light: lightBench,
+  opening: openingBench,
   pen: penBench,
   png: pngBench,
   scene: sceneBench,

@@ -10,17 +10,21 @@ import { linesOf } from "../core/pockets/reading.ts";
 /** CSS pixels of the mat left free on either side of the page where all of it is shown. */
 const FREE = 28;
 
+/** From page units to the CSS pixels of a desk that shows the whole of a square page. */
+export async function ontoScreen(page: Page, side: number): Promise<(at: Point) => [number, number]> {
+  const box = (await page.locator("#paper").boundingBox())!;
+  const scale = (Math.min(box.width, box.height) - 2 * FREE) / side;
+  return ([x, y]) => [
+    box.x + box.width / 2 + (x - side / 2) * scale,
+    box.y + box.height / 2 + (y - side / 2) * scale,
+  ];
+}
+
 /** Inner points of an SVG's pockets, largest first, in the CSS pixels of a desk that shows the whole of a square page. */
 export async function seedsOnScreen(page: Page, svg: string): Promise<[number, number][]> {
   const { page: sheet, strokes } = readSvg(svg);
   const pockets = pocketsOf(buildMap(linesOf(newDrawing("", sheet, strokes))));
-  const box = (await page.locator("#paper").boundingBox())!;
-  const { width: side } = sheet.box;
-  const scale = (Math.min(box.width, box.height) - 2 * FREE) / side;
-  const place = ([x, y]: Point): [number, number] => [
-    box.x + box.width / 2 + (x - side / 2) * scale,
-    box.y + box.height / 2 + (y - side / 2) * scale,
-  ];
+  const place = await ontoScreen(page, sheet.box.width);
   return pockets.filter(({ hidden }) => !hidden).map(({ seed }) => place(seed));
 }
 

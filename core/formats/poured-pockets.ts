@@ -1,15 +1,12 @@
 /** Pockets of a drawing that comes in, and which of them a coloured fill coincides with: those are better poured than kept as a shape. */
 import type { Drawing, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
-import { MAIN } from "../drawing/parts.ts";
 import { BandedRegion } from "../geometry/banded-region.ts";
 import { flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, boxesApart, boxHolds, diagonal, type Point } from "../geometry/point.ts";
 import { crossingsAt } from "../geometry/polygon.ts";
 import { anchorOf } from "../pockets/anchors.ts";
-import { buildMap } from "../pockets/planar-map.ts";
-import { type Pocket, PocketReader } from "../pockets/pockets.ts";
-import { linesOf } from "../pockets/reading.ts";
-import { unlessTooDense } from "../pockets/too-dense.ts";
+import { DrawingReader } from "../pockets/drawing-reader.ts";
+import type { Pocket } from "../pockets/pockets.ts";
 
 export interface Fill {
   readonly outline: readonly (readonly number[])[];
@@ -84,36 +81,59 @@ function areaShown({ region, box }: FlatFill, above: readonly FlatFill[]): numbe
   return (length * box.height) / ROWS;
 }
 
-/** Where an edge crosses a row: which of some regions is entered or left there, and by which turn. */
-interface Crossing {
-  readonly x: number;
-  readonly region: number;
-  readonly turn: number;
-}
-
-/** How much of a row shows a region that others may cover: a sweep over all their crossings. */
+/** How much of a row shows a region that others may cover: a sweep over where any of them is entered or left. */
 function lengthShown(shown: BandedRegion, above: readonly FlatFill[], y: number): number {
-  const crossings: Crossing[] = [];
-  shown.eachCrossing(y, (x, turn) => crossings.push({ x, region: 0, turn }));
-  if (crossings.length === 0) return 0;
+  crossings.clear();
+  shown.eachCrossing(y, (x, turn) => crossings.add(x, turn, 0));
+  if (crossings.count === 0) return 0;
   const regions = [shown];
   for (const { region, box } of above) {
     if (y < box.y || y > box.y + box.height) continue;
-    region.eachCrossing(y, (x, turn) => crossings.push({ x, region: regions.length, turn }));
+    region.eachCrossing(y, (x, turn) => crossings.add(x, turn, regions.length));
     regions.push(region);
   }
-  crossings.sort((a, b) => a.x - b.x);
+  const { xs, turns, owners } = crossings;
   const windings = new Int32Array(regions.length);
   let covers = 0;
   let length = 0;
-  crossings.forEach(({ x, region, turn }, k) => {
-    if (k > 0 && covers === 0 && shown.counts(windings[0])) length += x - crossings[k - 1].x;
-    const before = regions[region].counts(windings[region]);
-    windings[region] += turn;
-    if (region > 0) covers += Number(regions[region].counts(windings[region])) - Number(before);
-  });
+  for (let k = 0; k < crossings.count; k++) {
+    if (k > 0 && covers === 0 && shown.counts(windings[0])) length += xs[k] - xs[k - 1];
+    const owner = owners[k];
+    const before = regions[owner].counts(windings[owner]);
+    windings[owner] += turns[k];
+    if (owner > 0) covers += Number(regions[owner].counts(windings[owner])) - Number(before);
+  }
   return length;
 }
+
+/** Crossings of a row from left to right: where, by which turn, and of which region. */
+class RowCrossings {
+  count = 0;
+  readonly xs: number[] = [];
+  readonly turns: number[] = [];
+  readonly owners: number[] = [];
+
+  clear(): void {
+    this.count = 0;
+  }
+
+  /** Puts one in its place: there are few, most of them in order. */
+  add(x: number, turn: number, owner: number): void {
+    const { xs, turns, owners } = this;
+    let k = this.count++;
+    for (; k > 0 && xs[k - 1] > x; k--) {
+      xs[k] = xs[k - 1];
+      turns[k] = turns[k - 1];
+      owners[k] = owners[k - 1];
+    }
+    xs[k] = x;
+    turns[k] = turn;
+    owners[k] = owner;
+  }
+}
+
+/** Used again for every row. */
+const crossings = new RowCrossings();
 
 /** Area of half the ink along the edges in a box: what lies there may belong to either side. */
 function inkAlong(
@@ -134,13 +154,7 @@ function inkAlong(
 
 /** There are none where the lines are too dense: colour then stays in the shapes it came in. */
 export const readPockets = (drawing: Drawing): Pocket[] =>
-  unlessTooDense(
-    () => {
-      const map = buildMap(linesOf(drawing), { strict: drawing.strict });
-      return new PocketReader(map, MAIN, 0, true).read().filter(({ hidden }) => !hidden);
-    },
-    () => [],
-  );
+  new DrawingReader(true).read(drawing).pockets.filter(({ hidden }) => !hidden);
 
 export const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
   id,

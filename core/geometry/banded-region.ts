@@ -2,7 +2,6 @@
  * A region whose edges are sorted into horizontal bands, for many questions about what lies in it. A place asks the edges of
  * its band alone (the slab method of point location, after Dobkin and Lipton, "Multidimensional searching problems", 1976).
  */
-import { PairList } from "./lists.ts";
 import { type Box, boundsOf, boxHolds, type Coords, type Point } from "./point.ts";
 
 /** A crossing of a row: where, and which way the edge goes there, 1 downwards (y rising) or -1. */
@@ -17,6 +16,7 @@ export class BandedRegion {
   private readonly bandHeight: number;
   /** Edges as ax, ay, bx, by. */
   private readonly edges: Float64Array;
+  /** By band where its edges begin in `items`, which has the place of each in `edges`. */
   private readonly start: Int32Array;
   private readonly items: Int32Array;
 
@@ -30,13 +30,22 @@ export class BandedRegion {
     const count = this.edges.length / 4;
     this.bands = Math.max(1, Math.min(MOST_BANDS, Math.ceil(count / EDGES_PER_BAND)));
     this.bandHeight = this.box.height / this.bands || 1;
-    const pairs = new PairList();
-    for (let edge = 0; edge < count; edge++) {
-      const [from, to] = [this.edges[4 * edge + 1], this.edges[4 * edge + 3]];
-      const last = this.bandAt(Math.max(from, to));
-      for (let band = this.bandAt(Math.min(from, to)); band <= last; band++) pairs.push(band, edge);
+    this.start = new Int32Array(this.bands + 1);
+    this.eachInBand((band) => this.start[band]++);
+    for (let band = 1; band <= this.bands; band++) this.start[band] += this.start[band - 1];
+    this.items = new Int32Array(this.start[this.bands]);
+    this.eachInBand((band, edge) => {
+      this.items[--this.start[band]] = edge;
+    });
+  }
+
+  private eachInBand(visit: (band: number, edge: number) => void): void {
+    const { edges } = this;
+    for (let e = 0; e < edges.length; e += 4) {
+      const [from, to] = [edges[e + 1], edges[e + 3]];
+      const last = this.bandAt(from < to ? to : from);
+      for (let band = this.bandAt(from < to ? from : to); band <= last; band++) visit(band, e);
     }
-    ({ start: this.start, items: this.items } = pairs.grouped(this.bands));
   }
 
   holds(at: Point): boolean {
@@ -46,7 +55,7 @@ export class BandedRegion {
     let winding = 0;
     const band = this.bandAt(y);
     for (let k = this.start[band]; k < this.start[band + 1]; k++) {
-      const e = 4 * items[k];
+      const e = items[k];
       const upwards = edges[e + 3] > y;
       if (edges[e + 1] > y === upwards) continue;
       const turn =
@@ -66,7 +75,7 @@ export class BandedRegion {
     const { edges, items } = this;
     const band = this.bandAt(y);
     for (let k = this.start[band]; k < this.start[band + 1]; k++) {
-      const e = 4 * items[k];
+      const e = items[k];
       const falls = edges[e + 3] > y;
       if (edges[e + 1] > y === falls) continue;
       const along = (y - edges[e + 1]) / (edges[e + 3] - edges[e + 1]);

@@ -38,6 +38,9 @@ export class DrawingReader {
   /** Parts met so far: their pockets' keys begin at so many times KEYS. */
   private met = 0;
 
+  /** Bare pockets are without what only painters ask for (see pockets.ts). */
+  constructor(private readonly bare = false) {}
+
   /** All pockets, those of the front part first; `trouble` says why a part has none. */
   read(drawing: Drawing): { readonly pockets: Pocket[]; readonly trouble?: string } {
     let trouble: string | undefined;
@@ -58,7 +61,7 @@ export class DrawingReader {
   private readerOf(part: string): LineReader {
     const known = this.readers.get(part);
     if (known) return known;
-    const reader = new LineReader(part, this.met++ * KEYS);
+    const reader = new LineReader(part, this.met++ * KEYS, this.bare);
     this.readers.set(part, reader);
     return reader;
   }

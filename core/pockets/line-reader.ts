@@ -16,10 +16,11 @@ import { type Tail, tailsOf } from "./tails.ts";
 import { TooDense } from "./too-dense.ts";
 
 export class LineReader {
-  /** Of one part, whose pockets have keys from `base` on. */
+  /** Of one part, whose pockets have keys from `base` on; bare ones are without what only painters ask for (see pockets.ts). */
   constructor(
     private readonly part = MAIN,
     private readonly base = 0,
+    private readonly bare = false,
   ) {}
 
   /** Lines in the map: the drawing's own, then the bridges of its reach. */
@@ -62,7 +63,7 @@ export class LineReader {
     } else {
       this.lastGaps = undefined;
       this.map = buildMap(lines, { strict });
-      this.pockets = new PocketReader(this.map, this.part, this.base);
+      this.pockets = new PocketReader(this.map, this.part, this.base, this.bare);
     }
     this.own = own;
     this.reached = reached;
