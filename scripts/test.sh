@@ -33,6 +33,7 @@ count "$results/unit.json"
 echo "== build"
 if npm run -s build >"$results/build.log" 2>&1; then
   passed=$((passed + 1))
+  check "what is fetched" npm run -s budget
   echo "== browser tests"
   PLAYWRIGHT_JSON_OUTPUT_NAME="$results/e2e.json" npx playwright test --reporter=list,json
   count "$results/e2e.json"

@@ -9,7 +9,7 @@ import {
   ScanLine,
   Trash2,
 } from "lucide-react";
-import { type DragEvent, type ReactNode, useEffect, useRef, useState } from "react";
+import { type DragEvent, lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
 import { Form, Link, PrefetchPageLinks, useFetcher } from "react-router";
 import type { Kept } from "../keep/shelf.ts";
 import { PICTURES } from "../scan/held-scan.ts";
@@ -21,10 +21,18 @@ import { BlankDialog } from "./blank-dialog.tsx";
 import type { Card } from "./card.ts";
 import { DEMOS, type Demo } from "./demo.ts";
 import { DrawerFoot } from "./drawer-foot.tsx";
-import { ImportDialog } from "./import-dialog.tsx";
 import { NameDialog } from "./name-dialog.tsx";
 import { ReadingSign } from "./reading-sign.tsx";
 import { useOpenFile } from "./use-open-file.ts";
+
+const importDialog = () => import("./import-dialog.tsx");
+const ImportDialog = lazy(async () => ({ default: (await importDialog()).ImportDialog }));
+
+/** Fetches and starts what opening a file will ask for, while nobody waits. */
+function makeReady(): void {
+  readyWorkers();
+  void importDialog();
+}
 
 interface Props {
   readonly cards: readonly Card[];
@@ -43,7 +51,7 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
     void take(event.dataTransfer.files[0]);
   };
   useEffect(() => {
-    const idle = requestIdleCallback(readyWorkers);
+    const idle = requestIdleCallback(makeReady);
     return () => cancelIdleCallback(idle);
   }, []);
   useEffect(() => {
@@ -113,7 +121,11 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
         {!waiting && storage === "browser" && <DrawerFoot count={cards.length} />}
       </div>
       <ReadingSign {...file} />
-      <ImportDialog {...file} />
+      {file.waiting && (
+        <Suspense>
+          <ImportDialog {...file} />
+        </Suspense>
+      )}
     </main>
   );
 }

@@ -1,6 +1,6 @@
 import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { MERGE_WITHIN } from "#core/formats/import-drawing.ts";
+import { MERGE_WITHIN } from "#core/colour/merge.ts";
 import { cameIn, type ReportLine } from "#core/formats/import-report.ts";
 import { counted, plural } from "#core/words.ts";
 import { Button } from "../ui/button.tsx";

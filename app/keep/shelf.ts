@@ -9,8 +9,6 @@ import { newId } from "#core/drawing/new-id.ts";
 import { pack } from "#core/drawing/packed.ts";
 import type { Mended } from "#core/drawing/say-repairs.ts";
 import { VERSION } from "#core/drawing/upgrade.ts";
-import { writeSvg } from "#core/formats/svg-write.ts";
-import { derive, sceneOf } from "#core/scene/scene.ts";
 import { type DrawingRow, database } from "./database.ts";
 import { asideTold, putInPlace, type Rows, readRows, rowsFile, soundRow, versionOf } from "./mend.ts";
 import { deleteStepsFrom, looseSteps } from "./step-blocks.ts";
@@ -41,8 +39,9 @@ const changeInMemory = (id: string, { row, history }: InMemory, change: Partial<
   onlyInMemory.set(id, { history, row: { ...row, ...change } });
 };
 
-/** The drawing's lines alone, as the drawer's picture until it has first been opened. */
-export const plainThumbnail = (drawing: Drawing): string => writeSvg(sceneOf(drawing, derive(drawing, [])));
+/** Who looks through the drawer needs nothing of what paints. */
+const thumbnailOf = async (drawing: Drawing): Promise<string> =>
+  (await import("./plain-thumbnail.ts")).plainThumbnail(drawing);
 
 export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kept }> {
   const inMemory = [...onlyInMemory.values()].flatMap(({ row }) =>
@@ -69,11 +68,8 @@ const rowOf = (id: string, { name, strokes }: Drawing, thumbnail: string): Drawi
 });
 
 /** Puts a new drawing on the shelf and says where it landed. */
-export const addDrawing = (
-  drawing: Drawing,
-  thumbnail = plainThumbnail(drawing),
-): Promise<{ id: string; kept: Kept }> =>
-  addHistory({ base: drawing, history: beginHistory(drawing) }, thumbnail);
+export const addDrawing = async (drawing: Drawing, thumbnail?: string): Promise<{ id: string; kept: Kept }> =>
+  addHistory({ base: drawing, history: beginHistory(drawing) }, thumbnail ?? (await thumbnailOf(drawing)));
 
 /** The same with all the steps that led to it. */
 export async function addHistory(
@@ -105,7 +101,7 @@ export async function takeAdded(id: string, drawing: Drawing): Promise<void> {
   if (row) justAdded.set(id, drawing);
   else
     onlyInMemory.set(id, {
-      row: rowOf(id, drawing, plainThumbnail(drawing)),
+      row: rowOf(id, drawing, await thumbnailOf(drawing)),
       history: beginHistory(drawing),
     });
 }

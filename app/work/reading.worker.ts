@@ -14,7 +14,8 @@ import { importedDrawing, understood } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
 import { type TidiedShapes, tidiedShapes } from "#core/lines/tidy-shapes.ts";
 import { readAside } from "../keep/mend.ts";
-import { addDrawing, addHistory, keepFirstThumbnail, plainThumbnail } from "../keep/shelf.ts";
+import { plainThumbnail } from "../keep/plain-thumbnail.ts";
+import { addDrawing, addHistory, keepFirstThumbnail } from "../keep/shelf.ts";
 import { handOver } from "./hand-over.ts";
 
 /** What a file is. The drawing stays here until it is asked for. */

@@ -4,6 +4,9 @@
  */
 import { converter, differenceCiede2000, type Lab65 } from "culori";
 
+/** Near-same colours within this CIEDE2000 difference become one, unless told otherwise. */
+export const MERGE_WITHIN = 2;
+
 export interface UsedColour {
   /** #rrggbb */
   readonly value: string;

@@ -1,4 +1,5 @@
 /** Makes a drawing of an SVG's text: of a file of ours the one it was, of any other one to be coloured. */
+import { MERGE_WITHIN } from "../colour/merge.ts";
 import type { Drawing } from "../drawing/drawing.ts";
 import { salvaged } from "../drawing/salvage.ts";
 import { foreignDrawing } from "./foreign-drawing.ts";
@@ -7,9 +8,6 @@ import { ourDrawing } from "./our-drawing.ts";
 import { readFacts } from "./svg-facts-read.ts";
 import { readSvg } from "./svg-read.ts";
 import type { SvgReading } from "./svg-reading.ts";
-
-/** Near-same colours within this CIEDE2000 difference become one, unless told otherwise. */
-export const MERGE_WITHIN = 2;
 
 export interface Imported {
   readonly drawing: Drawing;
