@@ -9,11 +9,11 @@ export const PAGE = 2000;
 export const WIDE_PAGE = 3 * PAGE;
 
 /** Smooth wandering strokes of 24 segments, 200 to 1,000 units long, that cross one another heavily. */
-export function crossingStrokes(count: number, seed = 1): Polyline[] {
+export function crossingStrokes(count: number, { seed = 1, side = PAGE } = {}): Polyline[] {
   const random = randomFrom(seed);
   return Array.from({ length: count }, () => {
     const step = (200 + 800 * random()) / 24;
-    const points: Point[] = [[random() * PAGE, random() * PAGE]];
+    const points: Point[] = [[random() * side, random() * side]];
     let heading = random() * Math.PI * 2;
     let turn = (random() - 0.5) * 0.3;
     for (let k = 0; k < 24; k++) {
@@ -40,6 +40,10 @@ export function spotLike(count: number, { seed = 2, side = PAGE, hatching = 8 } 
   }
   return strokes;
 }
+
+/** Crossing strokes that each cross about as many others however many there are. */
+export const crossingRow = (count: number): Polyline[] =>
+  crossingStrokes(count, { side: PAGE * Math.sqrt(count / 300) });
 
 /** Spot-like strokes of 24 segments each, as far apart however many there are. */
 export const spotRow = (count: number): Polyline[] =>

@@ -2,9 +2,11 @@
 
 import { dabsBench } from "./dabs.ts";
 import { dayBench } from "./day.ts";
+import { editsBench } from "./edits.ts";
 import { enginesBench } from "./engines.ts";
 import { foreignFlatsBench } from "./foreign-flats.ts";
 import { gapsBench } from "./gaps.ts";
+import { growthBench } from "./growth.ts";
 import { killsBench } from "./kills.ts";
 import { lanternBench } from "./lantern.ts";
 import { largeBench } from "./large.ts";
@@ -23,6 +25,8 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   gaps: gapsBench,
   dabs: dabsBench,
   engines: enginesBench,
+  growth: growthBench,
+  edits: editsBench,
   trace: traceBench,
   light: lightBench,
   opening: openingBench,

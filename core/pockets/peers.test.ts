@@ -84,7 +84,7 @@ describe("beside another engine", () => {
       [150, 2],
       [300, 3],
     ])
-      for (const strokes of [crossingStrokes(count, seed), spotLike(count, { seed })]) {
+      for (const strokes of [crossingStrokes(count, { seed }), spotLike(count, { seed })]) {
         const lines = strokes.map((points) => straight(points));
         expect(areSame(ownAreas(lines), peerAreas(lines, false), 2000 ** 2)).toBe(true);
       }

@@ -96,10 +96,12 @@ export class PocketReader {
     const islands = islandsByFace(faced);
     this.ink = this.ink.turnedTo(regionsOf(this.map));
     const now = new Map<number, Kept>();
-    const { changedVertices } = this.map;
+    const { changedVertices, noding } = this.map;
     this.cutter.forget(changedVertices);
+    const isChanged = new Uint8Array(noding.vertexCount);
+    for (const v of changedVertices) isChanged[v] = 1;
     const holds = ({ islands, vertices }: Kept, inside: readonly number[]) =>
-      sameNumbers(islands, inside) && !vertices.some((v) => changedVertices.has(v));
+      sameNumbers(islands, inside) && !vertices.some((v) => isChanged[v]);
     for (const key of boundingLoops(this.map.faces)) {
       const inside = islands.get(key) ?? NONE;
       const before = this.kept.get(key);
