@@ -49,9 +49,11 @@ export class InkField {
   }
 
   holds(at: Point): boolean {
+    if (!this.index) return false;
     const [x, y] = at;
-    const isHeld = (k: number) => bandedOf(this.regions[k], this.tolerance).holds(at);
-    return this.index !== undefined && this.index.search(x, y, x, y, isHeld).length > 0;
+    return (
+      this.index.search(x, y, x, y, (k) => bandedOf(this.regions[k], this.tolerance).holds(at)).length > 0
+    );
   }
 
   /** The field of these regions: the same one while they are. */

@@ -66,12 +66,16 @@ interface Kept {
   readonly vertices: readonly number[];
 }
 
+/** Of equal ones the one whose face was found first. */
+const byArea = (a: Pocket, b: Pocket): number => b.area - a.area || a.key - b.key;
+
 /** Numbers of a ring of three corners. */
 const CORNERS = 6;
 
 /** Reads the pockets of a map again and again while its lines are edited; faces that stayed are not read anew. */
 export class PocketReader {
   private kept = new Map<number, Kept>();
+  private sorted: readonly Pocket[] = [];
   private readonly cutter: CurveCutter;
   /** The ink shapes of the map as it was read last. */
   ink: InkField;
@@ -113,10 +117,24 @@ export class PocketReader {
     }
     this.kept = now;
     changedVertices.clear();
-    return [...now.values()]
-      .map(({ pocket }) => pocket)
-      .filter(({ seed }) => !this.ink.holds(seed))
-      .sort((a, b) => b.area - a.area);
+    this.sorted = this.inOrder(now);
+    return this.sorted.filter(({ seed }) => !this.ink.holds(seed));
+  }
+
+  /** The pockets of faces, largest first: few differ from those of the last reading, which are in order. */
+  private inOrder(now: ReadonlyMap<number, Kept>): Pocket[] {
+    const stayed = this.sorted.filter((pocket) => now.get(pocket.key - this.base)?.pocket === pocket);
+    const known = new Set(stayed);
+    const fresh: Pocket[] = [];
+    for (const { pocket } of now.values()) if (!known.has(pocket)) fresh.push(pocket);
+    fresh.sort(byArea);
+    const all: Pocket[] = [];
+    let next = 0;
+    for (const pocket of stayed) {
+      while (next < fresh.length && byArea(fresh[next], pocket) < 0) all.push(fresh[next++]);
+      all.push(pocket);
+    }
+    return [...all, ...fresh.slice(next)];
   }
 
   private readFace(faced: FacedMap, key: number, islands: readonly number[]): Kept | undefined {

@@ -10,7 +10,7 @@ import type { Point } from "../geometry/point.ts";
 import { closestOnSegment, segmentsCross } from "../geometry/segment.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { cellsAlong, eachIn } from "./cells.ts";
-import { byPlace, endRounding, type Join, type JoinInput, ROUNDING } from "./joins.ts";
+import { byPlace, endRounding, type Join, type JoinInput, type LineEnds, ROUNDING } from "./joins.ts";
 import { endParameter, inkWidthAt, type Segments } from "./segments.ts";
 import { Budget } from "./too-dense.ts";
 
@@ -62,11 +62,11 @@ const isEnd = (touch: number): boolean => (touch & 1) === 1;
 const otherOf = ({ s, t }: Touches, touch: number): number => (touch & 2 ? s : t)[touch >> 2];
 
 function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number): Touches {
-  const { lines, segs, cells, lattice, joins } = input;
+  const { lines, segs, cells, lattice, joins, ends } = input;
   const s: number[] = [];
   const t: number[] = [];
   const gaps: number[] = [];
-  const lengths = lengthsBefore(segs);
+  const lengths = new LineLengths(segs, ends);
   const touching = new Budget(MOST_TOUCHES);
   const tryPair = (a: number, b: number) => {
     const ink = lines[segs.line[a]].width + lines[segs.line[b]].width;
@@ -108,21 +108,43 @@ function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number
   return { s, t, gaps };
 }
 
-/** The length of all segments before each one, in lattice steps, and of all. */
-function lengthsBefore({ count, ax, ay, bx, by }: Segments): Float64Array {
-  const lengths = new Float64Array(count + 1);
-  for (let s = 0; s < count; s++) {
-    const dx = bx[s] - ax[s];
-    const dy = by[s] - ay[s];
-    lengths[s + 1] = lengths[s] + Math.sqrt(dx * dx + dy * dy);
+/** How long lines are up to each of their segments, in lattice steps: worked out for those lines alone that ask. */
+class LineLengths {
+  private readonly before: Float64Array;
+  private readonly whole = new Map<number, number>();
+
+  constructor(
+    private readonly segs: Segments,
+    private readonly ends: LineEnds,
+  ) {
+    this.before = new Float64Array(segs.count);
   }
-  return lengths;
+
+  /** The length of the whole line; before segment s of it `upTo(s)` can then be asked. */
+  of(line: number): number {
+    const known = this.whole.get(line);
+    if (known !== undefined) return known;
+    const { ax, ay, bx, by } = this.segs;
+    let length = 0;
+    for (let s = this.ends.first[line]; s < this.ends.last[line]; s++) {
+      this.before[s] = length;
+      const dx = bx[s] - ax[s];
+      const dy = by[s] - ay[s];
+      length += Math.sqrt(dx * dx + dy * dy);
+    }
+    this.whole.set(line, length);
+    return length;
+  }
+
+  upTo(s: number): number {
+    return this.before[s];
+  }
 }
 
 /** Whether segments a < b are of one line, and no farther from one another along it than its ink is wide. */
 function followOn(
   { lines, segs, ends, lattice }: JoinInput,
-  lengths: Float64Array,
+  lengths: LineLengths,
   a: number,
   b: number,
 ): boolean {
@@ -130,9 +152,11 @@ function followOn(
   if (line !== segs.line[b]) return false;
   const { width, widths, closed } = lines[line];
   const ink = widths ? 0 : width / lattice.step;
-  if (lengths[b] - lengths[a + 1] <= ink) return true;
-  const around = lengths[a] - lengths[ends.first[line]] + lengths[ends.last[line]] - lengths[b + 1];
-  return closed && around <= ink;
+  const length = lengths.of(line);
+  const pastA = a + 1 < ends.last[line] ? lengths.upTo(a + 1) : length;
+  if (lengths.upTo(b) - pastA <= ink) return true;
+  const pastB = b + 1 < ends.last[line] ? lengths.upTo(b + 1) : length;
+  return closed && lengths.upTo(a) + length - pastB <= ink;
 }
 
 /** Whether the boxes around two segments are farther apart than a distance in lattice steps. */
