@@ -6,7 +6,7 @@ import { existsSync, readFileSync, writeFileSync } from "node:fs";
 
 export const FIGURES = "docs/figures/performance.json";
 
-export type Area = "engine" | "opening" | "hand" | "picture" | "application";
+export type Area = "engine" | "opening" | "hand" | "picture";
 
 export interface Figure {
   readonly area: Area;

@@ -12,6 +12,7 @@ import { inflate, type NormalField } from "../core/light/inflate.ts";
 import { lampOn } from "../core/light/lamp.ts";
 import { LineReader } from "../core/pockets/line-reader.ts";
 import { derive, sceneOf } from "../core/scene/scene.ts";
+import { judge } from "./judge.ts";
 import { median, middle } from "./timing.ts";
 
 const ROUNDS = 15;
@@ -45,8 +46,15 @@ export async function lightBench(): Promise<void> {
   );
   const { worker, page: own, pours } = await draggedLamp();
   console.log(
-    `  as the desk does it, the coloured lantern with ${pours} pockets in two tones: ${worker.toFixed(1)} ms a step in the worker, ${own.toFixed(1)} ms on the page`,
+    `  as the desk does it, with ${pours} pockets in two tones: ${own.toFixed(1)} ms of a step on the page`,
   );
+  judge({
+    area: "picture",
+    what: `a step of the lamp over ${pours} pockets in two tones`,
+    measured: worker + own,
+    unit: "ms",
+    aim: LIMIT_MS,
+  });
 }
 
 /** Milliseconds of a step of the lamp in the worker and on the page: asking, taking the answer in, the scene anew. */

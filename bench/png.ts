@@ -7,6 +7,7 @@ import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 import { build } from "esbuild";
 import { CHROMIUM } from "./chromium.ts";
+import { judge } from "./judge.ts";
 import type { PngTimes } from "./png-page.ts";
 
 const LOOK_EVERY_MS = 200;
@@ -43,10 +44,23 @@ export async function pngBench(): Promise<void> {
       console.log(
         `  ${what}: ${(pixels / 1e6).toFixed(0)} megapixels, ${banded.toFixed(1)} s${whole ? `, ${(banded / whole).toFixed(2)} x one canvas` : ""}, ${(bytes / 2 ** 20).toFixed(1)} MB`,
       );
-    say("18 x 24 in at 350 ppi", await made(6300, 8400, true));
+    const told = (what: string, measured: number, unit: string, aim: number, whole?: number) =>
+      judge({
+        area: "picture",
+        what: `the coloured lantern as PNG, ${what}`,
+        measured,
+        unit,
+        aim,
+        ...(whole ? { limit: { what: "on one canvas", measured: whole } } : {}),
+      });
+    const print = await made(6300, 8400, true);
+    say("18 x 24 in at 350 ppi", print);
+    told("53 megapixels", print.banded, "s", 4, print.whole);
     most = 0;
-    say("24 x 32 in at 600 ppi", await made(14_400, 19_200, false));
-    console.log(`  most memory of all of the browser meanwhile: ${(most / 2 ** 30).toFixed(2)} GB`);
+    const poster = await made(14_400, 19_200, false);
+    say("24 x 32 in at 600 ppi", poster);
+    told("276 megapixels", poster.banded, "s", 15);
+    told("276 megapixels, memory of the browser", most / 2 ** 30, "GB", 1.2);
   } finally {
     clearInterval(look);
     await browser.close();

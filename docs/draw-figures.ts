@@ -15,6 +15,7 @@ import { gapsOf, linesOf } from "../core/pockets/reading.ts";
 import { toPage } from "../core/pockets/segments.ts";
 import { nextInTriangle } from "../core/pockets/triangle-mesh.ts";
 import { drawLight } from "./draw-light.ts";
+import { drawPerformance } from "./draw-performance.ts";
 
 const FILLS = ["#dfe9d3", "#e9e1cf", "#d7e3e6", "#ead8d2", "#e3dfea", "#efe7c6"];
 const FERN = "#2c6b3f";
@@ -184,3 +185,4 @@ drawGates();
 drawDabs();
 drawTrap();
 drawLight();
+drawPerformance();

@@ -1,6 +1,7 @@
 /** What a hand presses, in every window the desk is used in: large enough, far enough apart, with no word cut, and the paper above all. */
 import { type Browser, expect, type Page } from "@playwright/test";
-import { openDemo, openMore, paper, stage, test } from "./desk.ts";
+import { fromMenu, isAccessible, onScreen, openDemo, openMore, paper, stage, test } from "./desk.ts";
+import { faultsOf } from "./faults-of.ts";
 
 const WINDOWS = [
   [1280, 800],
@@ -58,6 +59,61 @@ for (const { pointer, side, apart } of POINTERS)
     expect([...found]).toEqual([]);
   });
 
+/** Entries of the desk's menu that open a window. */
+const OPENED = ["Help", "Settings", "Keys", "Versions"];
+/** Windows that Find opens. */
+const FOUND = ["Colours of a picture", "Colourways side by side"];
+
+test("windows and menus have targets for fingers, and are accessible in the dark", async ({
+  browser,
+  baseURL,
+}) => {
+  test.slow();
+  const page = await pageFor(browser, baseURL!, true);
+  await page.setViewportSize({ width: 1180, height: 820 });
+  await openDemo(page, "Boot with ferns, coloured");
+  await find(page, "dark frame");
+  await page.keyboard.press("Enter");
+  await expect(page.locator("html")).toHaveAttribute("data-frame", "dark");
+  const found = new Map<string, string>();
+  const look = async (where: string, selector: string) => {
+    await page.locator(selector).first().waitFor();
+    for (const fault of await faultsOf(page, 44, 8)) if (!found.has(fault)) found.set(fault, where);
+    await isAccessible(page, selector);
+    await page.keyboard.press("Escape");
+    await page.locator(selector).first().waitFor({ state: "hidden" });
+  };
+  for (const entry of OPENED) {
+    await fromMenu(page, entry);
+    await look(entry, "[role=dialog]");
+  }
+  for (const words of FOUND) {
+    await find(page, words);
+    await page.keyboard.press("Enter");
+    await look(words, "[role=dialog]");
+  }
+  await find(page, "shade");
+  await look("Find", "[role=dialog]");
+  await page.getByRole("button", { name: "Desk menu" }).click();
+  await look("the desk's menu", "[role=menu]");
+  for (const name of STAGES.slice(0, 4)) {
+    await stage(page, name).click();
+    await page.mouse.click(...(await onScreen(page, BOOT_SIDE)), { button: "right" });
+    const menu = page.getByRole("menu");
+    if (await menu.isVisible()) await look(`the paper's menu, ${name}`, "[role=menu]");
+  }
+  await page.context().close();
+  expect([...found]).toEqual([]);
+});
+
+/** Within the boot, on a line of which many menus speak. */
+const BOOT_SIDE: [number, number] = [560, 660];
+
+async function find(page: Page, words: string): Promise<void> {
+  await page.keyboard.press("Control+k");
+  await page.getByRole("combobox", { name: "Find anything" }).fill(words);
+}
+
 async function pageFor(browser: Browser, baseURL: string, touch: boolean): Promise<Page> {
   const context = await browser.newContext({
     baseURL,
@@ -110,70 +166,3 @@ async function withPanels(page: Page, act: (panel: string) => Promise<void>): Pr
     if (!stands) await handle.click();
   }
 }
-
-/** What is too small, too near, cut, wrapped or beyond the window, in words. */
-const faultsOf = (page: Page, side: number, apart: number): Promise<string[]> =>
-  page.evaluate(
-    ([least, between]) => {
-      const named = (el: Element) =>
-        `${el.getAttribute("aria-label") ?? el.textContent?.trim().slice(0, 30) ?? ""} <${el.tagName.toLowerCase()}>`;
-      const TARGETS =
-        "button, a[href], input, select, textarea, [role=slider], [role=switch], [role=radio], [role=menuitem]";
-      /** A hidden input is pressed by its label. */
-      const pressed = (el: Element) =>
-        el instanceof HTMLInputElement && ["file", "checkbox"].includes(el.type)
-          ? (el.closest("label") ?? el)
-          : el;
-      const isReached = (el: Element) => {
-        const { x, y, width, height } = el.getBoundingClientRect();
-        const corners = [
-          [x + 2, y + 2],
-          [x + width - 2, y + height - 2],
-          [x + width / 2, y + height / 2],
-        ];
-        return corners.every(([cx, cy]) => {
-          const top = document.elementFromPoint(cx, cy);
-          return top !== null && (el.contains(top) || top.contains(el));
-        });
-      };
-      const targets = [...new Set([...document.querySelectorAll(TARGETS)].map(pressed))].filter(
-        (el) =>
-          el.getClientRects().length > 0 && getComputedStyle(el).visibility === "visible" && isReached(el),
-      );
-      const faults: string[] = [];
-      const boxes = targets.map((el) => el.getBoundingClientRect());
-      for (const [i, { width, height }] of boxes.entries())
-        if (width < least - 0.5 || height < least - 0.5)
-          faults.push(`${named(targets[i])} is ${width.toFixed(1)} x ${height.toFixed(1)}`);
-      for (const [i, one] of boxes.entries())
-        for (let k = i + 1; k < boxes.length; k++) {
-          const other = boxes[k];
-          if (targets[i].contains(targets[k]) || targets[k].contains(targets[i])) continue;
-          const dx = Math.max(one.left, other.left) - Math.min(one.right, other.right);
-          const dy = Math.max(one.top, other.top) - Math.min(one.bottom, other.bottom);
-          if (Math.max(dx, dy) < between - 0.5)
-            faults.push(
-              `${named(targets[i])} and ${named(targets[k])} are ${Math.max(dx, dy).toFixed(1)} apart`,
-            );
-        }
-      for (const el of document.querySelectorAll(".desk-tray *, #more-settings *")) {
-        if (el.closest(".sr-only") || el instanceof SVGElement) continue;
-        if (
-          el.scrollWidth > el.clientWidth + 1 &&
-          getComputedStyle(el).overflowX !== "visible" &&
-          el.clientWidth > 0
-        )
-          faults.push(`${named(el)} is cut`);
-        const isWord = ["BUTTON", "LABEL", "SPAN"].includes(el.tagName) && el.children.length === 0;
-        const range = document.createRange();
-        range.selectNodeContents(el);
-        if (isWord && new Set([...range.getClientRects()].map(({ top }) => Math.round(top))).size > 1)
-          faults.push(`${named(el)} wraps`);
-      }
-      const { scrollWidth, scrollHeight } = document.documentElement;
-      if (scrollWidth > innerWidth || scrollHeight > innerHeight)
-        faults.push(`the page is ${scrollWidth} x ${scrollHeight}`);
-      return faults;
-    },
-    [side, apart],
-  );

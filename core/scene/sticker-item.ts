@@ -14,8 +14,9 @@ export function stickerItem(
   drawn: readonly Item[],
   { toneOf }: Palette,
 ): Item | undefined {
+  if (!sticker) return undefined;
   const areas = drawn.flatMap(({ area, effects, hidden }) => (hidden || effects.clip ? [] : [area]));
-  if (!sticker || areas.length === 0) return undefined;
+  if (areas.length === 0) return undefined;
   const { width, paint } = sticker;
   const tone = toneOf(paint);
   return {

@@ -1,6 +1,6 @@
 /** Figures the desk shows, all derived: many components ask for them, and they are worked out once for all. */
-import { createSelector } from "reselect";
-import type { Gradient, Paint, Pour, Shade } from "#core/drawing/drawing.ts";
+import { createSelector, weakMapMemoize } from "reselect";
+import type { Drawing, Gradient, Paint, Pour, Shade } from "#core/drawing/drawing.ts";
 import { speckArea } from "#core/drawing/speck.ts";
 import { waitingPours } from "#core/pockets/anchors.ts";
 import type { Desk } from "../store/desk-state.ts";
@@ -39,7 +39,7 @@ export const usesOf = createSelector(
   [derivedOf, drawingOf],
   (derived, drawing): ReadonlyMap<string, number> => {
     const { pours, flatShapes, shades, strokes, inkShapes, ink, undercoat } = drawing;
-    const uses = new Map<string, number>();
+    const uses = new Map(usesByLines(strokes, inkShapes, ink.colour));
     const count = (paint: Paint | null | undefined) => {
       if (paint) uses.set(paint.colour, (uses.get(paint.colour) ?? 0) + 1);
     };
@@ -54,7 +54,22 @@ export const usesOf = createSelector(
       Object.values<{ readonly gradient?: Gradient }>(table),
     ))
       for (const { paint } of gradient?.stops ?? []) count(paint);
-    for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) count(paint ?? ink);
+    return uses;
+  },
+);
+
+/** How many lines have each colour: there are many, and few edits change any. */
+const usesByLines = weakMapMemoize(
+  (
+    strokes: Drawing["strokes"],
+    inkShapes: Drawing["inkShapes"],
+    ink: string,
+  ): ReadonlyMap<string, number> => {
+    const uses = new Map<string, number>();
+    for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) {
+      const colour = paint?.colour ?? ink;
+      uses.set(colour, (uses.get(colour) ?? 0) + 1);
+    }
     return uses;
   },
 );

@@ -1,5 +1,6 @@
 import clsx from "clsx";
 import { Eye, EyeOff, Lock, LockOpen } from "lucide-react";
+import { weakMapMemoize } from "reselect";
 import { SHEETS, type SheetName } from "#core/drawing/drawing.ts";
 import { changeSheet } from "#core/drawing/edits.ts";
 import { sheetOf } from "#core/drawing/shape-edits.ts";
@@ -46,10 +47,11 @@ function holdsAnything(name: SheetName, { drawing }: Desk): boolean {
   return own.some(hasEntries) || Object.values(flatShapes).some((shape) => sheetOf(shape) === name);
 }
 
-function hasEntries(table: object): boolean {
+/** Remembered: to look into a large table the browser lists all of its names. */
+const hasEntries = weakMapMemoize((table: object): boolean => {
   for (const _ in table) return true;
   return false;
-}
+});
 
 function Slab({ name }: { name: SheetName }) {
   const sheet = useDesk((s) => s.drawing.sheets[name]);
