@@ -62,7 +62,7 @@ for (const { pointer, side, apart } of POINTERS)
 /** Entries of the desk's menu that open a window. */
 const OPENED = ["Help", "Settings", "Keys", "Versions"];
 /** Windows that Find opens. */
-const FOUND = ["Colours of a picture", "Colourways side by side"];
+const FOUND = ["Colours from a picture", "Colourways side by side", "Before and after the light"];
 
 test("windows and menus have targets for fingers, and are accessible in the dark", async ({
   browser,
@@ -92,8 +92,10 @@ test("windows and menus have targets for fingers, and are accessible in the dark
     await page.keyboard.press("Enter");
     await look(words, "[role=dialog]");
   }
-  await find(page, "shade");
-  await look("Find", "[role=dialog]");
+  for (const words of ["shade", "no such thing"]) {
+    await find(page, words);
+    await look(`Find, ${words}`, "[role=dialog]");
+  }
   await page.getByRole("button", { name: "Desk menu" }).click();
   await look("the desk's menu", "[role=menu]");
   for (const name of STAGES.slice(0, 4)) {

@@ -45,10 +45,12 @@ export function FindWindow({ keyDesk, onClose }: { keyDesk: KeyDesk; onClose: ()
                 className="h-12 flex-1 bg-transparent text-base shadow-none! outline-none!"
               />
             </div>
-            <Command.List className="max-h-[56vh] overflow-y-auto p-1">
-              <Command.Empty className="px-4 py-3 text-quiet">
+            {found.length === 0 && (
+              <p className="px-4 py-3 text-quiet" role="status">
                 Nothing is called so. Try a plainer word, like “shadow” or “export”.
-              </Command.Empty>
+              </p>
+            )}
+            <Command.List className="max-h-[56vh] overflow-y-auto p-1" hidden={found.length === 0}>
               {found.map((entry) => (
                 <Entry key={entry.id} entry={entry} onSelect={() => choose(entry)} />
               ))}

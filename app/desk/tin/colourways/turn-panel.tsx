@@ -37,7 +37,7 @@ export function TurnPanel() {
   return (
     <section aria-label={`All colours of ${name}`} className="grid gap-1">
       <h3 className="font-display text-base">All colours of {name}</h3>
-      <div className="grid grid-cols-[4.5rem_1fr] gap-y-1">
+      <div className="grid grid-cols-[4.5rem_1fr] gap-y-1 touch:gap-y-apart">
         {CONTROLS.map(({ word, key, from, to, measure }) => (
           <SliderRow
             key={key}

@@ -38,7 +38,7 @@ export function WayCard({ way, svg }: { way: Colourway; svg: string | null }) {
           />
         )}
       </button>
-      <div className="flex items-center gap-1 border-t border-line px-2 py-1">
+      <div className="flex items-center gap-1 border-t border-line px-2 py-1 touch:gap-apart touch:py-apart">
         <NameField
           label={`Name of ${way.name}`}
           value={way.name}
