@@ -4,7 +4,7 @@
  */
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 
-export const FIGURES = "docs/figures/performance.json";
+const FIGURES = "docs/figures/performance.json";
 
 export type Area = "engine" | "opening" | "hand" | "picture";
 

@@ -10,7 +10,7 @@ import { randomFrom } from "../testing/random.ts";
 import { judge } from "./judge.ts";
 import { middle, timed } from "./timing.ts";
 
-const ROUNDS = 7;
+const ROUNDS = 3;
 const AIM_MS = 1500;
 
 export function openingBench(): void {

@@ -46,7 +46,12 @@ function connect<T>(name: Name): Client<T> {
 
 export const pocketClient = (): Client<PocketWork> => connect("pockets");
 
-export const readingClient = (): Client<ReadingWork> => connect("reading");
+/** What waits to be used gives way to the reading. */
+export function readingClient(): Client<ReadingWork> {
+  const waiting = ready.get("pockets");
+  if (waiting) void Comlink.wrap<PocketWork>(waiting).rest();
+  return connect("reading");
+}
 
 export const traceClient = (): Client<TraceWork> => connect("trace");
 

@@ -87,6 +87,9 @@ function read(): PocketReading {
 }
 
 const work = {
+  /** Stops making ready: others want the processor. */
+  rest: stopWarmingUp,
+
   open(next: Packed<Drawing>): PocketReading {
     stopWarmingUp();
     drawing = unpack(next);
