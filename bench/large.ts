@@ -78,7 +78,7 @@ async function measure(page: Page, url: string, { name, strokes, side, aims }: C
   if (aims.memory)
     judge({
       area: "opening",
-      what: `${name}: memory of the page`,
+      what: `${name}: heap of the page`,
       measured: await heapOf(page),
       unit: "MB",
       aim: aims.memory,

@@ -10,7 +10,9 @@ import type { Point } from "#core/geometry/point.ts";
 import { DrawingReader } from "#core/pockets/drawing-reader.ts";
 import { packPockets } from "#core/pockets/packed-pockets.ts";
 
-const ROUNDS = 16;
+const ROUNDS = 12;
+/** Milliseconds in which who comes at once is not kept waiting. */
+const LATER = 1500;
 const SIDE = 1000;
 const STROKES = 120;
 
@@ -25,7 +27,7 @@ export function warmUp(): () => void {
     reader.gaps(drawing);
     setTimeout(round);
   };
-  setTimeout(round);
+  setTimeout(round, LATER);
   return () => {
     left = 0;
   };
