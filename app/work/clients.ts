@@ -46,10 +46,9 @@ function connect<T>(name: Name): Client<T> {
 
 export const pocketClient = (): Client<PocketWork> => connect("pockets");
 
-/** What waits to be used gives way to the reading. */
+/** What waits to be used gives way to the reading: any word makes it rest (warm-up.ts). */
 export function readingClient(): Client<ReadingWork> {
-  const waiting = ready.get("pockets");
-  if (waiting) void Comlink.wrap<PocketWork>(waiting).rest();
+  ready.get("pockets")?.postMessage("rest");
   return connect("reading");
 }
 

@@ -68,7 +68,7 @@ let drawing: Drawing | undefined;
 const reader = new DrawingReader();
 const dabReader = new DabReader();
 let told = new Set<Pocket>();
-const stopWarmingUp = warmUp();
+warmUp();
 
 function read(): PocketReading {
   const begun = performance.now();
@@ -87,11 +87,7 @@ function read(): PocketReading {
 }
 
 const work = {
-  /** Stops making ready: others want the processor. */
-  rest: stopWarmingUp,
-
   open(next: Packed<Drawing>): PocketReading {
-    stopWarmingUp();
     drawing = unpack(next);
     return read();
   },

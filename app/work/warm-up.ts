@@ -16,9 +16,13 @@ const LATER = 1500;
 const SIDE = 1000;
 const STROKES = 120;
 
-/** Goes on until it has done enough or is told to stop; between rounds whoever asks is heard. */
-export function warmUp(): () => void {
+/** Goes on until it has done enough or anything is said to this worker; between rounds whoever asks is heard. */
+export function warmUp(): void {
   let left = ROUNDS;
+  const rest = () => {
+    left = 0;
+  };
+  addEventListener("message", rest, { once: true });
   const drawing = strewnStrokes();
   const round = () => {
     if (left-- <= 0) return;
@@ -28,9 +32,6 @@ export function warmUp(): () => void {
     setTimeout(round);
   };
   setTimeout(round, LATER);
-  return () => {
-    left = 0;
-  };
 }
 
 /** Rings and waves that overlap here and there. */
