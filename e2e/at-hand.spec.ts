@@ -176,17 +176,21 @@ test.describe("pen and fingers", () => {
     await touch(cdp, "touchStart", at(0));
     for (let k = 1; k <= 10; k++) await touch(cdp, "touchMove", at(k * 0.06));
     await touch(cdp, "touchEnd", []);
-    const turnIs = async (wanted: RegExp) => {
+    const turn = async () => {
       await page.getByRole("button", { name: /^View: / }).click();
-      await expect(page.getByRole("spinbutton", { name: /^Turn/ })).toHaveValue(wanted);
+      const value = await page.getByRole("spinbutton", { name: /^Turn/ }).inputValue();
       await page.keyboard.press("Escape");
+      return value;
     };
-    await turnIs(/^(2[3-9]|3\d)$/);
-    for (let k = 0; k < 2; k++) {
-      await touch(cdp, "touchStart", at(0));
-      await touch(cdp, "touchEnd", []);
-    }
-    await turnIs(/^0$/);
+    await expect.poll(turn).toMatch(/^(2[3-9]|3\d)$/);
+    // On a busy machine two taps may come too far apart to be one gesture: they are tapped again.
+    await expect(async () => {
+      for (let k = 0; k < 2; k++) {
+        await touch(cdp, "touchStart", at(0));
+        await touch(cdp, "touchEnd", []);
+      }
+      expect(await turn()).toBe("0");
+    }).toPass();
     await expect(page.getByRole("button", { name: "Nothing to undo" })).toBeVisible();
   });
 
