@@ -1,10 +1,11 @@
 /** What puts all at hand: Find, keys of one's own, steps between panels, the turned paper, pen and fingers, the frame. */
-import { type CDPSession, expect, type Page } from "@playwright/test";
+import { type CDPSession, expect } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
 import {
   artColour,
   deskReady,
   downloaded,
+  find,
   fromMenu,
   hexOf,
   isAccessible,
@@ -19,11 +20,6 @@ import {
 } from "./desk.ts";
 
 const BOOT = "Boot with ferns";
-
-async function find(page: Page, words: string): Promise<void> {
-  await page.keyboard.press("Control+k");
-  await page.getByRole("combobox", { name: "Find anything" }).fill(words);
-}
 
 test("Find goes to tools, settings and sections, does what keys do, and takes up colours", async ({
   page,

@@ -139,6 +139,12 @@ export async function openSection(page: Page, title: string): Promise<void> {
   if (await folded.isVisible()) await folded.click();
 }
 
+/** Asks Find for some words. */
+export async function find(page: Page, words: string): Promise<void> {
+  await page.keyboard.press("Control+k");
+  await page.getByRole("combobox", { name: "Find anything" }).fill(words);
+}
+
 export async function fromMenu(page: Page, entry: string): Promise<void> {
   await page.getByRole("button", { name: "Desk menu" }).click();
   await page.getByRole("menuitem", { name: entry }).click();

@@ -1,6 +1,6 @@
 /** What a hand presses, in every window the desk is used in: large enough, far enough apart, with no word cut, and the paper above all. */
 import { type Browser, expect, type Page } from "@playwright/test";
-import { fromMenu, isAccessible, onScreen, openDemo, openMore, paper, stage, test } from "./desk.ts";
+import { find, fromMenu, isAccessible, onScreen, openDemo, openMore, paper, stage, test } from "./desk.ts";
 import { faultsOf } from "./faults-of.ts";
 
 const WINDOWS = [
@@ -110,11 +110,6 @@ test("windows and menus have targets for fingers, and are accessible in the dark
 
 /** Within the boot, on a line of which many menus speak. */
 const BOOT_SIDE: [number, number] = [560, 660];
-
-async function find(page: Page, words: string): Promise<void> {
-  await page.keyboard.press("Control+k");
-  await page.getByRole("combobox", { name: "Find anything" }).fill(words);
-}
 
 async function pageFor(browser: Browser, baseURL: string, touch: boolean): Promise<Page> {
   const context = await browser.newContext({

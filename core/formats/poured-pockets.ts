@@ -154,7 +154,7 @@ function inkAlong(
 
 /** There are none where the lines are too dense: colour then stays in the shapes it came in. */
 export const readPockets = (drawing: Drawing): Pocket[] =>
-  new DrawingReader(true).read(drawing).pockets.filter(({ hidden }) => !hidden);
+  new DrawingReader({ bare: true }).read(drawing).pockets.filter(({ hidden }) => !hidden);
 
 export const pouredIn = (pocket: Pocket, id: string, rank: number, paint: Paint): Pour => ({
   id,

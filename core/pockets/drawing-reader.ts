@@ -39,7 +39,7 @@ export class DrawingReader {
   private met = 0;
 
   /** Bare pockets are without what only painters ask for (see pockets.ts). */
-  constructor(private readonly bare = false) {}
+  constructor(private readonly options: { readonly bare?: boolean } = {}) {}
 
   /** All pockets, those of the front part first; `trouble` says why a part has none. */
   read(drawing: Drawing): { readonly pockets: Pocket[]; readonly trouble?: string } {
@@ -61,7 +61,7 @@ export class DrawingReader {
   private readerOf(part: string): LineReader {
     const known = this.readers.get(part);
     if (known) return known;
-    const reader = new LineReader(part, this.met++ * KEYS, this.bare);
+    const reader = new LineReader(part, this.met++ * KEYS, this.options.bare);
     this.readers.set(part, reader);
     return reader;
   }

@@ -213,7 +213,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
         <canvas
           ref={wetEnd}
           hidden
-          className="absolute top-0 left-0 size-[420px] will-change-transform"
+          className="absolute top-0 left-0 will-change-transform"
           data-layer="wet end"
         />
       </div>

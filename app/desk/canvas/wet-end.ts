@@ -19,7 +19,9 @@ export class WetEnd {
   private left = 0;
   private top = 0;
 
-  constructor(private readonly canvas: HTMLCanvasElement) {}
+  constructor(private readonly canvas: HTMLCanvasElement) {
+    canvas.style.width = canvas.style.height = `${SIDE}px`;
+  }
 
   /** Begins anew around the tip of a gesture whose trail the overlay has just been given whole. */
   begin(gesture: Gesture | null, view: View, density: number): void {
