@@ -9,16 +9,22 @@ trap 'rm -rf "$results"' EXIT
 
 bash scripts/setup.sh --tests || exit 1
 
+fail() {
+  failed=$((failed + 1))
+  echo "$1" >>"$results/failed"
+}
+
 check() {
   echo "== $1"
+  local name="$1"
   shift
-  if "$@"; then passed=$((passed + 1)); else failed=$((failed + 1)); fi
+  if "$@"; then passed=$((passed + 1)); else fail "$name"; fi
 }
 
 # Adds the passed and failed tests of a JSON report.
 count() {
   local figures
-  figures="$(node scripts/count-tests.mjs "$1")" || { failed=$((failed + 1)); return; }
+  figures="$(node scripts/count-tests.mjs "$1" 2>>"$results/failed")" || { fail "$1 could not be read"; return; }
   passed=$((passed + ${figures% *}))
   failed=$((failed + ${figures#* }))
 }
@@ -40,8 +46,9 @@ if npm run -s build >"$results/build.log" 2>&1; then
   check "crashes: the browser killed ten times while it draws, pours, shades and undoes" env KILLS=10 npm run -s bench -- kills
 else
   cat "$results/build.log"
-  failed=$((failed + 1))
+  fail build
 fi
 
+cat "$results/failed" 2>/dev/null
 echo "$passed passed, $failed failed"
 [ "$failed" -eq 0 ]

@@ -3,7 +3,7 @@ import * as Comlink from "comlink";
 import type { LightWork } from "./light.worker.ts";
 import type { PaletteWork } from "./palette.worker.ts";
 import type { PictureWork } from "./picture.worker.ts";
-import type { PocketWork } from "./pockets.worker.ts";
+import type { PocketWork } from "./pocket-work.ts";
 import type { ReadingWork } from "./reading.worker.ts";
 import type { TraceWork } from "./trace.worker.ts";
 

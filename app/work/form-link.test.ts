@@ -1,4 +1,4 @@
-import { describe, expect, it, vi } from "vitest";
+import { describe, expect, it } from "vitest";
 import type { Form } from "#core/drawing/drawing.ts";
 import { setLamp } from "#core/drawing/light-edits.ts";
 import { defaultPage, newDrawing } from "#core/drawing/new-drawing.ts";
@@ -8,8 +8,6 @@ import { formedBy } from "#core/scene/formed.ts";
 import { edited, strokeOf } from "../../testing/drawings.ts";
 import { type AskForms, FormLink } from "./form-link.ts";
 import { FormWork } from "./form-work.ts";
-
-vi.mock("comlink", async () => (await import("./testing.ts")).mockedComlink);
 
 const form: Form = { tones: 2, deeper: 1, roundness: 1, reach: 0.6, shine: 0.3 };
 const crate = (x: number, id: string) =>

@@ -1,11 +1,9 @@
-import { describe, expect, it, vi } from "vitest";
+import { describe, expect, it } from "vitest";
 import { type Packed, pack, unpack } from "#core/drawing/packed.ts";
 import { ringsWithin } from "#core/lines/booleans.ts";
 import { ellipse } from "#core/lines/figures.ts";
 import type { Rings } from "#core/scene/flat-of.ts";
 import { RingLink, type RingRequest } from "./ring-link.ts";
-
-vi.mock("comlink", async () => (await import("./testing.ts")).mockedComlink);
 
 const region = { outline: [ellipse([50, 50], 30, 20)], evenOdd: false };
 

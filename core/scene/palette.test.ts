@@ -66,6 +66,13 @@ describe("the palette", () => {
     expect(toneOf({ colour: "gone", step: 0 }).value).toBe("#808080");
   });
 
+  it("gives a tin made anew the same tones, however many others there were in between", () => {
+    const kept = toneOf({ colour: "c1", step: 2 });
+    for (let k = 0; k < 5000; k++)
+      paletteOf({ ...colours, tin: tinNamed([`other ${k}`]) }).toneOf({ colour: "c0", step: 0 });
+    expect(paletteOf({ ...colours, tin: { ...tin } }).toneOf({ colour: "c1", step: 2 })).toBe(kept);
+  });
+
   it("has other values for the same names in another colourway, where that has any", () => {
     const night = paletteOf(colours, "night");
     expect(night.toneOf({ colour: "c0", step: 0 })).toEqual({

@@ -91,17 +91,19 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
   return palette;
 }
 
-const sharedTones = new Map<string, Tone>();
-const MOST_KEPT = 4096;
+const sharedTones = new Map<string, WeakRef<Tone>>();
+const ended = new FinalizationRegistry<string>((key) => {
+  if (!sharedTones.get(key)?.deref()) sharedTones.delete(key);
+});
 
-/** The same value and name give the same tone, whatever else has changed in the tin. */
+/** The same value and name give the same tone, whatever else has changed in the tin, for as long as anybody holds it. */
 function shared(value: string, variable: string, opacity = 1): Tone {
   const key = `${value} ${opacity} ${variable}`;
-  const known = sharedTones.get(key);
+  const known = sharedTones.get(key)?.deref();
   if (known) return known;
-  if (sharedTones.size >= MOST_KEPT) sharedTones.clear();
   const tone = { value, variable, ...(opacity < 1 ? { opacity } : {}) };
-  sharedTones.set(key, tone);
+  sharedTones.set(key, new WeakRef(tone));
+  ended.register(tone, key);
   return tone;
 }
 

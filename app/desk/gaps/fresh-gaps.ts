@@ -2,7 +2,7 @@
 import { distance } from "#core/geometry/point.ts";
 import type { Opening } from "#core/pockets/free-space.ts";
 import type { LooseEnd } from "#core/pockets/reading.ts";
-import type { GapReading } from "../../work/pockets.worker.ts";
+import type { GapReading } from "../../work/pocket-work.ts";
 import type { Desk } from "../store/desk-state.ts";
 
 const NOTHING: GapReading = { openings: [], looseEnds: [], tails: [], inkTails: [] };

@@ -9,7 +9,6 @@ import { draw } from "../tools/draw/draw-state.ts";
 import { pinsOf } from "../tools/tidy/tidy-state.ts";
 import { onPointerKey } from "./key-pointer.ts";
 
-vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
 vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
 
 /** A box with a gap of 4 at its top right, and a post that runs on past its bottom. */

@@ -17,7 +17,7 @@ import type { View } from "../../painting/view.ts";
 import type { Client } from "../../work/clients.ts";
 import type { LightLink } from "../../work/light-link.ts";
 import type { Pictures } from "../../work/pictures.ts";
-import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
+import type { GapReading, PocketWork } from "../../work/pocket-work.ts";
 import type { Compared } from "../canvas/compared.ts";
 import type { FramePlan } from "../frame/plan-frame.ts";
 import type { Look } from "../judge/looks.ts";

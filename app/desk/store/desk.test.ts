@@ -37,7 +37,6 @@ import {
   svg,
 } from "./testing.ts";
 
-vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
 vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
 
 /** Two rooms side by side, with a way in at the top of the right one. */

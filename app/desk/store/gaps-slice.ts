@@ -1,7 +1,7 @@
 /** Openings as the worker has read them, and what is asked about them. */
 import { pocketAt } from "#core/scene/scene.ts";
 import type { Client } from "../../work/clients.ts";
-import type { GapReading, PocketWork } from "../../work/pockets.worker.ts";
+import type { GapReading, PocketWork } from "../../work/pocket-work.ts";
 import { bridgeEdit } from "../gaps/bridge-edit.ts";
 import { openingIn } from "../gaps/fresh-gaps.ts";
 import { sayLeak } from "../gaps/say-leak.ts";

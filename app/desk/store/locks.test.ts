@@ -27,7 +27,6 @@ import { anchorOf } from "#core/pockets/anchors.ts";
 import type { DeskStore } from "./desk-state.ts";
 import { openDesk, strokesOf, svg } from "./testing.ts";
 
-vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
 vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
 
 let desk: DeskStore;

@@ -4,7 +4,7 @@ import { removeLines } from "#core/drawing/line-edits.ts";
 import { importSvg } from "#core/formats/import-drawing.ts";
 import { edited } from "../../../testing/drawings.ts";
 import type { Client } from "../../work/clients.ts";
-import type { PocketReading, PocketWork } from "../../work/pockets.worker.ts";
+import type { PocketReading, PocketWork } from "../../work/pocket-work.ts";
 import { Restarting } from "../../work/restarting.ts";
 import { PocketFollower } from "./pocket-follower.ts";
 import { svg } from "./testing.ts";

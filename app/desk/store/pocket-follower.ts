@@ -7,7 +7,7 @@ import { difference } from "#core/drawing/difference.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { linePatches } from "#core/drawing/history.ts";
 import { handOver } from "../../work/hand-over.ts";
-import type { GapReading, PocketReading, PocketWork } from "../../work/pockets.worker.ts";
+import type { GapReading, PocketReading, PocketWork } from "../../work/pocket-work.ts";
 import type { Restarting } from "../../work/restarting.ts";
 
 export interface Listener {

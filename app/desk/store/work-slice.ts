@@ -10,7 +10,7 @@ import { type Derived, derive, sceneOf } from "#core/scene/scene.ts";
 import { Keeper } from "../../keep/keeper.ts";
 import type { Opened } from "../../keep/shelf.ts";
 import type { LightLink } from "../../work/light-link.ts";
-import type { PocketReading } from "../../work/pockets.worker.ts";
+import type { PocketReading } from "../../work/pocket-work.ts";
 import { WaitingWatch } from "../pockets/waiting.ts";
 import { BeforeRisks } from "../versions/make-version.ts";
 import { unchooseTheGone } from "./choice-slice.ts";

@@ -35,7 +35,6 @@ import { pinsOf, previewTidy, tidy, tidyPreview, tidyTargets, tidyTolerance } fr
 import { caughtTails, shortTails, tailLimit, trim } from "./trim/trim-state.ts";
 import { trimTails } from "./trim/trim-tails.ts";
 
-vi.mock("comlink", async () => (await import("../../work/testing.ts")).mockedComlink);
 vi.mock("../../work/clients.ts", async () => (await import("../../work/testing.ts")).inThread());
 
 const BOX = svg(

@@ -4,7 +4,7 @@ import type { DabReading } from "#core/dabs/dab-reading.ts";
 import type { Dab, Drawing, Table } from "#core/drawing/drawing.ts";
 import { partOf } from "#core/drawing/parts.ts";
 import { diagonal, type Point } from "#core/geometry/point.ts";
-import type { DabQuestion } from "../../../work/pockets.worker.ts";
+import type { DabQuestion } from "../../../work/pocket-work.ts";
 import type { Desk } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import type { DabQuestion } from "../../../work/pockets.worker.ts";
+import type { DabQuestion } from "../../../work/pocket-work.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import { dabQuestion, dabs, dabsInPart } from "./dab-state.ts";

@@ -5,7 +5,6 @@ import type { DeskStore } from "../../store/desk-state.ts";
 import { openDesk, settled, svg } from "../../store/testing.ts";
 import { gatheredPockets, gatherPockets, turnRound } from "./gather-state.ts";
 
-vi.mock("comlink", async () => (await import("../../../work/testing.ts")).mockedComlink);
 vi.mock("../../../work/clients.ts", async () => (await import("../../../work/testing.ts")).inThread());
 
 let desk: DeskStore;

@@ -1,7 +1,7 @@
 /** How far tidying goes, which corners it must keep, and what it would make of the lines. */
 import { diagonal } from "#core/geometry/point.ts";
 import type { TidySettings } from "#core/lines/tidy.ts";
-import type { TidyReading } from "../../../work/pockets.worker.ts";
+import type { TidyReading } from "../../../work/pocket-work.ts";
 import { pickable } from "../../parts/pickable.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import { toolState } from "../tool-state.ts";
