@@ -1,12 +1,13 @@
 /** What the pocket worker does: it holds its own copy of the drawing's lines and answers what can be derived from them. */
 import * as Comlink from "comlink";
-import { applyPatches, enablePatches, type Patch } from "immer";
+import { enablePatches, type Patch } from "immer";
 import { DabReader } from "#core/dabs/dab-reader.ts";
 import type { AskedDab, DabReading } from "#core/dabs/dab-reading.ts";
 import type { Spreading } from "#core/dabs/labels.ts";
 import { type TakenDabs, takenFrom } from "#core/dabs/take-dabs.ts";
 import { difference } from "#core/drawing/difference.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
+import { patched } from "#core/drawing/entities.ts";
 import { type Packed, unpack } from "#core/drawing/packed.ts";
 import { drawingOfPart, partOf } from "#core/drawing/parts.ts";
 import type { Point } from "#core/geometry/point.ts";
@@ -92,7 +93,7 @@ export const pocketWork = {
 
   /** Follows an edit by those of its patches that touch the lines. */
   follow(patches: Patch[]): PocketReading {
-    drawing = applyPatches(drawing!, patches);
+    drawing = patched(drawing!, patches);
     return read();
   },
 

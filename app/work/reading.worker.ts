@@ -17,6 +17,7 @@ import { readAside } from "../keep/mend.ts";
 import { plainThumbnail } from "../keep/plain-thumbnail.ts";
 import { addDrawing, addHistory, keepFirstThumbnail } from "../keep/shelf.ts";
 import { handOver } from "./hand-over.ts";
+import "./unfrozen.ts";
 
 /** What a file is. The drawing stays here until it is asked for. */
 export type FileReading =

@@ -2,7 +2,6 @@
  * The Drawing: plain immutable facts. Everything else (pockets, scene, pictures) is derived from them. What each kind of fact
  * holds, and between which bounds, is declared in facts/; the types are taken from there.
  */
-import { weakMapMemoize } from "reselect";
 import type { Anchor } from "./facts/anchor.ts";
 import type { Colour, Colourway, Paint } from "./facts/colours.ts";
 import type { Dab } from "./facts/dab.ts";
@@ -80,9 +79,6 @@ export interface Drawing {
   /** Whether the edges of colour shapes on the flats make pockets too. */
   readonly shapeWalls: boolean;
 }
-
-/** What is in a table that nobody changes any more; a large one is slow to list, so it is listed once. */
-export const entitiesOf: <T>(table: Table<T>) => readonly T[] = weakMapMemoize(Object.values);
 
 export const ranked = <T extends { readonly rank: number }>(table: Table<T>): T[] =>
   Object.values(table).sort((a, b) => a.rank - b.rank);

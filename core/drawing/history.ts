@@ -6,6 +6,7 @@ import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches
 import { bounded } from "./bounded.ts";
 import { difference } from "./difference.ts";
 import type { Drawing, SheetName } from "./drawing.ts";
+import { handOnLists, patched } from "./entities.ts";
 import { FIELDS, type FieldName } from "./fields.ts";
 import { withMissingColours } from "./missing-colours.ts";
 import { withMissingParts } from "./parts.ts";
@@ -56,6 +57,7 @@ export function applyEdit(history: History, { label, merge, change }: Edit): Mov
   if (ways[0].length === 0) return undefined;
   const changed = { drawing: after, patches: ways[0], inverse: ways[1] };
   const { drawing, patches, inverse, brought, wrong } = bounded(history.drawing, changed);
+  handOnLists(history.drawing, drawing, patches);
   const done = history.steps.slice(0, history.cursor);
   const last = done[done.length - 1];
   const step: Step = { label, merge, patches, inverse };
@@ -86,14 +88,14 @@ export const redoLabel = ({ steps, cursor }: History): string | undefined => ste
 export function undo(history: History): Move | undefined {
   const step = history.steps[history.cursor - 1];
   if (!step) return undefined;
-  const drawing = applyPatches(history.drawing, step.inverse);
+  const drawing = patched(history.drawing, step.inverse);
   return { history: { ...history, drawing, cursor: history.cursor - 1 }, patches: step.inverse };
 }
 
 export function redo(history: History): Move | undefined {
   const step = history.steps[history.cursor];
   if (!step) return undefined;
-  const drawing = applyPatches(history.drawing, step.patches);
+  const drawing = patched(history.drawing, step.patches);
   return { history: { ...history, drawing, cursor: history.cursor + 1 }, patches: step.patches };
 }
 

@@ -6,7 +6,8 @@
  */
 import Flatbush from "flatbush";
 import { anchorKey } from "../drawing/anchor.ts";
-import { type Anchor, type Anchored, entitiesOf, type Table } from "../drawing/drawing.ts";
+import type { Anchor, Anchored, Table } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { inPart, partOf } from "../drawing/parts.ts";
 import { type Box, boundsOf, boxesApart, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";

@@ -1,7 +1,7 @@
 /**
  * Pockets as flat arrays of numbers, so that they travel between threads without being copied: tens of thousands arrive
- * in one task that the hand does not feel. On arrival each has its key, place and size at once; outlines, rings and
- * borders are read out of the arrays when they are asked for first.
+ * in one task that the hand does not feel. On arrival each has its key, place and size at once; rings are read
+ * out of the arrays when they are asked for first, as the hand passes over them, and all else when that is.
  */
 import { listOf } from "../drawing/packed.ts";
 import { IntList } from "../geometry/lists.ts";
@@ -10,7 +10,7 @@ import type { Border, Pocket } from "./pockets.ts";
 export interface PackedPockets {
   /** HEAD numbers a pocket: key, area, seed (2), box (4), number of its part, where its counts and numbers begin (2). */
   readonly heads: Float64Array<ArrayBuffer>;
-  /** How long every list is, in the order of `bodyOf`. */
+  /** How long every list is, in the order in which `ArrivedPocket` reads them. */
   readonly counts: Int32Array<ArrayBuffer>;
   /** Coordinates in page units, and before each border the key of the neighbour. */
   readonly numbers: Float64Array<ArrayBuffer>;
@@ -47,10 +47,11 @@ export function packPockets(pockets: readonly Pocket[]): PackedPockets {
     const { key, area, seed, box, part } = pocket;
     const place = [box.x, box.y, box.width, box.height, numberOf(part), counts.length, numbers.length];
     heads.set([key, area, ...seed, ...place], index * HEAD);
+    putChains(pocket.rings);
     putChains(pocket.outline);
     if (pocket.cover === pocket.outline) counts.push(AS_OUTLINE);
     else putChains(pocket.cover);
-    for (const chains of [pocket.rings, pocket.hems, pocket.runsUnder]) putChains(chains);
+    for (const chains of [pocket.hems, pocket.runsUnder]) putChains(chains);
     counts.push(pocket.lines.length);
     for (const line of pocket.lines) counts.push(numberOf(line));
     counts.push(pocket.borders.length);
@@ -78,7 +79,7 @@ export const memoryOf = ({ heads, counts, numbers }: PackedPockets): ArrayBuffer
 export const unpackPockets = (packed: PackedPockets): Pocket[] =>
   Array.from({ length: packed.heads.length / HEAD }, (_, index) => new ArrivedPocket(packed, index * HEAD));
 
-type Body = Pick<Pocket, "outline" | "cover" | "rings" | "hems" | "runsUnder" | "lines" | "borders">;
+type Body = Pick<Pocket, "outline" | "cover" | "hems" | "runsUnder" | "lines" | "borders">;
 
 class ArrivedPocket implements Pocket {
   readonly key: number;
@@ -87,23 +88,29 @@ class ArrivedPocket implements Pocket {
   readonly box: Pocket["box"];
   readonly part: string;
   readonly hidden = false;
-  private read: Body | undefined;
+  private readonly lists: PackedLists;
+  private readRings: readonly number[][] | undefined;
+  private readBody: Body | undefined;
 
-  constructor(
-    private readonly packed: PackedPockets,
-    private readonly at: number,
-  ) {
+  constructor(packed: PackedPockets, at: number) {
     const { heads, names } = packed;
     this.key = heads[at];
     this.area = heads[at + 1];
     this.seed = [heads[at + 2], heads[at + 3]];
     this.box = { x: heads[at + 4], y: heads[at + 5], width: heads[at + 6], height: heads[at + 7] };
     this.part = names[heads[at + 8]];
+    this.lists = new PackedLists(packed, heads[at + 9], heads[at + 10]);
+  }
+
+  get rings() {
+    this.readRings ??= this.lists.chains();
+    return this.readRings;
   }
 
   private get body(): Body {
-    this.read ??= bodyOf(this.packed, this.packed.heads[this.at + 9], this.packed.heads[this.at + 10]);
-    return this.read;
+    // The rings come first.
+    if (this.rings) this.readBody ??= bodyOf(this.lists);
+    return this.readBody!;
   }
 
   get outline() {
@@ -111,9 +118,6 @@ class ArrivedPocket implements Pocket {
   }
   get cover() {
     return this.body.cover;
-  }
-  get rings() {
-    return this.body.rings;
   }
   get hems() {
     return this.body.hems;
@@ -129,26 +133,56 @@ class ArrivedPocket implements Pocket {
   }
 }
 
-/** Reads what was packed of one pocket, in the order in which it was. */
-function bodyOf({ counts, numbers, names }: PackedPockets, countsFrom: number, numbersFrom: number): Body {
-  let count = countsFrom;
-  let number = numbersFrom;
-  const chain = (): number[] => {
-    const from = number;
-    number += counts[count++];
-    return listOf(numbers, from, number);
-  };
-  const several = <T>(length: number, one: () => T): T[] => Array.from({ length }, one);
-  const border = (): Border => {
-    const neighbour = numbers[number++];
-    const [line, strip] = [chain(), chain()];
-    return strip.length > 0 ? { neighbour, chain: line, strip } : { neighbour, chain: line };
-  };
-  const outline = several(counts[count++], chain);
-  const covers = counts[count++];
-  const cover = covers === AS_OUTLINE ? outline : several(covers, chain);
-  const [rings, hems, runsUnder] = several(3, () => several(counts[count++], chain));
-  const lines = several(counts[count++], () => names[counts[count++]]);
-  const borders = several(counts[count++], border);
-  return { outline, cover, rings, hems, runsUnder, lines, borders };
+/** All but its rings, in the order in which it was packed. */
+function bodyOf(lists: PackedLists): Body {
+  const outline = lists.chains();
+  const cover = lists.chainsOr(outline);
+  const [hems, runsUnder] = [lists.chains(), lists.chains()];
+  return { outline, cover, hems, runsUnder, lines: lists.names(), borders: lists.borders() };
+}
+
+/** Reads the lists of one pocket, one after the other. */
+class PackedLists {
+  constructor(
+    private readonly packed: PackedPockets,
+    private count: number,
+    private number: number,
+  ) {}
+
+  chains(): number[][] {
+    return several(this.next(), () => this.chain());
+  }
+
+  chainsOr(others: Chains): Chains {
+    const length = this.next();
+    return length === AS_OUTLINE ? others : several(length, () => this.chain());
+  }
+
+  names(): string[] {
+    return several(this.next(), () => this.packed.names[this.next()]);
+  }
+
+  borders(): Border[] {
+    return several(this.next(), () => {
+      const neighbour = this.packed.numbers[this.number++];
+      const [chain, strip] = [this.chain(), this.chain()];
+      return strip.length > 0 ? { neighbour, chain, strip } : { neighbour, chain };
+    });
+  }
+
+  private next(): number {
+    return this.packed.counts[this.count++];
+  }
+
+  private chain(): number[] {
+    const from = this.number;
+    this.number += this.next();
+    return listOf(this.packed.numbers, from, this.number);
+  }
+}
+
+function several<T>(length: number, one: () => T): T[] {
+  const list = new Array<T>(length);
+  for (let k = 0; k < length; k++) list[k] = one();
+  return list;
 }

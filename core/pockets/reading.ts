@@ -1,5 +1,7 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
+
 import type { Bridge, Drawing, FlatShape, InkShape, Nib, Stroke } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { ringName } from "../drawing/rings.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { diagonal, type Point } from "../geometry/point.ts";
@@ -53,12 +55,12 @@ export function linesOf(drawing: Drawing): Line[] {
   const { strokes, nibs, inkShapes, bridges, flatShapes, hiddenWalls, shapeWalls } = drawing;
   const parts = ({ echo, hidden }: Pick<Stroke, "echo" | "hidden">) => !echo && (hiddenWalls || !hidden);
   return [
-    ...Object.values(strokes)
+    ...entitiesOf(strokes)
       .filter(parts)
       .map((stroke) => lineOfStroke(stroke, stroke.nib ? nibs[stroke.nib] : undefined)),
-    ...Object.values(inkShapes).filter(parts).flatMap(linesOfShape),
+    ...entitiesOf(inkShapes).filter(parts).flatMap(linesOfShape),
     ...Object.values(bridges).map(lineOfBridge),
-    ...(shapeWalls ? Object.values(flatShapes).flatMap(linesOfColour) : []),
+    ...(shapeWalls ? entitiesOf(flatShapes).flatMap(linesOfColour) : []),
   ].filter(({ points }) => points.length >= 8);
 }
 

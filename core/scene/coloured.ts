@@ -1,5 +1,6 @@
 /** What of a part has colour: its poured pockets, what is coloured freehand, or with an undercoat all of it. */
-import { type Drawing, entitiesOf, type FlatShape } from "../drawing/drawing.ts";
+import type { Drawing, FlatShape } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { united } from "../lines/booleans.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { FlatsOf, PocketsDerived } from "./flat-of.ts";

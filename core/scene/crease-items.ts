@@ -1,5 +1,6 @@
 /** Creases: what lies on one side of a line, in each pocket it runs through, in steps of that pocket's own colour. */
-import { type Crease, type Drawing, entitiesOf, type Pour } from "../drawing/drawing.ts";
+import type { Crease, Drawing, Pour } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { boundsOf, diagonal, distance, mix, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
 import { sideOf } from "../light/side-of.ts";

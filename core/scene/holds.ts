@@ -3,7 +3,8 @@
  * is, where they bound a form on the side that is turned from the lamp.
  */
 import { oklchOf } from "../colour/oklch.ts";
-import { type Drawing, entitiesOf, type Hold } from "../drawing/drawing.ts";
+import type { Drawing, Hold } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { curveCount, pointAt } from "../geometry/cubic.ts";
 import { directionFrom, lampOn, type PlacedLamp } from "../light/lamp.ts";
 import type { PocketsDerived } from "./flat-of.ts";

@@ -1,14 +1,26 @@
 /** The ink sheet: plain strokes where one width says all, outlines where it changes along the line. */
 import type { Drawing, InkShape, Nib, Profile, Stroke } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { nibOutline } from "../lines/nib-outline.ts";
 import { isPlain, profileOf } from "../lines/profile.ts";
 import type { Chain, Effects, Item, Region } from "./items.ts";
-import { memo } from "./memo.ts";
+import { memo, sameList } from "./memo.ts";
 import type { Palette, Tone } from "./palette.ts";
 
 const hasEcho = memo<Drawing["strokes"], boolean>();
 const lists = memo<Drawing["strokes"], Item[]>();
 const allLists = memo<Drawing["strokes"], Item[]>();
+
+type InkLine = Stroke | InkShape;
+
+/** The lines that a palette painted last, from the back to the front, with their items. */
+interface Painted {
+  readonly of: readonly unknown[];
+  readonly lines: readonly InkLine[];
+  readonly items: readonly Item[];
+}
+
+const painted = new WeakMap<Palette, Painted>();
 
 interface InkWork {
   /** That of their part. */
@@ -27,26 +39,39 @@ export function inkItems(
   { strokes, inkShapes, nibs, ink }: Drawing,
   { region, palette, held, hidden }: InkWork,
 ): Item[] {
-  const lines = () => [...Object.values(strokes), ...Object.values(inkShapes)];
+  const lines = () => [...entitiesOf(strokes), ...entitiesOf(inkShapes)];
   const clip = hasEcho(strokes, [inkShapes], () => lines().some(({ echo }) => echo === "within"))
     ? region()
     : undefined;
   const made = hidden ? allLists : lists;
-  return made(strokes, [inkShapes, nibs, ink, palette, clip, ...held.values()], () =>
-    lines()
-      .filter((line) => hidden || !line.hidden)
-      .sort((a, b) => a.rank - b.rank)
-      .map((line) => {
-        const tone = held.get(line.id) ?? palette.toneOf(line.paint ?? ink);
-        const shown = line.echo === "within" ? clip : undefined;
-        return "outline" in line
-          ? shapeItem(line, tone, shown)
-          : strokeItem(line, nibs[line.nib ?? ""], tone, shown);
-      }),
-  );
+  return made(strokes, [inkShapes, nibs, ink, palette, clip, ...held.keys(), ...held.values()], () => {
+    const shown = inOrder(lines(), hidden);
+    const of = [nibs, ink, clip, ...held.keys(), ...held.values()];
+    const before = painted.get(palette);
+    const same = before && sameList(before.of, of) ? before : NOTHING;
+    const items = shown.map((line, k) => {
+      if (same.lines[k] === line) return same.items[k];
+      const tone = held.get(line.id) ?? palette.toneOf(line.paint ?? ink);
+      const within = line.echo === "within" ? clip : undefined;
+      return "outline" in line
+        ? shapeItem(line, tone, within)
+        : strokeItem(line, nibs[line.nib ?? ""], tone, within);
+    });
+    painted.set(palette, { of, lines: shown, items });
+    return items;
+  });
 }
 
-const kept = memo<Stroke | InkShape, Item>();
+const NOTHING = { lines: [], items: [] };
+
+/** Those that are seen, from the back to the front; sorted only where they do not stand so already. */
+function inOrder(lines: readonly InkLine[], hidden: boolean): readonly InkLine[] {
+  const shown = hidden || !lines.some((line) => line.hidden) ? lines : lines.filter((line) => !line.hidden);
+  const isSorted = shown.every(({ rank }, k) => k === 0 || shown[k - 1].rank <= rank);
+  return isSorted ? shown : [...shown].sort((a, b) => a.rank - b.rank);
+}
+
+const kept = memo<InkLine, Item>();
 const NO_EFFECTS = {};
 
 /** An echo from within shows only inside its part's region. */

@@ -53,11 +53,12 @@ export function litPockets(
   const before = known.get(part);
   if (before) return before;
   const found: LitPocket[] = [];
-  pockets.forEach((pocket, index) => {
-    const own = pocket.part === part ? pours[pourOf[index] ?? ""] : undefined;
+  for (let k = 0; k < pockets.length; k++) {
+    const [id, pocket] = [pourOf[k], pockets[k]];
+    const own = id !== undefined && pocket.part === part ? pours[id] : undefined;
     if (own?.paint && !own.spot)
       found.push({ pocket, pour: litPour(own, pocket, styles) as LitPocket["pour"] });
-  });
+  }
   known.set(part, found);
   return found;
 }

@@ -38,11 +38,12 @@ export function pourItems(
   palette: Palette,
 ): Ranked[] {
   const { toneOf } = palette;
-  const pourIn = pockets.map((pocket, index) => {
-    const id = pocket.part === part ? pourOf[index] : undefined;
+  const pourIn = new Array<Pour | undefined>(pockets.length);
+  for (let k = 0; k < pockets.length; k++) {
+    const id = pockets[k].part === part ? pourOf[k] : undefined;
     const pour = id === undefined ? undefined : pours[id];
-    return pour?.paint ? pour : undefined;
-  });
+    pourIn[k] = pour?.paint ? pour : undefined;
+  }
   const width = diagonal(page.box) * SEAM;
   const lists = laid.get(pockets) ?? new Map<string, Laid>();
   laid.set(pockets, lists);
@@ -73,7 +74,8 @@ function lay(
   { pourIn, toneOf, width }: Omit<Laid, "order" | "items">,
   before: Laid | undefined,
 ): Laid {
-  const changed = pockets.flatMap((_, index) => (before?.pourIn[index] === pourIn[index] ? [] : index));
+  const changed: number[] = [];
+  for (let k = 0; k < pourIn.length; k++) if (before?.pourIn[k] !== pourIn[k]) changed.push(k);
   const few = before && changed.length <= FEW;
   if (few && changed.length === 0) return before;
   const neighbours = neighboursOf(pockets);

@@ -4,13 +4,13 @@
  */
 import {
   type Drawing,
-  entitiesOf,
   type FlatShape,
   type LightKind,
   type Part,
   SHEETS,
   type SheetName,
 } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { drawingOfPart, partsOf } from "../drawing/parts.ts";
 import { type Box, boxHolds, type Point } from "../geometry/point.ts";
 import { regionContains } from "../geometry/polygon.ts";
@@ -24,7 +24,7 @@ import { formItems } from "./form-items.ts";
 import { groundShadowItem } from "./ground-shadow-item.ts";
 import { heldTones } from "./holds.ts";
 import { inkItems } from "./ink-items.ts";
-import { type Chain, type Item, type ScenePart, type SceneSheet, settledBy, tonesIn } from "./items.ts";
+import { type Chain, type Item, type ScenePart, type SceneSheet, settledBy } from "./items.ts";
 import { asSet } from "./light-kinds.ts";
 import { memo } from "./memo.ts";
 import { type Palette, paletteOf, type Tone, wayNames } from "./palette.ts";
@@ -130,9 +130,17 @@ export function sceneOf(drawing: Drawing, derived: Derived, { hidden = false } =
 /** Every tone that something is painted in, each once: a tone is known by its variable. */
 export function usedTones(parts: readonly ScenePart[]): Tone[] {
   const tones = new Map<string, Tone>();
+  let last: Tone | undefined;
+  const use = (tone: Tone) => {
+    // Most items are painted as the one before.
+    if (tone !== last) tones.set(tone.variable, tone);
+    last = tone;
+  };
   for (const { sheets } of parts)
     for (const { items } of sheets)
-      for (const { paint } of items) for (const tone of tonesIn(paint)) tones.set(tone.variable, tone);
+      for (const { paint } of items)
+        if (paint.kind === "tone") use(paint.tone);
+        else for (const { tone } of paint.stops) use(tone);
   return [...tones.values()];
 }
 
@@ -156,12 +164,13 @@ const RIMMED: readonly SheetName[] = ["flats", "ink", "gloss"];
 
 /** The rim of paper lies on the ground of the backmost part that is seen, above what else is there. */
 function withSticker(parts: readonly ScenePart[], drawing: Drawing, palette: Palette): readonly ScenePart[] {
+  const { visible, opacity } = drawing.sheets.ground;
+  if (!drawing.sticker || !visible) return parts;
   const seen = parts.filter((part) => !part.hidden);
   const drawn = seen.flatMap(({ sheets }) =>
     sheets.flatMap(({ name, hidden, items }) => (RIMMED.includes(name) && !hidden ? items : [])),
   );
-  const { visible, opacity } = drawing.sheets.ground;
-  const item = visible ? stickerItem(drawing, drawn, palette) : undefined;
+  const item = stickerItem(drawing.sticker, drawn, palette);
   if (!item) return parts;
   return parts.map((part) => {
     if (part !== seen[0]) return part;

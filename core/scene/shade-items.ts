@@ -1,5 +1,6 @@
 /** The shade sheet. Each kind of shade is a derivation of its own, from facts and pockets to an item. */
-import { type Drawing, entitiesOf, type Pour, type Shade } from "../drawing/drawing.ts";
+import type { Drawing, Pour, Shade } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { partOf } from "../drawing/parts.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { colourItem, laidAs, type Painted, paintOfShape } from "./colour-item.ts";

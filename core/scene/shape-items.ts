@@ -1,5 +1,6 @@
 /** Colour shapes: on any sheet but ink, free or trimmed. */
-import { type Drawing, entitiesOf, type FlatShape } from "../drawing/drawing.ts";
+import type { Drawing, FlatShape } from "../drawing/drawing.ts";
+import { entitiesOf } from "../drawing/entities.ts";
 import { boundsOf, grow } from "../geometry/point.ts";
 import { combined, united } from "../lines/booleans.ts";
 import { inkAround } from "./bloom-clip.ts";

@@ -1,10 +1,10 @@
 /** Spot blacks: pockets poured as ink. They lie beneath the lines of the ink sheet, in the drawing's ink. */
-import type { Drawing } from "../drawing/drawing.ts";
+import type { Drawing, Pour } from "../drawing/drawing.ts";
 import type { Matches } from "../pockets/anchors.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import type { Item } from "./items.ts";
 import { memo } from "./memo.ts";
-import type { Palette } from "./palette.ts";
+import type { Palette, Tone } from "./palette.ts";
 
 const kept = memo<Pocket, Item>();
 
@@ -15,17 +15,19 @@ export function spotItems(
   { toneOf }: Palette,
 ): Item[] {
   const tone = toneOf(ink);
-  return pockets.flatMap((pocket, index): Item[] => {
-    const id = pocket.part === part ? pourOf[index] : undefined;
-    if (id === undefined || !pours[id]?.spot) return [];
-    return [
-      kept(pocket, [pours[id], tone], () => ({
-        id,
-        says: { is: "pour", at: pocket.seed, rank: pours[id].rank, spot: true },
-        area: { kind: "region", chains: pocket.cover, evenOdd: false },
-        paint: { kind: "tone", tone },
-        effects: tone.opacity === undefined ? {} : { opacity: tone.opacity },
-      })),
-    ];
-  });
+  const items: Item[] = [];
+  for (let k = 0; k < pockets.length; k++) {
+    const [id, pocket] = [pourOf[k], pockets[k]];
+    if (id !== undefined && pocket.part === part && pours[id]?.spot)
+      items.push(kept(pocket, [pours[id], tone], () => spotItem(pocket, pours[id], tone)));
+  }
+  return items;
 }
+
+const spotItem = ({ seed, cover }: Pocket, { id, rank }: Pour, tone: Tone): Item => ({
+  id,
+  says: { is: "pour", at: seed, rank, spot: true },
+  area: { kind: "region", chains: cover, evenOdd: false },
+  paint: { kind: "tone", tone },
+  effects: tone.opacity === undefined ? {} : { opacity: tone.opacity },
+});

@@ -10,14 +10,12 @@ const kept = memo<Area, readonly Chain[]>();
 
 /** `drawn` are the items that the rim lies around; those that are trimmed lie within others. */
 export function stickerItem(
-  { sticker }: Pick<Drawing, "sticker">,
+  { width, paint }: NonNullable<Drawing["sticker"]>,
   drawn: readonly Item[],
   { toneOf }: Palette,
 ): Item | undefined {
-  if (!sticker) return undefined;
   const areas = drawn.flatMap(({ area, effects, hidden }) => (hidden || effects.clip ? [] : [area]));
   if (areas.length === 0) return undefined;
-  const { width, paint } = sticker;
   const tone = toneOf(paint);
   return {
     id: "sticker",

@@ -23,7 +23,8 @@ export const linesSection: PressSection = {
 };
 
 function LineList() {
-  const rows = useDesk(lineRows);
+  // As they were kept last: the list need not follow a line that is under the hand.
+  const rows = useDesk(({ history: { drawing }, part }) => lineRows({ drawing, part }));
   const { chooseTool } = useDeskStore().getState();
   return rows.length === 0 ? (
     <>

@@ -1,6 +1,7 @@
 /** The lines of the part at work as rows of a list: front to back, those of a group beneath its name. */
 import { createSelector } from "reselect";
 import type { Drawing, InkShape, Stroke } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { partOf } from "#core/drawing/parts.ts";
 import type { Desk } from "../store/desk-state.ts";
 
@@ -58,15 +59,21 @@ function treeOf(lines: readonly Line[]): Branch {
   return root;
 }
 
-function rowsOf({ entries }: Branch, depth: number, places: ReadonlyMap<Line, number>): LineRow[] {
-  return entries.flatMap((entry): LineRow[] => {
+function addRows(
+  rows: LineRow[],
+  { entries }: Branch,
+  depth: number,
+  places: ReadonlyMap<Line, number>,
+): void {
+  for (const entry of entries)
     if (isBranch(entry)) {
       const { key, name, lines } = entry;
-      return [{ kind: "group", key, name, depth, lines }, ...rowsOf(entry, depth + 1, places)];
+      rows.push({ kind: "group", key, name, depth, lines });
+      addRows(rows, entry, depth + 1, places);
+    } else {
+      const name = numbered(entry, places.get(entry)!);
+      rows.push({ kind: "line", key: entry.id, name, depth, lines: [entry] });
     }
-    const name = numbered(entry, places.get(entry)!);
-    return [{ kind: "line", key: entry.id, name, depth, lines: [entry] }];
-  });
 }
 
 export const lineRows = createSelector(
@@ -76,11 +83,13 @@ export const lineRows = createSelector(
     ({ part }: Pick<Desk, "part">): string => part,
   ],
   (strokes, inkShapes, part): readonly LineRow[] => {
-    const lines = [...Object.values(strokes), ...Object.values(inkShapes)]
+    const lines = [...entitiesOf(strokes), ...entitiesOf(inkShapes)]
       .filter((line) => !line.echo && partOf(line) === part)
       .sort((a, b) => b.rank - a.rank);
     const places = new Map(lines.map((line, i) => [line, lines.length - i]));
-    return rowsOf(treeOf(lines), 0, places);
+    const rows: LineRow[] = [];
+    addRows(rows, treeOf(lines), 0, places);
+    return rows;
   },
 );
 

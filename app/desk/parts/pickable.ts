@@ -1,4 +1,5 @@
 import type { Table } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { partOf } from "#core/drawing/parts.ts";
 import type { Desk } from "../store/desk-state.ts";
 
@@ -13,7 +14,7 @@ type Of = Pick<Desk, "drawing" | "alone">;
 
 /** Things of a table that can be pointed at: they and their part are seen, and they are no echoes. */
 export const inSight = <T extends Picked>({ drawing, alone }: Of, table: Table<T>): T[] =>
-  Object.values(table).filter((one) => {
+  entitiesOf(table).filter((one) => {
     const part = partOf(one);
     if (one.echo || one.hidden) return false;
     return drawing.parts[part]?.visible && (!alone || part === alone);

@@ -1,6 +1,8 @@
 /** Figures the desk shows, all derived: many components ask for them, and they are worked out once for all. */
+
 import { createSelector, weakMapMemoize } from "reselect";
 import type { Drawing, Gradient, Paint, Pour, Shade } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { speckArea } from "#core/drawing/speck.ts";
 import { waitingPours } from "#core/pockets/anchors.ts";
 import type { Desk } from "../store/desk-state.ts";
@@ -29,7 +31,7 @@ export const pocketCounts = createSelector([derivedOf, drawingOf], (derived, { p
 export const waitingIn = createSelector(
   [derivedOf, drawingOf],
   (derived, { pours, shades }): (Pour | Shade)[] => {
-    const lost = Object.values(shades).filter(({ id }) => !derived.whole.pocketsOf.get(id)?.length);
+    const lost = entitiesOf(shades).filter(({ id }) => !derived.whole.pocketsOf.get(id)?.length);
     return [...waitingPours(pours, derived.whole), ...lost];
   },
 );
@@ -45,11 +47,11 @@ export const usesOf = createSelector(
     };
     count(undercoat);
     for (const id of derived.pourOf) if (id !== undefined) count(pours[id]?.spot ? ink : pours[id]?.paint);
-    for (const { pattern } of [...Object.values(pours), ...Object.values(flatShapes)]) count(pattern?.paint);
-    for (const { bands } of Object.values(pours)) for (const { paint } of bands?.bands ?? []) count(paint);
+    for (const { pattern } of [...entitiesOf(pours), ...entitiesOf(flatShapes)]) count(pattern?.paint);
+    for (const { bands } of entitiesOf(pours)) for (const { paint } of bands?.bands ?? []) count(paint);
     for (const { paint } of waitingPours(pours, derived.whole)) count(paint);
-    for (const { paint, deeper } of Object.values(shades)) if (deeper === undefined) count(paint);
-    for (const { paint } of Object.values(flatShapes)) count(paint);
+    for (const { paint, deeper } of entitiesOf(shades)) if (deeper === undefined) count(paint);
+    for (const { paint } of entitiesOf(flatShapes)) count(paint);
     for (const { gradient } of [pours, shades, flatShapes].flatMap((table) =>
       Object.values<{ readonly gradient?: Gradient }>(table),
     ))
@@ -66,7 +68,7 @@ const usesByLines = weakMapMemoize(
     ink: string,
   ): ReadonlyMap<string, number> => {
     const uses = new Map<string, number>();
-    for (const { paint } of [...Object.values(strokes), ...Object.values(inkShapes)]) {
+    for (const { paint } of [...entitiesOf(strokes), ...entitiesOf(inkShapes)]) {
       const colour = paint?.colour ?? ink;
       uses.set(colour, (uses.get(colour) ?? 0) + 1);
     }

@@ -3,6 +3,7 @@ import { Eye, EyeOff, Lock, LockOpen } from "lucide-react";
 import { weakMapMemoize } from "reselect";
 import { SHEETS, type SheetName } from "#core/drawing/drawing.ts";
 import { changeSheet } from "#core/drawing/edits.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { sheetOf } from "#core/drawing/shape-edits.ts";
 import { IconButton } from "../../ui/icon-button.tsx";
 import { MeasuredRange } from "../../ui/slider-row.tsx";
@@ -44,7 +45,9 @@ function holdsAnything(name: SheetName, { drawing }: Desk): boolean {
   const { pours, flatShapes, shades, strokes, inkShapes } = drawing;
   const tables = { flats: [pours], shade: [shades], ink: [strokes, inkShapes] };
   const own: readonly object[] = name in tables ? tables[name as keyof typeof tables] : [];
-  return own.some(hasEntries) || Object.values(flatShapes).some((shape) => sheetOf(shape) === name);
+  return (
+    own.some((table) => hasEntries(table)) || entitiesOf(flatShapes).some((shape) => sheetOf(shape) === name)
+  );
 }
 
 /** Remembered: to look into a large table the browser lists all of its names. */

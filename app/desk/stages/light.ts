@@ -1,4 +1,5 @@
 /** Light: shade beneath the ink. */
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { poursWith } from "#core/drawing/light-edits.ts";
 import { counted } from "#core/words.ts";
 import { judgeSection } from "../judge/judge-panel.tsx";
@@ -24,7 +25,7 @@ export const lightStage: Stage = {
   figure: ({ drawing }) => {
     const { shades, creases, pours } = drawing;
     const made = Object.keys(shades).length + Object.keys(creases).length + poursWith(drawing, "form").length;
-    const lit = Object.values(pours).filter(
+    const lit = entitiesOf(pours).filter(
       ({ rim, cast, gradient, style }) => rim ?? cast ?? gradient ?? style,
     );
     return made > 0 || lit.length === 0 ? counted(made, "shade") : counted(lit.length, "light");

@@ -1,6 +1,8 @@
 /** Lines: drawing, tidying, trimming, bending and arranging them. */
+
 import { createSelector } from "reselect";
 import type { Drawing, Table } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { counted } from "#core/words.ts";
 import { chooseLine } from "../lines/choose-line.ts";
 import { linesSection } from "../lines/line-list.tsx";
@@ -37,7 +39,7 @@ export const linesStage: Stage = {
 };
 
 const lineCount = (table: Table<{ readonly echo?: unknown }>): number =>
-  Object.values(table).filter(({ echo }) => !echo).length;
+  entitiesOf(table).filter(({ echo }) => !echo).length;
 
 const lineFigure = createSelector(
   [({ strokes }: Drawing) => strokes, ({ inkShapes }: Drawing) => inkShapes],

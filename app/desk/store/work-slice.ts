@@ -94,6 +94,15 @@ export function createWork(
     letGoOfTheGone();
   };
 
+  let shown: { readonly of: readonly [History, Edit]; readonly move: Move | undefined } | undefined;
+  /** What an edit makes of the history; the same drawing again where the edit is kept as it was shown. */
+  const moveBy = (edit: Edit): Move | undefined => {
+    const { history } = get();
+    if (shown?.of[0] !== history || shown.of[1] !== edit)
+      shown = { of: [history, edit], move: applyEdit(history, edit) };
+    return shown.move;
+  };
+
   /** The drawing as it was kept last, without what is only shown. */
   const asKept = () => {
     const { history, derived, pictures } = get();
@@ -154,15 +163,15 @@ export function createWork(
       },
       show: (edit) => {
         const { history, tell } = get();
-        const move = edit ? applyEdit(history, edit) : undefined;
+        const move = edit ? moveBy(edit) : undefined;
         const refused = edit && move && refusedBy(history.drawing, edit, move);
         if (refused) tell(refused.text, refused.next);
         else present(move?.history.drawing ?? history.drawing, { underway: edit });
       },
       keep: () => {
-        const { underway, history } = get();
+        const { underway } = get();
         if (!underway) return;
-        const move = applyEdit(history, underway);
+        const move = moveBy(underway);
         if (move) take(move, underway.label, true);
         else get().show(null);
       },

@@ -1,7 +1,9 @@
 /** What the next dab lays and how far dabs may go; what those on the paper claim, as it was read last. */
+
 import { createSelector } from "reselect";
 import type { DabReading } from "#core/dabs/dab-reading.ts";
 import type { Dab, Drawing, Table } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { partOf } from "#core/drawing/parts.ts";
 import { diagonal, type Point } from "#core/geometry/point.ts";
 import type { DabQuestion } from "../../../work/pocket-work.ts";
@@ -44,7 +46,7 @@ export const shareOfReach = (reach: number, page: Drawing["page"]): number =>
 /** The dabs of the part at work, in the order they were laid. */
 export const dabsInPart = createSelector(
   [(desk: Desk) => desk.drawing.dabs, (desk: Desk) => desk.part],
-  (table: Table<Dab>, part): readonly Dab[] => Object.values(table).filter((dab) => partOf(dab) === part),
+  (table: Table<Dab>, part): readonly Dab[] => entitiesOf(table).filter((dab) => partOf(dab) === part),
 );
 
 /** What is to be asked of the worker now. */

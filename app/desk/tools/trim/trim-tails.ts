@@ -1,4 +1,5 @@
 import type { Drawing } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import { reshapeLines } from "#core/drawing/line-edits.ts";
 import { ringNamed } from "#core/drawing/rings.ts";
 import { trimmedLines } from "#core/lines/trim.ts";
@@ -11,7 +12,7 @@ import { type AnyTail, trim } from "./trim-state.ts";
 /** Takes tails off their lines. */
 export function trimTails(desk: DeskStore, tails: readonly AnyTail[]): void {
   const { drawing, edit } = desk.getState();
-  const lines = new Map(Object.values(drawing.strokes).map(({ id, points }) => [id, points]));
+  const lines = new Map(entitiesOf(drawing.strokes).map(({ id, points }) => [id, points]));
   const ofStrokes = tails.filter((tail): tail is Tail => !("cut" in tail));
   const ofInk = tails.filter((tail): tail is InkTail => "cut" in tail);
   const shapes = new Map([...trimmedLines(lines, ofStrokes), ...trimmedRings(drawing, ofInk)]);
