@@ -1,7 +1,6 @@
 import clsx from "clsx";
 import { Eye, EyeOff, Lock, LockOpen } from "lucide-react";
-import { weakMapMemoize } from "reselect";
-import { SHEETS, type SheetName } from "#core/drawing/drawing.ts";
+import { SHEETS, type SheetName, type Table } from "#core/drawing/drawing.ts";
 import { changeSheet } from "#core/drawing/edits.ts";
 import { entitiesOf } from "#core/drawing/entities.ts";
 import { sheetOf } from "#core/drawing/shape-edits.ts";
@@ -44,17 +43,12 @@ function figureOf(name: SheetName, { scene }: Desk): number {
 function holdsAnything(name: SheetName, { drawing }: Desk): boolean {
   const { pours, flatShapes, shades, strokes, inkShapes } = drawing;
   const tables = { flats: [pours], shade: [shades], ink: [strokes, inkShapes] };
-  const own: readonly object[] = name in tables ? tables[name as keyof typeof tables] : [];
+  const own: readonly Table<unknown>[] = name in tables ? tables[name as keyof typeof tables] : [];
   return (
-    own.some((table) => hasEntries(table)) || entitiesOf(flatShapes).some((shape) => sheetOf(shape) === name)
+    own.some((table) => entitiesOf(table).length > 0) ||
+    entitiesOf(flatShapes).some((shape) => sheetOf(shape) === name)
   );
 }
-
-/** Remembered: to look into a large table the browser lists all of its names. */
-const hasEntries = weakMapMemoize((table: object): boolean => {
-  for (const _ in table) return true;
-  return false;
-});
 
 function Slab({ name }: { name: SheetName }) {
   const sheet = useDesk((s) => s.drawing.sheets[name]);
