@@ -95,11 +95,14 @@ export async function addHistory(
 /** Drawings put on the shelf elsewhere, for the desk that is about to open them. */
 const justAdded = new Map<string, Drawing>();
 
-/** Takes over a drawing that a worker has put on the shelf; in memory where it could not, or the page does not find it. */
-export async function takeAdded(id: string, drawing: Drawing): Promise<void> {
+/**
+ * Takes over a drawing that a worker has put on the shelf; in memory where it could not, or the page does not find it. One with steps
+ * is read from the shelf.
+ */
+export async function takeAdded(id: string, drawing: Drawing, hasSteps: boolean): Promise<void> {
   const row = await database.drawings.get(id).catch(() => undefined);
-  if (row) justAdded.set(id, drawing);
-  else
+  if (row && !hasSteps) justAdded.set(id, drawing);
+  else if (!row)
     onlyInMemory.set(id, {
       row: rowOf(id, drawing, await thumbnailOf(drawing)),
       history: beginHistory(drawing),

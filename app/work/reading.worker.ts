@@ -3,7 +3,7 @@ import * as Comlink from "comlink";
 import type { UsedColour } from "#core/colour/merge.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { applyEdit, beginHistory } from "#core/drawing/history.ts";
-import { memoryOfPacked, type Packed, pack } from "#core/drawing/packed.ts";
+import type { Packed } from "#core/drawing/packed.ts";
 import { type Mended, mendedBy, sayMended } from "#core/drawing/say-repairs.ts";
 import { reshape } from "#core/drawing/shape-edits.ts";
 import { speckArea } from "#core/drawing/speck.ts";
@@ -53,12 +53,6 @@ const tidied = (drawing: Drawing): Drawing => {
     applyEdit(beginHistory(drawing), reshape(changes, "flats", "Tidy shapes"))?.history.drawing ?? drawing
   );
 };
-
-/** A drawing that was put on the shelf, and its id there. */
-export interface Shelved {
-  readonly id: string;
-  readonly drawing: Packed<Drawing>;
-}
 
 /** Text has no control characters but tabs and line ends. */
 const isBinary = (text: string): boolean => [...text].some((c) => c < "\t" || (c > "\r" && c < "\u001b"));
@@ -127,22 +121,39 @@ export interface Shelving {
   readonly tidy?: boolean;
 }
 
-/** Puts the file read last on the shelf; its picture follows, and then this worker ends. */
-async function shelve({ name, mergeWithin, tidy }: Shelving): Promise<Shelved> {
+/** Milliseconds in which the desk is laid out with all there is to work with. */
+const LATER = 4000;
+
+let finished: Drawing;
+
+/** The file read last, as it is to be put on the shelf. */
+function finish({ name, mergeWithin, tidy }: Shelving): Packed<Drawing> {
   const merged = drawingWithin(mergeWithin);
   const own = tidy ? tidied(merged) : merged;
-  const named = name === undefined ? own : { ...own, name };
-  const { id } = await (aside ? addHistory(aside, "") : addDrawing(named, ""));
-  setTimeout(async () => {
-    // Without a picture the drawer shows the drawing's paper.
-    await keepFirstThumbnail(id, plainThumbnail(named)).catch(() => {});
-    self.close();
-  });
-  const packed = pack(named);
-  return Comlink.transfer({ id, drawing: packed }, memoryOfPacked(packed));
+  finished = name === undefined ? own : { ...own, name };
+  return handOver(finished);
 }
 
-const work = { read, drawing, shelve };
+/** A drawing that was put on the shelf. */
+export interface Shelved {
+  readonly id: string;
+  /** Whether it has steps from before. */
+  readonly hasSteps: boolean;
+}
+
+/** Puts what was finished on the shelf; its picture follows, and then this worker ends. */
+async function shelve(): Promise<Shelved> {
+  const drawing = finished;
+  const { id } = await (aside ? addHistory(aside, "") : addDrawing(drawing, ""));
+  setTimeout(async () => {
+    // Without a picture the drawer shows the drawing's paper.
+    await keepFirstThumbnail(id, plainThumbnail(drawing)).catch(() => {});
+    self.close();
+  }, LATER);
+  return { id, hasSteps: aside !== undefined };
+}
+
+const work = { read, drawing, finish, shelve };
 
 export type ReadingWork = typeof work;
 

@@ -5,6 +5,8 @@ import { ArtLink } from "../../painting/art-link.ts";
 import { artWorker, lightClient, pocketClient } from "../../work/clients.ts";
 import { LightLink } from "../../work/light-link.ts";
 import { Pictures } from "../../work/pictures.ts";
+import type { PocketReading } from "../../work/pocket-work.ts";
+import { takeAhead } from "../../work/read-ahead.ts";
 import { Restarting } from "../../work/restarting.ts";
 import { choiceSlice } from "./choice-slice.ts";
 import type { Desk, DeskStore } from "./desk-state.ts";
@@ -20,7 +22,8 @@ import { createWork } from "./work-slice.ts";
 export function createDesk(id: string, opened: Opened): DeskStore {
   const { drawing } = opened.history;
   return createStore<Desk>()((set, get, store) => {
-    const lines = new Restarting(pocketClient);
+    const ahead = takeAhead(drawing);
+    const lines = new Restarting(pocketClient, ahead?.client);
     const lightWork = lightClient();
     const light = new LightLink(lightWork.work, () => work.onLight());
     const pictures = new Pictures();
@@ -34,15 +37,16 @@ export function createDesk(id: string, opened: Opened): DeskStore {
         return read.pockets;
       },
     });
-    const follower = new PocketFollower(lines, drawing, {
-      onPockets: (reading, upToDate) => {
+    const listener = {
+      onPockets: (reading: PocketReading, upToDate: boolean) => {
         work.onPockets(reading, upToDate);
         if (upToDate) gaps.onPockets();
         work.sayWaiting();
       },
       onFailure: work.onFailure,
       onGaps: gaps.onGaps,
-    });
+    };
+    const follower = new PocketFollower(lines, drawing, listener, ahead?.reading);
     return {
       ...work.slice,
       ...gaps.slice,

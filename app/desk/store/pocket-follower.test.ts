@@ -13,15 +13,17 @@ const { drawing } = importSvg("Two", svg('<path d="M10 10H50V90H10Z"/><path d="M
 const [first] = Object.keys(drawing.strokes);
 const fewer = edited(drawing, removeLines([first]));
 
+const READING = { keys: [], took: 0 } as unknown as PocketReading;
+
 /** Each worker answers as `plan` says, by the number of the question. */
-function followerOf(plan: readonly ("answer" | "throw")[]) {
+function followerOf(plan: readonly ("answer" | "throw")[], ahead?: Promise<PocketReading>) {
   let asked = 0;
   let started = 0;
   const told: string[] = [];
   const asks = (word: string) => async () => {
     told.push(`${word} ${started}`);
     if (plan[asked++] === "throw") throw new Error("engine");
-    return { keys: [], took: 0 } as unknown as PocketReading;
+    return READING;
   };
   const lines = new Restarting<PocketWork>(() => {
     started++;
@@ -29,7 +31,7 @@ function followerOf(plan: readonly ("answer" | "throw")[]) {
     return { work, stop: () => {} } as unknown as Client<PocketWork>;
   });
   const heard = { onPockets: vi.fn(), onGaps: vi.fn(), onFailure: vi.fn() };
-  const follower = new PocketFollower(lines, drawing, heard);
+  const follower = new PocketFollower(lines, drawing, heard, ahead);
   return { follower, heard, told };
 }
 
@@ -67,5 +69,25 @@ describe("a pocket worker that throws", () => {
     await rest();
     expect(told).toEqual(["open 1", "gaps 1", "open 2", "gaps 2"]);
     expect(heard.onFailure).toHaveBeenCalledTimes(1);
+  });
+});
+
+describe("pockets looked for ahead", () => {
+  it("are taken as they are, and what was changed before they came is told after them", async () => {
+    vi.useFakeTimers();
+    const { follower, heard, told } = followerOf(["answer"], Promise.resolve(READING));
+    follower.follow(fewer);
+    await rest();
+    expect(told).toEqual(["follow 1", "gaps 1"]);
+    expect(heard.onPockets.mock.calls.map(([, upToDate]) => upToDate)).toEqual([false, true]);
+  });
+
+  it("are looked for anew where that failed", async () => {
+    vi.useFakeTimers();
+    const failed = Promise.reject(new Error("engine"));
+    failed.catch(() => {});
+    const { told } = followerOf(["answer"], failed);
+    await rest();
+    expect(told).toEqual(["open 2", "gaps 2"]);
   });
 });

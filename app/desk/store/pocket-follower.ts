@@ -28,6 +28,7 @@ function linesDiffer(before: Drawing, after: Drawing, what?: "gaps"): boolean {
 const GAPS_AFTER_MS = 120;
 
 export class PocketFollower {
+  private readonly first: Drawing;
   /** What the worker knows, and the drawing that was looked at last: they differ where nothing of it touched lines. */
   private told: Drawing | undefined;
   private seen: Drawing | undefined;
@@ -40,7 +41,10 @@ export class PocketFollower {
     private readonly lines: Restarting<PocketWork>,
     private shown: Drawing,
     private readonly listener: Listener,
+    /** The pockets of what is shown now, where the worker has been asked for them. */
+    private ahead?: Promise<PocketReading>,
   ) {
+    this.first = shown;
     // Not in the same breath as the desk is made: a large drawing is long to hand over.
     this.resting = setTimeout(() => void this.run());
   }
@@ -62,12 +66,16 @@ export class PocketFollower {
     this.busy = true;
     clearTimeout(this.resting);
     while (this.seen !== this.shown) {
-      const { told, shown: drawing } = this;
+      const { told, ahead } = this;
+      const drawing = ahead ? this.first : this.shown;
       this.seen = drawing;
       if (told && !linesDiffer(told, drawing)) continue;
       this.told = drawing;
       const { work } = this.lines;
-      const asked = told ? work.follow(linePatches(difference(told, drawing))) : work.open(handOver(drawing));
+      const asked = told
+        ? work.follow(linePatches(difference(told, drawing)))
+        : (ahead ?? work.open(handOver(drawing)));
+      this.ahead = undefined;
       const answer = await asked.catch(() => undefined);
       if (answer) this.listener.onPockets(answer, this.seen === this.shown);
       else this.beginAnew(drawing);

@@ -1,0 +1,31 @@
+/** Pockets of a drawing that is about to come onto the desk: the worker looks for them while the desk is laid out. */
+import type { Drawing } from "#core/drawing/drawing.ts";
+import type { Packed } from "#core/drawing/packed.ts";
+import { type Client, pocketClient } from "./clients.ts";
+import type { PocketReading, PocketWork } from "./pocket-work.ts";
+
+export interface ReadAhead {
+  readonly client: Client<PocketWork>;
+  readonly reading: Promise<PocketReading>;
+}
+
+let ahead: (ReadAhead & { readonly drawing: Drawing }) | undefined;
+
+/** One drawing at a time: what was begun for another ends. */
+export function readAhead(drawing: Drawing, packed: Packed<Drawing>): void {
+  ahead?.client.stop();
+  const client = pocketClient();
+  const reading = client.work.open(packed);
+  // Whoever takes it hears of it; the desk may never come.
+  reading.catch(() => {});
+  ahead = { drawing, client, reading };
+}
+
+/** What was begun for this very drawing, once. */
+export function takeAhead(drawing: Drawing): ReadAhead | undefined {
+  const found = ahead;
+  ahead = undefined;
+  if (found?.drawing === drawing) return found;
+  found?.client.stop();
+  return undefined;
+}
