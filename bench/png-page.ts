@@ -15,15 +15,26 @@ export interface PngTimes {
   readonly whole?: number;
 }
 
-async function pngTimes(text: string, width: number, height: number, beside: boolean): Promise<PngTimes> {
+/** `deflate` is the text of the worker that compresses. */
+const studioWith = (deflate: string) =>
+  canvasStudio(() => new Worker(URL.createObjectURL(new Blob([deflate], { type: "text/javascript" }))));
+
+async function pngTimes(
+  text: string,
+  width: number,
+  height: number,
+  beside: boolean,
+  deflate: string,
+): Promise<PngTimes> {
   const read = readDrawingFile(text);
   const { box } = read.page;
   const page = { ...read.page, box: { ...box, height: (box.width * height) / width } };
   const drawing = { ...read, page };
   const pockets = new DrawingReader().read(drawing).pockets.filter(({ hidden }) => !hidden);
   const scene = sceneOf(drawing, derive(drawing, pockets));
+  const studio = studioWith(deflate);
   const begun = performance.now();
-  const parts = await pictureOf(scene, { size: { width, height }, ppi: 350 }, canvasStudio, async () => true);
+  const parts = await pictureOf(scene, { size: { width, height }, ppi: 350 }, studio, async () => true);
   const blob = new Blob(parts as BlobPart[]);
   const banded = (performance.now() - begun) / 1000;
   const sizes = { pixels: width * height, banded, bytes: blob.size };

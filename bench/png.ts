@@ -13,13 +13,9 @@ import type { PngTimes } from "./png-page.ts";
 const LOOK_EVERY_MS = 200;
 
 export async function pngBench(): Promise<void> {
-  const { outputFiles } = await build({
-    entryPoints: ["bench/png-page.ts"],
-    bundle: true,
-    format: "iife",
-    write: false,
-    tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
-  });
+  const [script, deflate] = await Promise.all(
+    ["bench/png-page.ts", "app/work/deflate.worker.ts"].map(bundled),
+  );
   const browser = await chromium.launch(CHROMIUM);
   let most = 0;
   const look = setInterval(() => {
@@ -27,18 +23,19 @@ export async function pngBench(): Promise<void> {
   }, LOOK_EVERY_MS);
   try {
     const page = await browser.newPage();
-    await page.addScriptTag({ content: outputFiles[0].text });
+    await page.addScriptTag({ content: script });
     const text = readFileSync("demo/almanac-lantern-coloured.fern", "utf8");
     const made = (width: number, height: number, beside: boolean) =>
       page.evaluate(
-        ([of, w, h, also]) =>
+        ([of, w, h, also, worker]) =>
           (globalThis as unknown as { pngTimes: (...of: unknown[]) => Promise<PngTimes> }).pngTimes(
             of,
             w,
             h,
             also,
+            worker,
           ),
-        [text, width, height, beside] as const,
+        [text, width, height, beside, deflate] as const,
       );
     const say = (what: string, { pixels, banded, bytes, whole }: PngTimes) =>
       console.log(
@@ -65,6 +62,17 @@ export async function pngBench(): Promise<void> {
     clearInterval(look);
     await browser.close();
   }
+}
+
+async function bundled(entry: string): Promise<string> {
+  const { outputFiles } = await build({
+    entryPoints: [entry],
+    bundle: true,
+    format: "iife",
+    write: false,
+    tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
+  });
+  return outputFiles[0].text;
 }
 
 /** Bytes that this program's browser keeps in memory for itself, all its processes together. */

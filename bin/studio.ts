@@ -38,5 +38,6 @@ function deflater(): Deflater {
       await ended;
       return parts;
     },
+    close: () => stream.destroy(),
   };
 }

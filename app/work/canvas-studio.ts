@@ -1,11 +1,17 @@
-/** Where the browser makes pictures: painted on a canvas band by band, compressed by the browser's own stream. */
+/** Where the browser makes pictures: painted on a canvas band by band, compressed meanwhile by a worker of its own. */
+import * as Comlink from "comlink";
 import type { Bands, Deflater, Studio } from "#core/deliver/studio.ts";
 import type { Size } from "#core/geometry/point.ts";
 import { BLUR_REACH } from "#core/scene/item-box.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { paintParts } from "../painting/canvas-painter.ts";
+import type { DeflateWork } from "./deflate.worker.ts";
 
-export const canvasStudio: Studio = { bands, deflater };
+/** `startDeflate` starts deflate.worker.ts. */
+export const canvasStudio = (startDeflate: () => Worker): Studio => ({
+  bands: canvasBands,
+  deflater: () => deflaterIn(startDeflate()),
+});
 
 /** Pixels of a band. */
 const BAND = 4_000_000;
@@ -17,7 +23,7 @@ const MOST_PIXELS = 32_000_000;
 const DITHER = 8;
 
 /** What is soft is painted some way beyond a band too. */
-function bands(scene: Scene, size: Size): Bands {
+export function canvasBands(scene: Scene, size: Size): Bands {
   const { width, height } = size;
   if (width > WIDEST)
     throw new Error(`The picture would be ${width} pixels wide; browsers paint up to ${WIDEST}.`);
@@ -52,26 +58,21 @@ const mostBlur = ({ parts }: Scene): number => {
   return most;
 };
 
-function deflater(): Deflater {
-  const stream = new CompressionStream("deflate");
-  const writer = stream.writable.getWriter();
-  const parts: Uint8Array[] = [];
-  const taken = takeAll(stream.readable, parts);
+/** One band is compressed while the next is painted; a third waits. */
+function deflaterIn(worker: Worker): Deflater {
+  const work = Comlink.wrap<DeflateWork>(worker);
+  let before: Promise<void> = Promise.resolve();
   return {
-    write: (bytes) => writer.write(bytes as Uint8Array<ArrayBuffer>),
-    end: async () => {
-      await writer.close();
-      await taken;
-      return parts;
+    write: async (bytes) => {
+      await before;
+      before = work.write(Comlink.transfer(bytes, [bytes.buffer]));
+      // Whoever writes next, or ends it, hears of it.
+      before.catch(() => {});
     },
+    end: async () => {
+      await before;
+      return work.end();
+    },
+    close: () => worker.terminate(),
   };
-}
-
-async function takeAll(readable: ReadableStream<Uint8Array>, parts: Uint8Array[]): Promise<void> {
-  const reader = readable.getReader();
-  for (;;) {
-    const { value, done } = await reader.read();
-    if (done) return;
-    parts.push(value);
-  }
 }

@@ -10,6 +10,10 @@ import { canvasStudio } from "./canvas-studio.ts";
 
 const held = new HeldScene();
 
+const studio = canvasStudio(
+  () => new Worker(new URL("./deflate.worker.ts", import.meta.url), { type: "module" }),
+);
+
 function take(message: SceneMessage): void {
   held.take(message);
 }
@@ -48,7 +52,7 @@ async function files(
     return !stopped;
   };
   try {
-    const made = await filesOf(filled(frame), request, canvasStudio, goOn);
+    const made = await filesOf(filled(frame), request, studio, goOn);
     return made.map(({ name, type, parts }) => ({
       name,
       blob: new Blob([...parts] as BlobPart[], { type }),

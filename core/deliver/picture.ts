@@ -39,11 +39,15 @@ export async function deflated(
   filtered: (rows: Uint8Array | Uint8ClampedArray, band: number) => Uint8Array,
 ): Promise<readonly Uint8Array[]> {
   const deflater = studio.deflater();
-  for (let k = 0; k < bands.count; k++) {
-    await deflater.write(filtered(bands.paint(k), k));
-    await goOnOrStop(goOn, (k + 1) / bands.count);
+  try {
+    for (let k = 0; k < bands.count; k++) {
+      await deflater.write(filtered(bands.paint(k), k));
+      await goOnOrStop(goOn, (k + 1) / bands.count);
+    }
+    return await deflater.end();
+  } finally {
+    deflater.close();
   }
-  return deflater.end();
 }
 
 /** The colours of the whole picture where a palette holds them: most pictures have more in their first band. */

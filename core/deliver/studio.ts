@@ -11,9 +11,12 @@ export interface Bands {
 
 /** Compresses as the zlib format asks. */
 export interface Deflater {
+  /** Takes bytes over; more can be written once the promise is kept. */
   readonly write: (bytes: Uint8Array) => Promise<void>;
   /** What it comes to, in pieces. */
   readonly end: () => Promise<readonly Uint8Array[]>;
+  /** Lets go of what was written and of what it was done with, ended or not. */
+  readonly close: () => void;
 }
 
 export interface Studio {
