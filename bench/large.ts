@@ -4,12 +4,14 @@
  * longest of the same desk left alone. Needs a build (`npm run build`) and Chromium.
  */
 import type { Page } from "@playwright/test";
+import { memoryOfPages } from "./browser-memory.ts";
 import { goTo } from "./go-to.ts";
 import { withHost } from "./host.ts";
 import { judge } from "./judge.ts";
 import { type Polyline, spotLike, WIDE_PAGE } from "./line-work.ts";
 import { ontoScreen, seedsOnScreen } from "./seeds-on-screen.ts";
 import { svgOf } from "./svg-of-lines.ts";
+import { middle } from "./timing.ts";
 
 const PORT = 4194;
 interface Aims {
@@ -78,23 +80,17 @@ async function measure(page: Page, url: string, { name, strokes, side, aims }: C
   if (aims.memory)
     judge({
       area: "opening",
-      what: `${name}: heap of the page`,
-      measured: await heapOf(page),
+      what: `${name}: memory of the page, its workers and its pictures`,
+      measured: memoryOfPages() / 2 ** 20,
       unit: "MB",
       aim: aims.memory,
     });
 }
 
-/** Megabytes of the page's own heap, after what nobody holds is gone. */
-async function heapOf(page: Page): Promise<number> {
-  const cdp = await page.context().newCDPSession(page);
-  await cdp.send("HeapProfiler.collectGarbage");
-  const { usedSize } = await cdp.send("Runtime.getHeapUsage");
-  return usedSize / 2 ** 20;
-}
-
 interface Watched {
   longTasks: number[];
+  /** When frames began. */
+  frames: number[];
   /** Milliseconds from the file's choosing to when the page first showed something. */
   seen: Record<"desk" | "pockets" | "openings", number>;
 }
@@ -102,7 +98,7 @@ interface Watched {
 /** Notes, within the page, its long tasks and when things are there; a report is accepted as soon as it shows. */
 const watch = (page: Page): Promise<void> =>
   page.evaluate(() => {
-    const watched: Watched = { longTasks: [], seen: { desk: 0, pockets: 0, openings: 0 } };
+    const watched: Watched = { longTasks: [], frames: [], seen: { desk: 0, pockets: 0, openings: 0 } };
     Object.assign(window, watched);
     let chosen = Number.POSITIVE_INFINITY;
     // The task in which the browser's driver hands the file over is its own.
@@ -110,6 +106,11 @@ const watch = (page: Page): Promise<void> =>
       for (const { startTime, duration } of list.getEntries())
         if (startTime >= chosen) watched.longTasks.push(duration);
     }).observe({ type: "longtask" });
+    const onFrame = (time: number) => {
+      watched.frames.push(time);
+      requestAnimationFrame(onFrame);
+    };
+    requestAnimationFrame(onFrame);
     const textOf = (selector: string) => document.querySelector(selector)?.textContent ?? "";
     const shown = {
       desk: () => document.querySelector("#paper") !== null,
@@ -182,13 +183,32 @@ async function handAtWork(
     await act();
     await page.waitForTimeout(600);
     await toldTasks(page, `${name}, ${what}`, aim);
+    if (what === "panning" || what === "zooming")
+      judge({
+        area: "hand",
+        what: `${name}, ${what}: a frame in the middle`,
+        measured: await middleFrame(page),
+        unit: "ms",
+        aim: FRAME,
+      });
   }
 }
 
+/** Sixty a second, and what timers round. */
+const FRAME = 17;
+
 const forgetTasks = (page: Page): Promise<void> =>
   page.evaluate(() => {
-    (window as unknown as Watched).longTasks.length = 0;
+    const watched = window as unknown as Watched;
+    watched.longTasks.length = 0;
+    watched.frames.length = 0;
   });
+
+/** Milliseconds from one frame to the next while the hand was at work. */
+const middleFrame = async (page: Page): Promise<number> => {
+  const at = await page.evaluate(() => [...(window as unknown as Watched).frames]);
+  return middle(at.slice(1).map((time, k) => time - at[k]));
+};
 
 async function toldTasks(page: Page, what: string, aim: number): Promise<void> {
   const tasks = await page.evaluate(() => [...(window as unknown as Watched).longTasks]);

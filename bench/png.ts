@@ -2,10 +2,10 @@
  * The lit lantern as PNG: 18 x 24 in at 350 ppi beside the same on one canvas, and 24 x 32 in at 600 ppi with the most memory
  * the browser took meanwhile. Needs Chromium.
  */
-import { execSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { chromium } from "@playwright/test";
 import { build } from "esbuild";
+import { memoryOfChromium } from "./browser-memory.ts";
 import { CHROMIUM } from "./chromium.ts";
 import { judge } from "./judge.ts";
 import type { PngTimes } from "./png-page.ts";
@@ -53,6 +53,39 @@ export async function pngBench(): Promise<void> {
     const print = await made(6300, 8400, true);
     say("18 x 24 in at 350 ppi", print);
     told("53 megapixels", print.banded, "s", 4, print.whole);
+    for (const [as, aim] of [
+      ["pdf", 2],
+      ["layers", 8],
+    ] as const) {
+      const took = await page.evaluate(
+        ([of, kind, worker]) =>
+          (globalThis as unknown as { fileTime: (...of: unknown[]) => Promise<number> }).fileTime(
+            of,
+            kind,
+            worker,
+          ),
+        [text, as, deflate] as const,
+      );
+      const what = as === "pdf" ? "PDF" : "OpenRaster, 53 megapixels";
+      judge({ area: "picture", what: `the coloured lantern as ${what}`, measured: took, unit: "s", aim });
+    }
+    const { ours, svg } = await page.evaluate(
+      ([of]) =>
+        (
+          globalThis as unknown as {
+            paintTimes: (...of: unknown[]) => Promise<{ ours: number; svg: number }>;
+          }
+        ).paintTimes(of, 1600),
+      [text] as const,
+    );
+    judge({
+      area: "picture",
+      what: "the coloured lantern painted, 1600 pixels wide",
+      measured: ours,
+      unit: "ms",
+      aim: Math.round(svg),
+      limit: { what: "the browser's own SVG", measured: svg },
+    });
     most = 0;
     const poster = await made(14_400, 19_200, false);
     say("24 x 32 in at 600 ppi", poster);
@@ -73,25 +106,4 @@ async function bundled(entry: string): Promise<string> {
     tsconfigRaw: { compilerOptions: { experimentalDecorators: true } },
   });
   return outputFiles[0].text;
-}
-
-/** Bytes that this program's browser keeps in memory for itself, all its processes together. */
-function memoryOfChromium(): number {
-  const rows = execSync("ps -eo pid,ppid,rss,comm", { encoding: "utf8" })
-    .trim()
-    .split("\n")
-    .slice(1)
-    .map((row) => row.trim().split(/\s+/));
-  const own = new Set([String(process.pid)]);
-  let found = 0;
-  for (let grew = true; grew; ) {
-    grew = false;
-    for (const [pid, parent, rss, name] of rows)
-      if (own.has(parent) && !own.has(pid)) {
-        own.add(pid);
-        grew = true;
-        if (name.startsWith("chrom")) found += 1024 * Number(rss);
-      }
-  }
-  return found;
 }

@@ -4,6 +4,7 @@ import { dabsBench } from "./dabs.ts";
 import { dayBench } from "./day.ts";
 import { editsBench } from "./edits.ts";
 import { enginesBench } from "./engines.ts";
+import { floodBench } from "./flood.ts";
 import { foreignFlatsBench } from "./foreign-flats.ts";
 import { gapsBench } from "./gaps.ts";
 import { growthBench } from "./growth.ts";
@@ -17,6 +18,7 @@ import { penBench } from "./pen.ts";
 import { pngBench } from "./png.ts";
 import { rendersBench } from "./renders.ts";
 import { sceneBench } from "./scene.ts";
+import { startBench } from "./start.ts";
 import { storageBench } from "./storage.ts";
 import { traceBench } from "./trace.ts";
 
@@ -26,10 +28,12 @@ const BENCHES: Record<string, () => void | Promise<void>> = {
   dabs: dabsBench,
   engines: enginesBench,
   growth: growthBench,
+  flood: floodBench,
   edits: editsBench,
   trace: traceBench,
   light: lightBench,
   opening: openingBench,
+  start: startBench,
   pen: penBench,
   png: pngBench,
   scene: sceneBench,

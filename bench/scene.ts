@@ -6,6 +6,7 @@
 import { chromium } from "@playwright/test";
 import { build } from "esbuild";
 import { CHROMIUM } from "./chromium.ts";
+import { judge } from "./judge.ts";
 import type { SceneTimes } from "./scene-page.ts";
 
 const FRAME_MS = 1000 / 60;
@@ -32,6 +33,14 @@ export async function sceneBench(): Promise<void> {
     say("anew", times.anew);
     console.log(`  scene, a colour with ${times.uses} uses turned by a slider`);
     say("turned", times.recoloured);
+    judge({
+      area: "picture",
+      what: `a colour with ${times.uses} uses turned by a slider, a step`,
+      measured: times.recoloured.edit + sum(times.recoloured),
+      unit: "ms",
+      aim: 1000 / 60,
+      limit: { what: "all of it anew", measured: sum(times.anew) },
+    });
     console.log(`  scene, turned so it differs by ${times.drift} of 255 from painting its items`);
     const ratio = sum(times.anew) / sum(times.now);
     console.log(

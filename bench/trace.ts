@@ -9,6 +9,7 @@ import { curveCount } from "../core/geometry/cubic.ts";
 import type { Point } from "../core/geometry/point.ts";
 import { regionContains } from "../core/geometry/polygon.ts";
 import { lengthOf } from "../core/lines/trace/centre-lines.ts";
+import type { Grey } from "../core/lines/trace/grey.ts";
 import type { Mask } from "../core/lines/trace/mask.ts";
 import { findInk, TRACE_SETTINGS } from "../core/lines/trace/trace.ts";
 import { readInk, tracedDrawing } from "../core/lines/trace/traced-drawing.ts";
@@ -16,6 +17,7 @@ import { LineReader } from "../core/pockets/line-reader.ts";
 import type { Pocket } from "../core/pockets/pockets.ts";
 import { derive, sceneOf } from "../core/scene/scene.ts";
 import { inPixels, type Scan, scanOf } from "../demo/scan/scanner.ts";
+import { judge } from "./judge.ts";
 
 const DRAWINGS = ["scan/radishes", "almanac-boot", "almanac-kettle", "almanac-snail", "almanac-lantern"];
 const PIXELS = 3000;
@@ -24,6 +26,7 @@ const LINES_IOU = 0.93;
 const SHAPES_IOU = 0.97;
 
 export function traceBench(): void {
+  largeScan();
   for (const [k, file] of DRAWINGS.entries()) {
     const svg = readFileSync(`demo/${file}.svg`, "utf8");
     const scan = scanOf(svg, { pixels: PIXELS, seed: 7 + k });
@@ -54,6 +57,43 @@ export function traceBench(): void {
       console.log(`  pockets in ${mode}: ${comparePockets(svg, scan, ink.mask, traced)}`);
     }
   }
+}
+
+/** A scan of 64 megapixels: one of a quarter as many, each pixel twice along both sides, smoothed. */
+function largeScan(): void {
+  const svg = readFileSync("demo/almanac-lantern.svg", "utf8");
+  const { width, height, data } = doubled(scanOf(svg, { pixels: 4000, seed: 11 }).grey);
+  const before = process.memoryUsage().rss;
+  let most = before;
+  const begun = performance.now();
+  const ink = findInk({ width, height, data }, TRACE_SETTINGS, () => {
+    most = Math.max(most, process.memoryUsage().rss);
+  });
+  const { lines } = readInk(ink, "lines");
+  const took = (performance.now() - begun) / 1000;
+  most = Math.max(most, process.memoryUsage().rss);
+  const what = `a scan of ${Math.round((width * height) / 1e6)} megapixels as ${lines.length} lines`;
+  judge({ area: "opening", what, measured: took, unit: "s", aim: 12 });
+  const memory = (most - before + data.length) / 2 ** 30;
+  judge({ area: "opening", what: `${what}: memory`, measured: memory, unit: "GB", aim: 1.5 });
+}
+
+function doubled({ width, height, data }: Grey): Grey {
+  const wide = 2 * width;
+  const out = new Uint8Array(4 * data.length);
+  for (let y = 0; y < 2 * height; y++) {
+    const [upper, lower] = [y >> 1, Math.min(height - 1, (y + 1) >> 1)];
+    for (let x = 0; x < wide; x++) {
+      const [left, right] = [x >> 1, Math.min(width - 1, (x + 1) >> 1)];
+      const sum =
+        data[upper * width + left] +
+        data[upper * width + right] +
+        data[lower * width + left] +
+        data[lower * width + right];
+      out[y * wide + x] = sum / 4;
+    }
+  }
+  return { width: wide, height: 2 * height, data: out };
 }
 
 const seconds = (ms: number): string => (ms / 1000).toFixed(2);

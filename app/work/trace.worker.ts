@@ -15,8 +15,10 @@ import {
   tracedDrawing,
 } from "#core/lines/trace/traced-drawing.ts";
 
-/** Scans may have this many pixels along a side. */
-export const MOST_PIXELS = 6000;
+/** Megapixels of the largest scan: A3 at 600 pixels per inch. */
+export const MOST_MEGAPIXELS = 70;
+/** Rows that are turned to grey in one go. */
+const BAND_ROWS = 512;
 
 export type Loaded =
   | { readonly ok: true; readonly width: number; readonly height: number }
@@ -41,21 +43,33 @@ async function load(file: Blob): Promise<Loaded> {
   try {
     const picture = await createImageBitmap(file, { imageOrientation: "from-image" });
     const { width, height } = picture;
-    if (width > MOST_PIXELS || height > MOST_PIXELS)
+    if (width * height > MOST_MEGAPIXELS * 1e6)
       return {
         ok: false,
-        message: `The picture has ${width} x ${height} pixels; Fern Pocket reads up to ${MOST_PIXELS} x ${MOST_PIXELS}.`,
+        message: `The picture has ${Math.round((width * height) / 1e6)} megapixels; Fern Pocket reads up to ${MOST_MEGAPIXELS}.`,
       };
-    const canvas = new OffscreenCanvas(width, height);
-    const context = canvas.getContext("2d", { willReadFrequently: true })!;
-    context.drawImage(picture, 0, 0);
+    scan = greyInBands(picture);
     picture.close();
-    scan = greyOf(context.getImageData(0, 0, width, height).data, width, height);
     laid = scan;
     return { ok: true, width, height };
   } catch {
     return { ok: false, message: "This picture cannot be read; PNG, JPEG and WebP can." };
   }
+}
+
+/** Band by band: all of its colours at once would take four times the memory. */
+function greyInBands(picture: ImageBitmap): Grey {
+  const { width, height } = picture;
+  const data = new Uint8Array(width * height);
+  const canvas = new OffscreenCanvas(width, Math.min(height, BAND_ROWS));
+  const context = canvas.getContext("2d", { willReadFrequently: true })!;
+  for (let top = 0; top < height; top += BAND_ROWS) {
+    const rows = Math.min(BAND_ROWS, height - top);
+    context.clearRect(0, 0, width, rows);
+    context.drawImage(picture, 0, -top);
+    data.set(greyOf(context.getImageData(0, 0, width, rows).data, width, rows).data, top * width);
+  }
+  return { width, height, data };
 }
 
 const PREVIEW_PIXELS = 1100;
