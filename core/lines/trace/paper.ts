@@ -19,6 +19,7 @@ export function onEvenPaper(grey: Grey): Grey {
   const { width, height, data } = grey;
   const out = new Uint8Array(data.length);
   const column = new Float32Array(tones.columns);
+  const { left, share } = columnsBeside(width, tones);
   for (let y = 0, i = 0; y < height; y++) {
     const ty = Math.max(0, Math.min(tones.rows - 1, (y + 0.5) / tones.size - 0.5));
     const top = Math.min(tones.rows - 2, Math.floor(ty));
@@ -29,15 +30,25 @@ export function onEvenPaper(grey: Grey): Grey {
       column[c] = upper + (lower - upper) * v;
     }
     for (let x = 0; x < width; x++, i++) {
-      const tx = Math.max(0, Math.min(tones.columns - 1, (x + 0.5) / tones.size - 0.5));
-      const left = Math.min(tones.columns - 2, Math.floor(tx));
-      const tone =
-        tones.columns > 1 ? column[left] + (column[left + 1] - column[left]) * (tx - left) : column[0];
+      const from = column[left[x]];
+      const tone = tones.columns > 1 ? from + (column[left[x] + 1] - from) * share[x] : from;
       const level = (data[i] * 255) / tone;
       out[i] = level > 255 ? 255 : level + 0.5;
     }
   }
   return { width, height, data: out };
+}
+
+/** For each pixel of a row the column of tiles at its left, and how far it lies to the next. */
+function columnsBeside(width: number, { size, columns }: Tones): { left: Int32Array; share: Float64Array } {
+  const left = new Int32Array(width);
+  const share = new Float64Array(width);
+  for (let x = 0; x < width; x++) {
+    const at = Math.max(0, Math.min(columns - 1, (x + 0.5) / size - 0.5));
+    left[x] = Math.max(0, Math.min(columns - 2, Math.floor(at)));
+    share[x] = at - left[x];
+  }
+  return { left, share };
 }
 
 interface Tones {

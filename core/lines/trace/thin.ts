@@ -5,26 +5,24 @@
  */
 import type { Mask } from "./mask.ts";
 
-/** Eight neighbours, clockwise from the right. */
-const AROUND = (width: number) => [1, width + 1, width, width - 1, -1, -width - 1, -width, -width + 1];
-
 /** A mask of the skeleton. `squared` are the distances of distance.ts. */
 export function skeletonOf({ width, height, data }: Mask, squared: Int32Array): Mask {
   const ink = data.slice();
-  const around = AROUND(width);
+  const around = Int32Array.of(1, width + 1, width, width - 1, -1, -width - 1, -width, -width + 1);
   const byDistance = sortedByDistance(ink, squared);
   const again: number[] = [];
-  const removable = (i: number) => ink[i] === 1 && REMOVABLE[neighboursOf(ink, around, i)] === 1;
-  for (const i of byDistance) {
+  const removable = (i: number) => ink[i] === 1 && REMOVABLE[neighboursOf(ink, width, i)] === 1;
+  for (let at = 0; at < byDistance.length; at++) {
+    const i = byDistance[at];
     if (!removable(i)) continue;
     ink[i] = 0;
     again.push(i);
     // What had to stay may go now that a neighbour has gone.
     while (again.length > 0) {
       const gone = again.pop()!;
-      for (const step of around) {
-        const j = gone + step;
-        if (squared[j] > squared[i] || !removable(j)) continue;
+      for (let k = 0; k < 8; k++) {
+        const j = gone + around[k];
+        if (ink[j] === 0 || squared[j] > squared[i] || !removable(j)) continue;
         if (squared[j] === squared[i] && j > i) continue;
         ink[j] = 0;
         again.push(j);
@@ -36,26 +34,33 @@ export function skeletonOf({ width, height, data }: Mask, squared: Int32Array): 
 
 /** Ink pixels by rising distance, in reading order where it is the same (counting sort). */
 function sortedByDistance(ink: Uint8Array, squared: Int32Array): Int32Array {
-  let farthest = 0;
   let count = 0;
-  for (let i = 0; i < ink.length; i++)
+  for (let i = 0; i < ink.length; i++) count += ink[i];
+  const pixels = new Int32Array(count);
+  let farthest = 0;
+  for (let i = 0, k = 0; i < ink.length; i++)
     if (ink[i]) {
-      count++;
+      pixels[k++] = i;
       if (squared[i] > farthest) farthest = squared[i];
     }
   const start = new Int32Array(farthest + 2);
-  for (let i = 0; i < ink.length; i++) if (ink[i]) start[squared[i] + 1]++;
+  for (let k = 0; k < count; k++) start[squared[pixels[k]] + 1]++;
   for (let d = 1; d < start.length; d++) start[d] += start[d - 1];
   const sorted = new Int32Array(count);
-  for (let i = 0; i < ink.length; i++) if (ink[i]) sorted[start[squared[i]]++] = i;
+  for (let k = 0; k < count; k++) sorted[start[squared[pixels[k]]]++] = pixels[k];
   return sorted;
 }
 
-function neighboursOf(ink: Uint8Array, around: readonly number[], i: number): number {
-  let bits = 0;
-  for (let k = 0; k < 8; k++) bits |= ink[i + around[k]] << k;
-  return bits;
-}
+/** A bit for each of the eight neighbours that is ink, clockwise from the right. */
+const neighboursOf = (ink: Uint8Array, width: number, i: number): number =>
+  ink[i + 1] |
+  (ink[i + width + 1] << 1) |
+  (ink[i + width] << 2) |
+  (ink[i + width - 1] << 3) |
+  (ink[i - 1] << 4) |
+  (ink[i - width - 1] << 5) |
+  (ink[i - width] << 6) |
+  (ink[i - width + 1] << 7);
 
 /** For each of the 256 neighbourhoods whether its middle can go. */
 const REMOVABLE = Uint8Array.from({ length: 256 }, (_, bits) =>
