@@ -13,7 +13,7 @@ import { passesSquare } from "./lattice-square.ts";
 import { AlongSorter } from "./noding.ts";
 import { appendLine, joinLine, type PlanarMap } from "./planar-map.ts";
 import { RingEditor } from "./ring-edit.ts";
-import { fitsLattice, type Line, latticeFor, longestExtent } from "./segments.ts";
+import { type Extent, extentOf, fitsLattice, type Line, latticeOver, longestExtent } from "./segments.ts";
 import { sideJoinsOf } from "./side-joins.ts";
 import { Budget, unlessTooDense } from "./too-dense.ts";
 
@@ -51,30 +51,43 @@ export function editMap(map: PlanarMap, change: LineChange): boolean {
   );
 }
 
+/** Around the lines of a map as they were after its last edit. */
+const extents = new WeakMap<PlanarMap, Extent>();
+
 /** Whether a fresh build would round places otherwise than the map does. */
-function isOtherwiseRounded({ lattice, lines, ends, joins }: PlanarMap, { gone, come }: LineChange): boolean {
+function isOtherwiseRounded(map: PlanarMap, { gone, come }: LineChange): boolean {
+  const { lattice, lines, ends, joins } = map;
   const leaving = new Set(gone);
-  const stays = (line: Line, index: number) =>
-    ends.last[index] >= 0 && !joins.has(index) && !leaving.has(line.id);
-  return latticeFor([...lines.filter(stays), ...come]).step !== lattice.step;
+  const isThere = (index: number) => ends.last[index] >= 0 && !joins.has(index);
+  const left = lines.filter((line, index) => leaving.has(line.id) && isThere(index));
+  const before = extents.get(map);
+  const stays = (line: Line, index: number) => isThere(index) && !leaving.has(line.id);
+  const extent =
+    before && isWithin(extentOf(left), before) && isWithin(extentOf(come), before)
+      ? before
+      : extentOf([...lines.filter(stays), ...come]);
+  extents.set(map, extent);
+  return latticeOver(extent).step !== lattice.step;
 }
+
+/** Whether an extent lies wholly inside another, so that with or without it that is the same. */
+const isWithin = (inner: Extent, outer: Extent): boolean =>
+  inner.left > outer.left &&
+  inner.top > outer.top &&
+  inner.right < outer.right &&
+  inner.bottom < outer.bottom;
 
 /** The number of comparisons beyond which a fresh build, which quarters crowded cells, is faster. */
 const MOST_LOOKS = { least: 2e6, perSegment: 60 };
 
-interface Extent {
-  left: number;
-  top: number;
-  right: number;
-  bottom: number;
-}
+type Stretched = { -readonly [K in keyof Extent]: Extent[K] };
 
 class MapEditor {
   /** Vertices where something came or went. */
   private readonly touched = new Set<number>();
   /** Live segments whose vertices have to be found anew. */
   private readonly affected = new Set<number>();
-  private readonly extent: Extent = { left: 2 ** 31, top: 2 ** 31, right: 0, bottom: 0 };
+  private readonly extent: Stretched = { left: 2 ** 31, top: 2 ** 31, right: 0, bottom: 0 };
   private readonly scratch = new IntList(64);
 
   private readonly rings: RingEditor;
@@ -89,7 +102,7 @@ class MapEditor {
     const { map } = this;
     const leaving = this.indicesOf(gone);
     const firstNew = map.lines.length;
-    const widest = widestInk([...map.lines.filter((_, i) => map.ends.last[i] >= 0), ...come]);
+    const widest = Math.max(this.widestThere(), widestInk(come));
     const before = [...leaving].flatMap((line) => this.segmentsOfLine(line));
     for (const line of come) appendLine(map, line);
     const after = range(map.ends.first[firstNew] ?? map.segs.count, map.segs.count);
@@ -111,12 +124,19 @@ class MapEditor {
     for (const v of this.touched) map.changedVertices.add(v);
   }
 
+  private widestThere(): number {
+    const { lines, ends } = this.map;
+    let widest = 0;
+    for (let k = 0; k < lines.length; k++) if (ends.last[k] >= 0) widest = Math.max(widest, lines[k].width);
+    return widest;
+  }
+
   private indicesOf(ids: readonly string[]): Set<number> {
     const wanted = new Set(ids);
     const found = new Set<number>();
-    this.map.lines.forEach(({ id }, index) => {
-      if (wanted.has(id) && this.map.ends.last[index] >= 0) found.add(index);
-    });
+    const { lines, ends } = this.map;
+    for (let index = 0; index < lines.length; index++)
+      if (ends.last[index] >= 0 && wanted.has(lines[index].id)) found.add(index);
     return found;
   }
 
@@ -141,15 +161,16 @@ class MapEditor {
     for (const s of changed) this.stretch(s);
     const input = this.joinInput();
     const found: [number, boolean][] = [];
-    lines.forEach((line, index) => {
-      if (line.closed || ends.first[index] >= ends.last[index]) return;
-      if (leaving.has(index) || map.joins.has(index)) return;
+    for (let index = 0; index < lines.length; index++) {
+      const line = lines[index];
+      if (line.closed || ends.first[index] >= ends.last[index]) continue;
+      if (leaving.has(index) || map.joins.has(index)) continue;
       const search = 4 * searchDistance(input, line, widest);
       const first = ends.first[index];
       const last = ends.last[index] - 1;
       if (this.isNear(segs.ax[first], segs.ay[first], search)) found.push([index, true]);
       if (this.isNear(segs.bx[last], segs.by[last], search)) found.push([index, false]);
-    });
+    }
     return found;
   }
 

@@ -74,7 +74,8 @@ const CORNERS = 6;
 
 /** Reads the pockets of a map again and again while its lines are edited; faces that stayed are not read anew. */
 export class PocketReader {
-  private kept = new Map<number, Kept>();
+  /** By the loop that bounds each face. */
+  private kept: readonly (Kept | undefined)[] = [];
   private sorted: readonly Pocket[] = [];
   private readonly cutter: CurveCutter;
   /** The ink shapes of the map as it was read last. */
@@ -99,34 +100,30 @@ export class PocketReader {
     const faced: FacedMap = { map: this.map, face: resolveFaces(this.map.faces) };
     const islands = islandsByFace(faced);
     this.ink = this.ink.turnedTo(regionsOf(this.map));
-    const now = new Map<number, Kept>();
+    const now = new Array<Kept | undefined>(this.map.faces.loopCount);
+    const fresh: Pocket[] = [];
     const { changedVertices, noding } = this.map;
     this.cutter.forget(changedVertices);
     const isChanged = new Uint8Array(noding.vertexCount);
     for (const v of changedVertices) isChanged[v] = 1;
-    const holds = ({ islands, vertices }: Kept, inside: readonly number[]) =>
-      sameNumbers(islands, inside) && !vertices.some((v) => isChanged[v]);
     for (const key of boundingLoops(this.map.faces)) {
       const inside = islands.get(key) ?? NONE;
-      const before = this.kept.get(key);
-      if (before && holds(before, inside)) now.set(key, this.withBorders(faced, before));
-      else {
-        const fresh = this.readFace(faced, key, inside);
-        if (fresh) now.set(key, fresh);
-      }
+      const before = this.kept[key];
+      const holds = before && sameNumbers(before.islands, inside) && !anyOf(before.vertices, isChanged);
+      const kept = holds ? this.withBorders(faced, before) : this.readFace(faced, key, inside);
+      if (!kept) continue;
+      now[key] = kept;
+      if (kept !== before) fresh.push(kept.pocket);
     }
     this.kept = now;
     changedVertices.clear();
-    this.sorted = this.inOrder(now);
+    this.sorted = this.inOrder(now, fresh);
     return this.sorted.filter(({ seed }) => !this.ink.holds(seed));
   }
 
   /** The pockets of faces, largest first: few differ from those of the last reading, which are in order. */
-  private inOrder(now: ReadonlyMap<number, Kept>): Pocket[] {
-    const stayed = this.sorted.filter((pocket) => now.get(pocket.key - this.base)?.pocket === pocket);
-    const known = new Set(stayed);
-    const fresh: Pocket[] = [];
-    for (const { pocket } of now.values()) if (!known.has(pocket)) fresh.push(pocket);
+  private inOrder(now: readonly (Kept | undefined)[], fresh: Pocket[]): Pocket[] {
+    const stayed = this.sorted.filter((pocket) => now[pocket.key - this.base]?.pocket === pocket);
     fresh.sort(byArea);
     const all: Pocket[] = [];
     let next = 0;
@@ -285,6 +282,11 @@ const NONE: readonly number[] = [];
 
 const sameNumbers = (a: readonly number[], b: readonly number[]): boolean =>
   a.length === b.length && a.every((value, i) => value === b[i]);
+
+function anyOf(vertices: readonly number[], marked: Uint8Array): boolean {
+  for (let k = 0; k < vertices.length; k++) if (marked[vertices[k]]) return true;
+  return false;
+}
 
 function islandsByFace({ map, face }: FacedMap): Map<number, number[]> {
   const found = new Map<number, number[]>();

@@ -76,11 +76,15 @@ function boxOf(points: Coords): Box | null {
   return box;
 }
 
-/**
- * The lattice of some lines. Its step is a power of two and its origin a whole number of steps, so that every
- * lattice of the same step rounds places alike: results do not depend on the history of the drawing.
- */
-export function latticeFor(lines: readonly Line[]): Lattice {
+/** Around all points of some lines; left lies beyond right where there are none. */
+export interface Extent {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+export function extentOf(lines: readonly Line[]): Extent {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { points } of lines) {
     const box = boxOf(points);
@@ -90,7 +94,18 @@ export function latticeFor(lines: readonly Line[]): Lattice {
     right = Math.max(right, box.x + box.width);
     bottom = Math.max(bottom, box.y + box.height);
   }
-  if (left > right) [left, top, right, bottom] = [0, 0, 1, 1];
+  return { left, top, right, bottom };
+}
+
+export const latticeFor = (lines: readonly Line[]): Lattice => latticeOver(extentOf(lines));
+
+/**
+ * The lattice of lines of an extent. Its step is a power of two and its origin a whole number of steps, so that every
+ * lattice of the same step rounds places alike: results do not depend on the history of the drawing.
+ */
+export function latticeOver(extent: Extent): Lattice {
+  const { left, top, right, bottom } =
+    extent.left > extent.right ? { left: 0, top: 0, right: 1, bottom: 1 } : extent;
   const side = Math.max(right - left, bottom - top);
   const farthest = Math.max(Math.abs(left), Math.abs(top)) + side;
   const wanted = Math.max((side * (1 + MARGIN)) / 2 ** 31, farthest * ROUNDING) || 1;
