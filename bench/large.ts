@@ -165,12 +165,14 @@ async function handAtWork(
         await page.waitForTimeout(60);
       }
     },
-    "dragging a stroke": async () => {
+    "going to its lines": async () => {
       await page
         .getByRole("navigation", { name: "Stages" })
         .getByRole("button", { name: /^Lines/ })
         .click();
       await page.getByRole("radio", { name: "Arrange", exact: true }).click();
+    },
+    "dragging a stroke": async () => {
       await page.mouse.click(...onStroke);
       await page.mouse.down();
       for (let i = 0; i < 40; i++)

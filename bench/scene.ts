@@ -38,7 +38,7 @@ export async function sceneBench(): Promise<void> {
       what: `a colour with ${times.uses} uses turned by a slider, a step`,
       measured: times.recoloured.edit + sum(times.recoloured),
       unit: "ms",
-      aim: 1000 / 60,
+      aim: 16.7,
       limit: { what: "all of it anew", measured: sum(times.anew) },
     });
     console.log(`  scene, turned so it differs by ${times.drift} of 255 from painting its items`);

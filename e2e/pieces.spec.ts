@@ -105,7 +105,9 @@ const differing = (page: Page, scene: Scene) =>
         return { share: count / off.length, areas };
       };
 
-      const bands = painter.canvasBands(scene, { width, height });
+      // Nothing is compressed here.
+      const { bands: bandsOf } = painter.canvasStudio(() => new Worker(""));
+      const bands = bandsOf(scene, { width, height });
       const banded = new Uint8Array(whole.length);
       for (let k = 0, at = 0; k < bands.count; k++) {
         const rows = bands.paint(k);
@@ -152,7 +154,8 @@ test("a small picture takes no more of a canvas than it needs, however narrow it
         made.push([width, height]);
       }
     };
-    const rows = painter.canvasBands(scene, { width: 16, height: 16 }).paint(0);
+    const { bands } = painter.canvasStudio(() => new Worker(""));
+    const rows = bands(scene, { width: 16, height: 16 }).paint(0);
     return { made, rows: rows.length };
   }, soft);
   expect(sizes.rows).toBe(4 * 16 * 16);

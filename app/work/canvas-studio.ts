@@ -23,7 +23,7 @@ const MOST_PIXELS = 32_000_000;
 const DITHER = 8;
 
 /** What is soft is painted some way beyond a band too. */
-export function canvasBands(scene: Scene, size: Size): Bands {
+function canvasBands(scene: Scene, size: Size): Bands {
   const { width, height } = size;
   if (width > WIDEST)
     throw new Error(`The picture would be ${width} pixels wide; browsers paint up to ${WIDEST}.`);

@@ -134,12 +134,11 @@ function indexOf(boxes: readonly Box[]): Flatbush | undefined {
 const search = (index: Flatbush | undefined, { x, y, width, height }: Box): number[] =>
   index?.search(x, y, x + width, y + height) ?? [];
 
-const indices = new WeakMap<readonly Pocket[], Flatbush | undefined>();
-
-/** The numbers of the pockets whose boxes meet a box. */
+/** The numbers of the pockets whose boxes meet a box: so few boxes are asked for that an index would take longer. */
 function pocketsNear(pockets: readonly Pocket[], box: Box): number[] {
-  if (!indices.has(pockets)) indices.set(pockets, indexOf(pockets.map(({ box }) => box)));
-  return search(indices.get(pockets), box);
+  const found: number[] = [];
+  for (let k = 0; k < pockets.length; k++) if (!boxesApart(box, pockets[k].box)) found.push(k);
+  return found;
 }
 
 const sameClaim = (a: Anchored | undefined, b: Anchored): boolean =>
