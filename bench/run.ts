@@ -1,5 +1,4 @@
 /** Benchmarks, each a ratio within one run: `npm run bench [-- NAME ...]`. */
-
 import { dabsBench } from "./dabs.ts";
 import { dayBench } from "./day.ts";
 import { editsBench } from "./edits.ts";

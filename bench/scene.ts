@@ -2,7 +2,6 @@
  * One pour's colour changed in a drawing of 3,000 strokes and 5,000 pockets: deriving, sending and painting what has
  * changed, beside all of it anew in the same run. Needs Chromium.
  */
-
 import { chromium } from "@playwright/test";
 import { build } from "esbuild";
 import { CHROMIUM } from "./chromium.ts";

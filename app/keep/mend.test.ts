@@ -11,7 +11,7 @@ import { derive, sceneOf } from "#core/scene/scene.ts";
 import { SOAK } from "../../testing/long-runs.ts";
 import { database } from "./database.ts";
 import { asideFile, mendDrawer, readAside } from "./mend.ts";
-import { addDrawing, addHistory, keepChange, listDrawings, openDrawing } from "./shelf.ts";
+import { addDrawing, addHistory, keepChange, listDrawings, openDrawing, takeAdded } from "./shelf.ts";
 import { packOldSteps } from "./step-blocks.ts";
 
 const drawing = () =>
@@ -130,6 +130,8 @@ describe("a drawing with one value out of bounds", () => {
     const read = readAside((await asideFile(id))!)!;
     expect(read.history).toEqual(history);
     const copy = await addHistory(read, "");
+    // A worker has added it, and the page takes it over.
+    await takeAdded(copy.id, read.history.drawing, true);
     expect((await openDrawing(copy.id))!.history).toEqual(history);
     expect(readAside('{"format":"fern-pocket-drawing"}')).toBeUndefined();
   });

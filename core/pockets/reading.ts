@@ -1,5 +1,4 @@
 /** Reading a drawing's lines: pockets, loose ends and openings, as the desk and the command line ask for them. */
-
 import type { Bridge, Drawing, FlatShape, InkShape, Nib, Stroke } from "../drawing/drawing.ts";
 import { entitiesOf } from "../drawing/entities.ts";
 import { ringName } from "../drawing/rings.ts";

@@ -1,5 +1,4 @@
 /** Figures the desk shows, all derived: many components ask for them, and they are worked out once for all. */
-
 import { createSelector, weakMapMemoize } from "reselect";
 import type { Drawing, Gradient, Paint, Pour, Shade } from "#core/drawing/drawing.ts";
 import { entitiesOf } from "#core/drawing/entities.ts";

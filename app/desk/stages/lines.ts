@@ -1,5 +1,4 @@
 /** Lines: drawing, tidying, trimming, bending and arranging them. */
-
 import { createSelector } from "reselect";
 import type { Drawing, Table } from "#core/drawing/drawing.ts";
 import { entitiesOf } from "#core/drawing/entities.ts";

@@ -1,5 +1,4 @@
 /** What the next dab lays and how far dabs may go; what those on the paper claim, as it was read last. */
-
 import { createSelector } from "reselect";
 import type { DabReading } from "#core/dabs/dab-reading.ts";
 import type { Dab, Drawing, Table } from "#core/drawing/drawing.ts";
