@@ -214,6 +214,10 @@ describe("tidying on the desk", () => {
     dragTool(desk, "tidy", [[50, 50]]);
     await settled();
     expect(pinsOf(state())[named("wavy").id]).toEqual([10]);
+    // What was worked out for all lines is not done to one.
+    applyTidy(desk);
+    expect(labels(desk)).toEqual([]);
+    await previewTidy(desk);
     applyTidy(desk);
     expect(labels(desk)).toEqual(["Tidy line"]);
     const { points } = named("wavy");

@@ -1,7 +1,7 @@
 import { reshapeLines } from "#core/drawing/line-edits.ts";
 import { plural } from "#core/words.ts";
 import type { DeskStore } from "../../store/desk-state.ts";
-import { previewTidy, tidy, tidyPreview } from "./tidy-state.ts";
+import { tidy, tidyPreview } from "./tidy-state.ts";
 
 /** Tidies as it is shown. */
 export function applyTidy(desk: DeskStore): void {
@@ -11,5 +11,4 @@ export function applyTidy(desk: DeskStore): void {
   const { size } = preview.shapes;
   edit(reshapeLines(preview.shapes, `Tidy ${plural(size, "line", `${size} lines`)}`));
   tidy.hold(desk, { pins: {} });
-  void previewTidy(desk);
 }

@@ -1,4 +1,5 @@
 /** How far tidying goes, which corners it must keep, and what it would make of the lines. */
+import { shallow } from "zustand/shallow";
 import { diagonal } from "#core/geometry/point.ts";
 import type { TidySettings } from "#core/lines/tidy.ts";
 import type { TidyReading } from "../../../work/pocket-work.ts";
@@ -14,11 +15,20 @@ interface Settings {
   readonly straight: boolean;
 }
 
+/** Corners that must be kept: point numbers by line, valid while the line's chain has that length. */
+type Pins = Readonly<Record<string, { readonly of: number; readonly points: readonly number[] }>>;
+
+/** What a preview was worked out for. */
+interface Asked {
+  readonly stamp: number;
+  readonly selected: readonly string[];
+  readonly settings: Settings;
+  readonly pins: Pins;
+}
+
 interface Held {
-  /** Corners that must be kept: point numbers by line, valid while the line's chain has that length. */
-  readonly pins: Readonly<Record<string, { readonly of: number; readonly points: readonly number[] }>>;
-  /** What tidying comes to, true while the lines are those it was worked out for. */
-  readonly preview: { readonly stamp: number; readonly reading: TidyReading } | null;
+  readonly pins: Pins;
+  readonly preview: { readonly of: Asked; readonly reading: TidyReading } | null;
 }
 
 /** `under` is the id of the line beneath the pointer. */
@@ -51,9 +61,17 @@ export const pinsOf = (desk: Desk): Record<string, readonly number[]> =>
     ),
   );
 
+const askedOf = (desk: Desk): Asked => ({
+  stamp: desk.stamp,
+  selected: desk.selected,
+  settings: tidy.settings(desk),
+  pins: tidy.held(desk).pins,
+});
+
+/** What tidying comes to; null until it is worked out for these lines, settings and corners. */
 export function tidyPreview(desk: Desk): TidyReading | null {
   const { preview } = tidy.held(desk);
-  return preview?.stamp === desk.stamp ? preview.reading : null;
+  return preview && shallow(preview.of, askedOf(desk)) ? preview.reading : null;
 }
 
 let asked = 0;
@@ -70,5 +88,5 @@ export async function previewTidy(desk: DeskStore): Promise<void> {
   }
   const { tools, stage } = desk.getState();
   const inHand = tools[stage] === tidy.name;
-  if (turn === asked && inHand) tidy.hold(desk, { preview: { stamp: state.stamp, reading } });
+  if (turn === asked && inHand) tidy.hold(desk, { preview: { of: askedOf(state), reading } });
 }

@@ -48,15 +48,17 @@ function TidyButton() {
   );
 }
 
-/** Works out what it comes to, anew for other settings and lines. */
+/** Works out what it comes to, anew for other settings, lines and corners. */
 export function useTidyPreview(): void {
   const settings = useDesk(tidy.settings);
   const stamp = useDesk((s) => s.stamp);
+  const selected = useDesk((s) => s.selected);
+  const pins = useDesk((s) => tidy.held(s).pins);
   const desk = useDeskStore();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the preview is of exactly these
   useEffect(() => {
     void previewTidy(desk);
-  }, [desk, settings, stamp]);
+  }, [desk, settings, stamp, selected, pins]);
 }
 
 function Figures() {

@@ -5,7 +5,7 @@ import { strokeNear } from "../../lines/lines-near.ts";
 import type { Desk, DeskStore } from "../../store/desk-state.ts";
 import type { OverlayMark, Tool } from "../tool.ts";
 import { applyTidy } from "./apply-tidy.ts";
-import { pinsOf, previewTidy, tidy, tidyPreview } from "./tidy-state.ts";
+import { pinsOf, tidy, tidyPreview } from "./tidy-state.ts";
 import { tidyTray, useTidyPreview } from "./tidy-tray.tsx";
 
 const POINT_PIXELS = 8;
@@ -50,7 +50,6 @@ export const tidyTool: Tool = {
 
 function chooseForTidy(desk: DeskStore, selected: readonly string[]): void {
   desk.getState().choose(selected);
-  void previewTidy(desk);
 }
 
 function togglePin(desk: DeskStore, id: string, point: number): void {
@@ -60,7 +59,6 @@ function togglePin(desk: DeskStore, id: string, point: number): void {
   const of = state.drawing.strokes[id].points.length;
   tidy.hold(desk, { pins: { ...tidy.held(state).pins, [id]: { of, points } } });
   state.say(now.includes(point) ? "Corner unpinned" : "Corner pinned");
-  void previewTidy(desk);
 }
 
 /** The line as it is stays beneath; what it would be lies over it, with its points. */
