@@ -11,7 +11,6 @@ import { judge } from "./judge.ts";
 import { type Polyline, spotLike, WIDE_PAGE } from "./line-work.ts";
 import { ontoScreen, seedsOnScreen } from "./seeds-on-screen.ts";
 import { svgOf } from "./svg-of-lines.ts";
-import { middle } from "./timing.ts";
 
 const PORT = 4194;
 interface Aims {
@@ -183,13 +182,14 @@ async function handAtWork(
   for (const [what, act] of Object.entries(acts)) {
     await forgetTasks(page);
     await act();
+    const frames = await framesOf(page);
     await page.waitForTimeout(600);
     await toldTasks(page, `${name}, ${what}`, aim);
     if (what === "panning" || what === "zooming")
       judge({
         area: "hand",
-        what: `${name}, ${what}: a frame in the middle`,
-        measured: await middleFrame(page),
+        what: `${name}, ${what}: frames, the longest but one in twenty`,
+        measured: frames[Math.floor(frames.length * 0.95)],
         unit: "ms",
         aim: FRAME,
       });
@@ -206,11 +206,14 @@ const forgetTasks = (page: Page): Promise<void> =>
     watched.frames.length = 0;
   });
 
-/** Milliseconds from one frame to the next while the hand was at work. */
-const middleFrame = async (page: Page): Promise<number> => {
+/** Milliseconds from one frame to the next since tasks were forgotten, rising. */
+async function framesOf(page: Page): Promise<number[]> {
   const at = await page.evaluate(() => [...(window as unknown as Watched).frames]);
-  return middle(at.slice(1).map((time, k) => time - at[k]));
-};
+  return at
+    .slice(1)
+    .map((time, k) => time - at[k])
+    .sort((a, b) => a - b);
+}
 
 async function toldTasks(page: Page, what: string, aim: number): Promise<void> {
   const tasks = await page.evaluate(() => [...(window as unknown as Watched).longTasks]);

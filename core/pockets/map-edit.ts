@@ -11,9 +11,10 @@ import { islandOf, LOOP, traceLoop } from "./faces.ts";
 import { cornerJoinsOf, type JoinInput, joinsAt, searchDistance, widestInk } from "./joins.ts";
 import { passesSquare } from "./lattice-square.ts";
 import { AlongSorter } from "./noding.ts";
+import { isOtherwiseRounded } from "./otherwise-rounded.ts";
 import { appendLine, joinLine, type PlanarMap } from "./planar-map.ts";
 import { RingEditor } from "./ring-edit.ts";
-import { type Extent, extentOf, fitsLattice, type Line, latticeOver, longestExtent } from "./segments.ts";
+import { type Extent, fitsLattice, type Line, longestExtent } from "./segments.ts";
 import { sideJoinsOf } from "./side-joins.ts";
 import { Budget, unlessTooDense } from "./too-dense.ts";
 
@@ -39,43 +40,27 @@ const WORN = 0.5;
 /** Follows a change; false when the map must be built afresh instead, and is not to be used any more. */
 export function editMap(map: PlanarMap, change: LineChange): boolean {
   if (!change.come.every(({ points }) => fitsLattice(map.lattice, points))) return false;
-  if (isOtherwiseRounded(map, change)) return false;
+  const leaving = indicesOf(map, change.gone);
+  if (isOtherwiseRounded(map, leaving, change.come)) return false;
   const built = map.noding.builtSlots;
   if (map.noding.slotCount - built > WORN * built + 4096) return false;
   return unlessTooDense(
     () => {
-      new MapEditor(map).run(change);
+      new MapEditor(map).run(leaving, change.come);
       return true;
     },
     () => false,
   );
 }
 
-/** Around the lines of a map as they were after its last edit. */
-const extents = new WeakMap<PlanarMap, Extent>();
-
-/** Whether a fresh build would round places otherwise than the map does. */
-function isOtherwiseRounded(map: PlanarMap, { gone, come }: LineChange): boolean {
-  const { lattice, lines, ends, joins } = map;
-  const leaving = new Set(gone);
-  const isThere = (index: number) => ends.last[index] >= 0 && !joins.has(index);
-  const left = lines.filter((line, index) => leaving.has(line.id) && isThere(index));
-  const before = extents.get(map);
-  const stays = (line: Line, index: number) => isThere(index) && !leaving.has(line.id);
-  const extent =
-    before && isWithin(extentOf(left), before) && isWithin(extentOf(come), before)
-      ? before
-      : extentOf([...lines.filter(stays), ...come]);
-  extents.set(map, extent);
-  return latticeOver(extent).step !== lattice.step;
+/** The numbers of the live lines with some ids. */
+function indicesOf({ lines, ends }: PlanarMap, ids: readonly string[]): Set<number> {
+  const wanted = new Set(ids);
+  const found = new Set<number>();
+  for (let index = 0; index < lines.length; index++)
+    if (ends.last[index] >= 0 && wanted.has(lines[index].id)) found.add(index);
+  return found;
 }
-
-/** Whether an extent lies wholly inside another, so that with or without it that is the same. */
-const isWithin = (inner: Extent, outer: Extent): boolean =>
-  inner.left > outer.left &&
-  inner.top > outer.top &&
-  inner.right < outer.right &&
-  inner.bottom < outer.bottom;
 
 /** The number of comparisons beyond which a fresh build, which quarters crowded cells, is faster. */
 const MOST_LOOKS = { least: 2e6, perSegment: 60 };
@@ -98,9 +83,8 @@ class MapEditor {
     this.rings = new RingEditor(map, this.looks);
   }
 
-  run({ gone, come }: LineChange): void {
+  run(leaving: ReadonlySet<number>, come: readonly Line[]): void {
     const { map } = this;
-    const leaving = this.indicesOf(gone);
     const firstNew = map.lines.length;
     const widest = Math.max(this.widestThere(), widestInk(come));
     const before = [...leaving].flatMap((line) => this.segmentsOfLine(line));
@@ -129,15 +113,6 @@ class MapEditor {
     let widest = 0;
     for (let k = 0; k < lines.length; k++) if (ends.last[k] >= 0) widest = Math.max(widest, lines[k].width);
     return widest;
-  }
-
-  private indicesOf(ids: readonly string[]): Set<number> {
-    const wanted = new Set(ids);
-    const found = new Set<number>();
-    const { lines, ends } = this.map;
-    for (let index = 0; index < lines.length; index++)
-      if (ends.last[index] >= 0 && wanted.has(lines[index].id)) found.add(index);
-    return found;
   }
 
   private segmentsOfLine(line: number): number[] {

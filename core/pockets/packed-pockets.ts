@@ -8,9 +8,9 @@ import { IntList } from "../geometry/lists.ts";
 import type { Border, Pocket } from "./pockets.ts";
 
 export interface PackedPockets {
-  /** HEAD numbers a pocket: key, area, seed (2), box (4), number of its part, where its counts and numbers begin (2). */
+  /** HEAD numbers a pocket: key, area, seed (2), box (4), number of its part, where counts and numbers begin of its rings (2) and of all else (2). */
   readonly heads: Float64Array<ArrayBuffer>;
-  /** How long every list is, in the order in which `ArrivedPocket` reads them. */
+  /** How long every list is, in the order of `bodyOf`, after that of the rings. */
   readonly counts: Int32Array<ArrayBuffer>;
   /** Coordinates in page units, and before each border the key of the neighbour. */
   readonly numbers: Float64Array<ArrayBuffer>;
@@ -20,7 +20,7 @@ export interface PackedPockets {
 
 type Chains = readonly (readonly number[])[];
 
-const HEAD = 11;
+const HEAD = 13;
 /** Stands for a cover that is the outline itself. */
 const AS_OUTLINE = -1;
 
@@ -45,9 +45,10 @@ export function packPockets(pockets: readonly Pocket[]): PackedPockets {
   };
   pockets.forEach((pocket, index) => {
     const { key, area, seed, box, part } = pocket;
-    const place = [box.x, box.y, box.width, box.height, numberOf(part), counts.length, numbers.length];
-    heads.set([key, area, ...seed, ...place], index * HEAD);
+    const place = [box.x, box.y, box.width, box.height, numberOf(part)];
+    const ringsAt = [counts.length, numbers.length];
     putChains(pocket.rings);
+    heads.set([key, area, ...seed, ...place, ...ringsAt, counts.length, numbers.length], index * HEAD);
     putChains(pocket.outline);
     if (pocket.cover === pocket.outline) counts.push(AS_OUTLINE);
     else putChains(pocket.cover);
@@ -88,29 +89,35 @@ class ArrivedPocket implements Pocket {
   readonly box: Pocket["box"];
   readonly part: string;
   readonly hidden = false;
-  private readonly lists: PackedLists;
   private readRings: readonly number[][] | undefined;
   private readBody: Body | undefined;
 
-  constructor(packed: PackedPockets, at: number) {
+  constructor(
+    private readonly packed: PackedPockets,
+    private readonly at: number,
+  ) {
     const { heads, names } = packed;
     this.key = heads[at];
     this.area = heads[at + 1];
     this.seed = [heads[at + 2], heads[at + 3]];
     this.box = { x: heads[at + 4], y: heads[at + 5], width: heads[at + 6], height: heads[at + 7] };
     this.part = names[heads[at + 8]];
-    this.lists = new PackedLists(packed, heads[at + 9], heads[at + 10]);
   }
 
   get rings() {
-    this.readRings ??= this.lists.chains();
+    this.readRings ??= this.listsFrom(this.at + 9).chains();
     return this.readRings;
   }
 
   private get body(): Body {
-    // The rings come first.
-    if (this.rings) this.readBody ??= bodyOf(this.lists);
-    return this.readBody!;
+    this.readBody ??= bodyOf(this.listsFrom(this.at + 11));
+    return this.readBody;
+  }
+
+  /** `place` is where their places stand among the heads. */
+  private listsFrom(place: number): PackedLists {
+    const { heads } = this.packed;
+    return new PackedLists(this.packed, heads[place], heads[place + 1]);
   }
 
   get outline() {

@@ -44,9 +44,9 @@ export function inkItems(
     ? region()
     : undefined;
   const made = hidden ? allLists : lists;
-  return made(strokes, [inkShapes, nibs, ink, palette, clip, ...held.keys(), ...held.values()], () => {
+  const of = [nibs, ink, clip, ...held.keys(), ...held.values()];
+  return made(strokes, [inkShapes, palette, ...of], () => {
     const shown = inOrder(lines(), hidden);
-    const of = [nibs, ink, clip, ...held.keys(), ...held.values()];
     const before = painted.get(palette);
     const same = before && sameList(before.of, of) ? before : NOTHING;
     const items = shown.map((line, k) => {

@@ -61,7 +61,8 @@ export const pinsOf = (desk: Desk): Record<string, readonly number[]> =>
     ),
   );
 
-const askedOf = (desk: Desk): Asked => ({
+/** What a preview depends on. */
+export const tidyAsked = (desk: Desk): Asked => ({
   stamp: desk.stamp,
   selected: desk.selected,
   settings: tidy.settings(desk),
@@ -71,7 +72,7 @@ const askedOf = (desk: Desk): Asked => ({
 /** What tidying comes to; null until it is worked out for these lines, settings and corners. */
 export function tidyPreview(desk: Desk): TidyReading | null {
   const { preview } = tidy.held(desk);
-  return preview && shallow(preview.of, askedOf(desk)) ? preview.reading : null;
+  return preview && shallow(preview.of, tidyAsked(desk)) ? preview.reading : null;
 }
 
 let asked = 0;
@@ -88,5 +89,5 @@ export async function previewTidy(desk: DeskStore): Promise<void> {
   }
   const { tools, stage } = desk.getState();
   const inHand = tools[stage] === tidy.name;
-  if (turn === asked && inHand) tidy.hold(desk, { preview: { of: askedOf(state), reading } });
+  if (turn === asked && inHand) tidy.hold(desk, { preview: { of: tidyAsked(state), reading } });
 }

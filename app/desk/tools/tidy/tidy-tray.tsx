@@ -1,4 +1,5 @@
 import { useEffect } from "react";
+import { useShallow } from "zustand/react/shallow";
 import { printed, showLength } from "#core/drawing/length.ts";
 import { plural } from "#core/words.ts";
 import { Button } from "../../../ui/button.tsx";
@@ -7,7 +8,7 @@ import { Toggle } from "../../../ui/toggle.tsx";
 import { useDesk, useDeskStore } from "../../store/use-desk.ts";
 import type { Settings } from "../tool.ts";
 import { applyTidy } from "./apply-tidy.ts";
-import { previewTidy, tidy, tidyPreview, tidyTolerance } from "./tidy-state.ts";
+import { previewTidy, tidy, tidyAsked, tidyPreview, tidyTolerance } from "./tidy-state.ts";
 
 /** Tolerance and corner angle with what they come to: points before and after, and how far the line moves at most. */
 export const tidyTray: Settings = {
@@ -50,15 +51,12 @@ function TidyButton() {
 
 /** Works out what it comes to, anew for other settings, lines and corners. */
 export function useTidyPreview(): void {
-  const settings = useDesk(tidy.settings);
-  const stamp = useDesk((s) => s.stamp);
-  const selected = useDesk((s) => s.selected);
-  const pins = useDesk((s) => tidy.held(s).pins);
+  const asked = useDesk(useShallow(tidyAsked));
   const desk = useDeskStore();
   // biome-ignore lint/correctness/useExhaustiveDependencies: the preview is of exactly these
   useEffect(() => {
     void previewTidy(desk);
-  }, [desk, settings, stamp, selected, pins]);
+  }, [desk, asked]);
 }
 
 function Figures() {
