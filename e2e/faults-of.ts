@@ -46,14 +46,17 @@ export const faultsOf = (page: Page, side: number, apart: number): Promise<strin
               `${named(targets[i])} and ${named(targets[k])} are ${Math.max(dx, dy).toFixed(1)} apart`,
             );
         }
+      const isCut = (el: Element) =>
+        el.scrollWidth > el.clientWidth + 1 &&
+        getComputedStyle(el).overflowX !== "visible" &&
+        el.clientWidth > 1;
+      for (const el of document.querySelectorAll(
+        "[role=dialog], [role=dialog] :not(.sr-only, .sr-only *, svg *)",
+      ))
+        if (isCut(el) && getComputedStyle(el).textOverflow !== "ellipsis") faults.push(`${named(el)} is cut`);
       for (const el of document.querySelectorAll(".desk-tray *, #more-settings *")) {
         if (el.closest(".sr-only") || el instanceof SVGElement) continue;
-        if (
-          el.scrollWidth > el.clientWidth + 1 &&
-          getComputedStyle(el).overflowX !== "visible" &&
-          el.clientWidth > 0
-        )
-          faults.push(`${named(el)} is cut`);
+        if (isCut(el)) faults.push(`${named(el)} is cut`);
         const isWord = ["BUTTON", "LABEL", "SPAN"].includes(el.tagName) && el.children.length === 0;
         const range = document.createRange();
         range.selectNodeContents(el);

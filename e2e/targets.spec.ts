@@ -2,6 +2,7 @@
 import { type Browser, expect, type Page } from "@playwright/test";
 import { find, fromMenu, isAccessible, onScreen, openDemo, openMore, paper, stage, test } from "./desk.ts";
 import { faultsOf } from "./faults-of.ts";
+import { openHome } from "./take-home.ts";
 
 const WINDOWS = [
   [1280, 800],
@@ -92,6 +93,8 @@ test("windows and menus have targets for fingers, and are accessible in the dark
     await page.keyboard.press("Enter");
     await look(words, "[role=dialog]");
   }
+  await openHome(page);
+  await look("files to take home", "[role=dialog]");
   for (const words of ["shade", "no such thing"]) {
     await find(page, words);
     await look(`Find, ${words}`, "[role=dialog]");

@@ -8,7 +8,7 @@ export function KindFields({ request, onChange }: RequestFields) {
   const toggled = (kind: FileKind, on: boolean) =>
     onChange({ kinds: KINDS.filter((one) => (one === kind ? on : request.kinds.includes(one))) });
   return (
-    <fieldset className="grid gap-0.5">
+    <fieldset className="grid gap-0.5 touch:gap-apart">
       <legend className="mb-1 font-display text-base">Files</legend>
       {KINDS.map((kind) => {
         const { word, hint } = FILE_KINDS[kind];

@@ -35,10 +35,10 @@ export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
       large
     >
       <div className="grid h-full min-h-0 grid-cols-[15rem_1fr_21rem] divide-x divide-line">
-        <div className="grid content-start gap-4 overflow-y-auto p-5">
+        <div className="grid grid-cols-1 content-start gap-4 overflow-y-auto p-5 [&_label]:whitespace-normal">
           <OfWhatFields request={request} onChange={change} />
         </div>
-        <div className="grid content-start gap-4 overflow-y-auto p-5">
+        <div className="grid grid-cols-1 content-start gap-4 overflow-y-auto p-5">
           <KindFields request={request} onChange={change} />
           <div className="flex flex-wrap items-center gap-2">
             <Button
@@ -70,7 +70,7 @@ export function TakeHomeWindow({ onClose }: { onClose: () => void }) {
           </div>
           <DeliveriesList onAgain={again} busy={share !== null} />
         </div>
-        <div className="grid content-start gap-3 overflow-y-auto p-5">
+        <div className="grid grid-cols-1 content-start gap-3 overflow-y-auto p-5">
           <TakenPicture request={request} />
         </div>
       </div>
