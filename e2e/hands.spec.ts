@@ -94,7 +94,10 @@ test("two fingers move and zoom the paper in every tool and never draw", async (
   await expect(undo(page)).toHaveAccessibleName("Undo: Draw line");
 });
 
-test("a palm beside the pen neither bends its line, nor ends it, nor draws", async ({ page, context }) => {
+test("a palm beside the pen neither bends its line, nor ends it, nor draws, nor opens the menu", async ({
+  page,
+  context,
+}) => {
   await openIcon(page, "apple");
   await stage(page, "Lines").click();
   await tool(page, "Draw").click();
@@ -122,6 +125,8 @@ test("a palm beside the pen neither bends its line, nor ends it, nor draws", asy
   await touch("touchMove", [{ ...palm, x: palm.x + 3 }]);
   for (let k = 5; k <= 9; k++) await pen("mouseMoved", { x: x - 90 + 10 * k, y });
   await touch("touchStart", [palm, { x: x - 60, y: y + 140 }]);
+  // Both rest for longer than a finger is held to open the menu.
+  await page.waitForTimeout(900);
   await touch("touchEnd", []);
   for (let k = 10; k <= 14; k++) await pen("mouseMoved", { x: x - 90 + 10 * k, y });
   await pen("mouseReleased", { x: x + 50, y });

@@ -3,10 +3,12 @@ import { readFileSync } from "node:fs";
 import { expect, type Page } from "@playwright/test";
 import { encode } from "fast-png";
 import { readSvg } from "../core/formats/svg-read.ts";
+import { slowness } from "../testing/long-runs.ts";
 import { deskReady, isAccessible, openDrawer, openFile, save, stage, test, typeNumber } from "./desk.ts";
 
 const figures = (page: Page) => page.getByRole("status").filter({ hasText: /points|No ink/ });
-const LONG = { timeout: 30_000 };
+/** Reading a whole scan; longer where the machine is slow. */
+const LONG = { timeout: 40_000 * slowness() };
 
 async function openScan(page: Page): Promise<void> {
   await openDrawer(page);

@@ -91,7 +91,11 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
 
   const onPointerDown = (event: ReactPointerEvent<HTMLDivElement>) => {
     const { pointer, hush, standAt, walkTo } = desk.getState();
-    if (hands.current!.isPalm(event.nativeEvent, true)) return;
+    const isPalm = hands.current!.isPalm(event.nativeEvent, true);
+    // What is held still opens the menu unless its default is prevented: a pen rests where it draws, and a palm asks for nothing.
+    if (isPalm || event.pointerType === "pen") event.preventDefault();
+    if (isPalm) return;
+    if (event.pointerType === "pen") frame.current!.focus({ preventScroll: true });
     pointer.at = matPoint(event);
     hush();
     standAt(null);
@@ -163,8 +167,9 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
   const onContextMenu = (event: ReactMouseEvent<HTMLDivElement>) => {
     const { menu } = stageOf(desk.getState());
     const native = event.nativeEvent as PointerEvent;
-    // The button on the pen, or a finger beside one, does something else.
-    if (hand.gesture && hands.current!.owns(native) && (native.pointerType === "pen" || panning)) {
+    const isOfGesture = hand.gesture && hands.current!.owns(native);
+    // The button on the pen, or a finger beside one, does something else, and a palm nothing.
+    if (hands.current!.isPalm(native) || (isOfGesture && (native.pointerType === "pen" || panning))) {
       event.preventDefault();
       return;
     }
