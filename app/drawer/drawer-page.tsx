@@ -320,7 +320,14 @@ function DemoCard({ demo }: { demo: Demo }) {
           aria-label={`Open a copy of ${demo.title}`}
           className={clsx(FRAME, "w-full hover:border-fern")}
         >
-          <img src={`/demo/${demo.file}?picture`} alt="" className="h-full w-full object-contain" />
+          <img
+            src={`/demo/${demo.file}?picture`}
+            alt=""
+            // The program itself comes first.
+            loading="lazy"
+            fetchPriority="low"
+            className="h-full w-full object-contain"
+          />
         </button>
       </Form>
       <h3 className="mt-2 font-display text-base">{demo.title}</h3>

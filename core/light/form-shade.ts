@@ -1,12 +1,12 @@
 /**
  * Form shade: where the soft form over an outline (inflate.ts) turns away from the lamp, cut at thresholds of Lambert's
- * cosine into shapes of smooth cubics. Isolines by marching squares (d3-contour), fitted after Schneider (lines/fit.ts).
+ * cosine into shapes of smooth cubics: isolines (isolines.ts), fitted after Schneider (lines/fit.ts).
  */
-import { contours } from "d3-contour";
 import type { Box, Point } from "../geometry/point.ts";
-import { ringArea } from "../geometry/polygon.ts";
+import { regionContains, ringArea } from "../geometry/polygon.ts";
 import { fitSmoothRing, fitWithCorners } from "../lines/fit.ts";
 import { inflate, type NormalField } from "./inflate.ts";
+import { isolines } from "./isolines.ts";
 import type { PlacedLamp } from "./lamp.ts";
 
 /** What has a form: a pocket, or anything with an outline. */
@@ -79,15 +79,18 @@ function lightOn(
 ): Float64Array {
   const light = new Float64Array(columns * rows);
   let [lx, ly] = [at[0] - middle[0], at[1] - middle[1]];
-  for (let k = 0; k < light.length; k++) {
-    if (!far) {
-      lx = at[0] - (x + (k % columns) * cell);
-      ly = at[1] - (y + Math.floor(k / columns) * cell);
+  for (let r = 0, k = 0; r < rows; r++)
+    for (let c = 0; c < columns; c++, k++) {
+      if (!far) {
+        lx = at[0] - (x + c * cell);
+        ly = at[1] - (y + r * cell);
+      }
+      const nx = normals[3 * k] * roundness;
+      const ny = normals[3 * k + 1] * roundness;
+      const nz = normals[3 * k + 2];
+      const lengths = Math.sqrt((nx * nx + ny * ny + nz * nz) * (lx * lx + ly * ly + height * height));
+      light[k] = lengths > 0 ? (nx * lx + ny * ly + nz * height) / lengths : 1;
     }
-    const [nx, ny, nz] = [normals[3 * k] * roundness, normals[3 * k + 1] * roundness, normals[3 * k + 2]];
-    const lengths = Math.sqrt((nx * nx + ny * ny + nz * nz) * (lx * lx + ly * ly + height * height));
-    light[k] = lengths > 0 ? (nx * lx + ny * ly + nz * height) / lengths : 1;
-  }
   return light;
 }
 
@@ -98,75 +101,79 @@ const FIT = 0.33;
 
 function regionsBelow(light: Float64Array, cut: number, field: NormalField, area: number): number[][] {
   const { columns, rows, x, y, cell } = field;
-  const values = Array.from(light, (value) => -value);
-  const { coordinates } = contours().size([columns, rows]).contour(values, -cut);
-  return coordinates.flatMap((polygon) => {
-    const [outer] = polygon;
-    if (darkIn(outer, light, cut, field) * cell * cell < SPECK * area) return [];
-    return polygon
-      .filter((ring) => Math.abs(areaOf(ring)) * cell * cell >= SPECK * area)
-      .map((ring) => {
-        const { points, corners } = thinned(ring, columns, rows);
-        const placed = points.map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]);
-        return corners.length > 0
-          ? fitWithCorners(placed, corners, true, FIT * cell)
-          : fitSmoothRing(placed, FIT * cell);
-      });
-  });
+  const speck = (SPECK * area) / (cell * cell);
+  return withHoles(isolines(light, columns, rows, cut))
+    .filter(([outer]) => holdsDark(outer, light, cut, field, speck))
+    .flat()
+    .filter((ring) => Math.abs(ringArea(ring)) >= speck)
+    .map((ring) => {
+      const { points, corners } = thinned(ring, columns, rows);
+      const placed = points.map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]);
+      return corners.length > 0
+        ? fitWithCorners(placed, corners, true, FIT * cell)
+        : fitSmoothRing(placed, FIT * cell);
+    });
 }
 
-type GridPoint = readonly number[];
+/** Each outer ring with the holes in it; rings are [column, row, …]. */
+function withHoles(rings: readonly number[][]): number[][][] {
+  const regions = rings.filter((ring) => ringArea(ring) < 0).map((outer) => [outer]);
+  for (const hole of rings)
+    if (ringArea(hole) >= 0)
+      regions.find(([outer]) => regionContains([outer], [hole[0], hole[1]]))?.push(hole);
+  return regions;
+}
 
 /**
  * An isoline has about two points a cell and turns more slowly than that: every third one of a long one will do. Where it
  * runs along the border of the grid, far from the outline, it may turn sharply.
  */
 function thinned(
-  ring: readonly GridPoint[],
+  ring: readonly number[],
   columns: number,
   rows: number,
-): { readonly points: readonly GridPoint[]; readonly corners: readonly number[] } {
-  const stride = ring.length > 90 ? 3 : ring.length > 30 ? 2 : 1;
-  const isOut = ([c, r]: GridPoint) => c <= 0.5 || r <= 0.5 || c >= columns - 0.5 || r >= rows - 0.5;
-  const open = ring.slice(0, -1);
-  const turns = (k: number) => {
-    const [a, b, c] = [open[(k + open.length - 1) % open.length], open[k], open[(k + 1) % open.length]];
-    if (!isOut(b)) return false;
-    return !isOut(a) || !isOut(c) || (b[0] - a[0]) * (c[1] - b[1]) !== (b[1] - a[1]) * (c[0] - b[0]);
+): { readonly points: readonly Point[]; readonly corners: readonly number[] } {
+  const count = ring.length / 2;
+  const stride = count >= 90 ? 3 : count >= 30 ? 2 : 1;
+  const isOut = (k: number) => {
+    const [c, r] = [ring[2 * k], ring[2 * k + 1]];
+    return c <= 0.5 || r <= 0.5 || c >= columns - 0.5 || r >= rows - 0.5;
   };
-  const points: GridPoint[] = [];
+  const turns = (k: number) => {
+    const [a, b] = [(k + count - 1) % count, (k + 1) % count];
+    if (!isOut(a) || !isOut(b)) return true;
+    const [c, r] = [ring[2 * k], ring[2 * k + 1]];
+    return (c - ring[2 * a]) * (ring[2 * b + 1] - r) !== (r - ring[2 * a + 1]) * (ring[2 * b] - c);
+  };
+  const points: Point[] = [];
   const corners: number[] = [];
-  open.forEach((point, k) => {
-    const corner = turns(k);
-    if (corner) corners.push(points.length);
-    if (corner || (!isOut(point) && k % stride === 0)) points.push(point);
-  });
+  for (let k = 0; k < count; k++) {
+    const isBorder = isOut(k);
+    const isCorner = isBorder && turns(k);
+    if (isCorner) corners.push(points.length);
+    if (isCorner || (!isBorder && k % stride === 0)) points.push([ring[2 * k], ring[2 * k + 1]]);
+  }
   return { points, corners };
 }
 
-function areaOf(ring: readonly (readonly number[])[]): number {
-  let sum = 0;
-  for (let k = 1; k < ring.length; k++) sum += ring[k - 1][0] * ring[k][1] - ring[k][0] * ring[k - 1][1];
-  return sum / 2;
-}
-
-/** How many inside cells within a ring's box are darker than a cut; cells beyond the outline do not count. */
-function darkIn(
-  ring: readonly GridPoint[],
+/** Whether more than `speck` cells within a ring's box lie inside the outline and are darker than a cut. */
+function holdsDark(
+  ring: readonly number[],
   light: Float64Array,
   cut: number,
   { inside, columns, rows }: Pick<NormalField, "inside" | "columns" | "rows">,
-): number {
+  speck: number,
+): boolean {
   let [left, top, right, low] = [columns, rows, 0, 0];
-  for (const [c, r] of ring) {
-    left = Math.min(left, c);
-    right = Math.max(right, c);
-    top = Math.min(top, r);
-    low = Math.max(low, r);
+  for (let k = 0; k < ring.length; k += 2) {
+    left = Math.min(left, ring[k]);
+    right = Math.max(right, ring[k]);
+    top = Math.min(top, ring[k + 1]);
+    low = Math.max(low, ring[k + 1]);
   }
   let count = 0;
   for (let r = Math.max(0, Math.floor(top)); r < Math.min(rows, Math.ceil(low)); r++)
     for (let c = Math.max(0, Math.floor(left)); c < Math.min(columns, Math.ceil(right)); c++)
-      if (inside[r * columns + c] && light[r * columns + c] < cut) count++;
-  return count;
+      if (inside[r * columns + c] && light[r * columns + c] < cut && ++count >= speck) return true;
+  return false;
 }

@@ -4,7 +4,7 @@
  */
 import { between, curveCount, pointAt } from "../geometry/cubic.ts";
 import { distance, type Point } from "../geometry/point.ts";
-import { leastSquares } from "./fit.ts";
+import { leastSquares, placesOf } from "./least-cubic.ts";
 
 export const pointOf = (chain: readonly number[], index: number): Point => [
   chain[6 * index],
@@ -209,10 +209,10 @@ export function withPointRemoved(
   const leaving = directionOr([at[o + 2] - p0[0], at[o + 3] - p0[1]], p0, [at[o + 6], at[o + 7]], 1);
   const arriving = directionOr([at[o + 10] - p3[0], at[o + 11] - p3[1]], p3, [at[o + 6], at[o + 7]], 1);
   const piece = at.slice(o, o + 14);
-  const us = Array.from({ length: FIT_STEPS + 1 }, (_, k) => k / FIT_STEPS);
-  const places = us.map((u) => pointAt(piece, 2 * u));
-  const [, first, second] = leastSquares(places, us, leaving, arriving);
-  return [...at.slice(0, o + 2), ...first, ...second, ...p3, ...at.slice(o + 14)];
+  const us = Float64Array.from({ length: FIT_STEPS + 1 }, (_, k) => k / FIT_STEPS);
+  const { xy } = placesOf(Array.from(us, (u) => pointAt(piece, 2 * u)));
+  const joined = leastSquares({ xy, us }, 0, FIT_STEPS, leaving, arriving);
+  return [...at.slice(0, o), ...joined, ...at.slice(o + 14)];
 }
 
 const FIT_STEPS = 12;

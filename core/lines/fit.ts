@@ -1,8 +1,17 @@
 /**
- * Smooth cubics through hand-drawn points: least-squares fitting with reparametrisation, split at the worst point
- * until within tolerance. Schneider, "An algorithm for automatically fitting digitized curves", Graphics Gems, 1990.
+ * Smooth cubics through hand-drawn points: each span is fitted by least squares (least-cubic.ts) and split at its worst point until
+ * that is within tolerance. Schneider, "An algorithm for automatically fitting digitized curves", Graphics Gems, 1990.
  */
 import { distance, type Point } from "../geometry/point.ts";
+import {
+  improve,
+  leastSquares,
+  type Places,
+  placeAt,
+  placesOf,
+  setByChords,
+  worstOf,
+} from "./least-cubic.ts";
 
 /** A closed chain of cubics (geometry/cubic.ts) within `tolerance` page units of the points and the line home. */
 export function fitClosed(points: readonly Point[], tolerance: number): number[] {
@@ -67,7 +76,7 @@ function fitPoints(
 ): number[] {
   if (points.length < 2) return [...points[0], ...points[0], ...points[0], ...points[0]];
   const chain: number[] = [points[0][0], points[0][1]];
-  fitSpan(points, leaving, arriving, tolerance, chain);
+  fitSpan({ places: placesOf(points), tolerance, chain }, 0, points.length - 1, leaving, arriving);
   return chain;
 }
 
@@ -80,119 +89,38 @@ function unit(from: Point, to: Point): Point {
 
 const ROUNDS = 4;
 
-function fitSpan(
-  points: readonly Point[],
-  leaving: Point,
-  arriving: Point,
-  tolerance: number,
-  chain: number[],
-): void {
-  const last = points[points.length - 1];
-  if (points.length === 2) {
-    const third = distance(points[0], last) / 3;
-    push(chain, along(points[0], leaving, third), along(last, arriving, third), last);
+interface Fitting {
+  readonly places: Places;
+  /** Page units. */
+  readonly tolerance: number;
+  /** What is fitted so far. */
+  readonly chain: number[];
+}
+
+/** Adds cubics for points `from` to `to`. */
+function fitSpan(fitting: Fitting, from: number, to: number, leaving: Point, arriving: Point): void {
+  const { places, tolerance, chain } = fitting;
+  if (to === from + 1) {
+    const [first, last] = [placeAt(places, from), placeAt(places, to)];
+    const third = distance(first, last) / 3;
+    chain.push(first[0] + leaving[0] * third, first[1] + leaving[1] * third);
+    chain.push(last[0] + arriving[0] * third, last[1] + arriving[1] * third, last[0], last[1]);
     return;
   }
-  let us = chordLengths(points);
+  setByChords(places, from, to);
   for (let round = 0; round < ROUNDS; round++) {
-    const curve = leastSquares(points, us, leaving, arriving);
-    const worst = worstPoint(points, us, curve);
-    if (worst.error <= tolerance) {
-      push(chain, curve[1], curve[2], last);
+    const cubic = leastSquares(places, from, to, leaving, arriving);
+    const { index, error } = worstOf(places, from, to, cubic);
+    if (error <= tolerance) {
+      chain.push(cubic[2], cubic[3], cubic[4], cubic[5], cubic[6], cubic[7]);
       return;
     }
-    if (worst.error > tolerance * 16 || round === ROUNDS - 1) {
-      const at = worst.index;
-      const through = unit(points[at + 1], points[at - 1]);
-      fitSpan(points.slice(0, at + 1), leaving, through, tolerance, chain);
-      fitSpan(points.slice(at), [-through[0], -through[1]], arriving, tolerance, chain);
+    if (error > tolerance * 16 || round === ROUNDS - 1) {
+      const through = unit(placeAt(places, index + 1), placeAt(places, index - 1));
+      fitSpan(fitting, from, index, leaving, through);
+      fitSpan(fitting, index, to, [-through[0], -through[1]], arriving);
       return;
     }
-    us = us.map((u, i) => improved(curve, points[i], u));
+    improve(places, from, to, cubic);
   }
-}
-
-const push = (chain: number[], a: Point, b: Point, end: Point) => chain.push(...a, ...b, ...end);
-const along = (p: Point, direction: Point, by: number): Point => [
-  p[0] + direction[0] * by,
-  p[1] + direction[1] * by,
-];
-
-function chordLengths(points: readonly Point[]): number[] {
-  const us = [0];
-  for (let i = 1; i < points.length; i++) us.push(us[i - 1] + distance(points[i - 1], points[i]));
-  return us.map((u) => u / us[us.length - 1]);
-}
-
-type Cubic = readonly [Point, Point, Point, Point];
-
-/** The cubic nearest to points at parameters `us`, with its ends and their directions given. */
-export function leastSquares(
-  points: readonly Point[],
-  us: readonly number[],
-  leaving: Point,
-  arriving: Point,
-): Cubic {
-  const first = points[0];
-  const last = points[points.length - 1];
-  let [c00, c01, c11, x0, x1] = [0, 0, 0, 0, 0];
-  points.forEach((p, i) => {
-    const u = us[i];
-    const s = 1 - u;
-    const b1 = 3 * u * s * s;
-    const b2 = 3 * u * u * s;
-    const start = s * s * s + b1;
-    const end = u * u * u + b2;
-    c00 += b1 * b1;
-    c01 += b1 * b2 * (leaving[0] * arriving[0] + leaving[1] * arriving[1]);
-    c11 += b2 * b2;
-    const rx = p[0] - first[0] * start - last[0] * end;
-    const ry = p[1] - first[1] * start - last[1] * end;
-    x0 += b1 * (leaving[0] * rx + leaving[1] * ry);
-    x1 += b2 * (arriving[0] * rx + arriving[1] * ry);
-  });
-  const det = c00 * c11 - c01 * c01;
-  const span = distance(first, last);
-  let a = det ? (x0 * c11 - x1 * c01) / det : 0;
-  let b = det ? (c00 * x1 - c01 * x0) / det : 0;
-  // A handle longer than the way itself meets the points and leaves them in between.
-  const way = points.reduce((sum, p, i) => (i > 0 ? sum + distance(points[i - 1], p) : 0), 0);
-  if (!(a > span * 1e-3 && b > span * 1e-3 && a <= way && b <= way)) a = b = span / 3;
-  return [first, along(first, leaving, a), along(last, arriving, b), last];
-}
-
-const bezier = ([p0, p1, p2, p3]: Cubic, u: number, k: 0 | 1): number => {
-  const s = 1 - u;
-  return s * s * s * p0[k] + 3 * s * s * u * p1[k] + 3 * s * u * u * p2[k] + u * u * u * p3[k];
-};
-
-function worstPoint(
-  points: readonly Point[],
-  us: readonly number[],
-  curve: Cubic,
-): { index: number; error: number } {
-  let index = Math.max(1, points.length >> 1);
-  let error = 0;
-  for (let i = 1; i < points.length - 1; i++) {
-    const off = Math.hypot(bezier(curve, us[i], 0) - points[i][0], bezier(curve, us[i], 1) - points[i][1]);
-    if (off > error) {
-      error = off;
-      index = i;
-    }
-  }
-  return { index, error };
-}
-
-/** One Newton step of u towards the point of the curve nearest to p. */
-function improved(curve: Cubic, p: Point, u: number): number {
-  const [p0, p1, p2, p3] = curve;
-  const s = 1 - u;
-  const first = (k: 0 | 1) =>
-    3 * (s * s * (p1[k] - p0[k]) + 2 * s * u * (p2[k] - p1[k]) + u * u * (p3[k] - p2[k]));
-  const second = (k: 0 | 1) => 6 * (s * (p2[k] - 2 * p1[k] + p0[k]) + u * (p3[k] - 2 * p2[k] + p1[k]));
-  const dx = bezier(curve, u, 0) - p[0];
-  const dy = bezier(curve, u, 1) - p[1];
-  const top = dx * first(0) + dy * first(1);
-  const bottom = first(0) ** 2 + first(1) ** 2 + dx * second(0) + dy * second(1);
-  return bottom === 0 ? u : Math.max(0, Math.min(1, u - top / bottom));
 }

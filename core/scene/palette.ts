@@ -53,6 +53,7 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
   if (before) return before;
   const names = variableNames({ tin });
   const tones = new Map<string, Tone>();
+  const mixes = new Map<string, Tone>();
   const byPaint = new WeakMap<Paint, Tone>();
   const made = new WeakMap<Tone, Paint | Mixed>();
   const toneOf = (paint: Paint): Tone => {
@@ -82,8 +83,11 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
     const opacity = (one.opacity ?? 1) * (1 - share) + (other.opacity ?? 1) * share;
     // No name of a colour has an underscore in it.
     const name = `${one.variable}_${other.variable}_${Math.round(share * 1000)}${mix === "srgb" ? "_s" : ""}`;
+    const before = mixes.get(name);
+    if (before) return before;
     const tone = shared(mixed(one.value, other.value, share, mix), name, opacity);
     made.set(tone, { a, b, share, mix });
+    mixes.set(name, tone);
     return tone;
   };
   const palette = { toneOf, mixOf, madeOf: (tone: Tone) => made.get(tone) };
