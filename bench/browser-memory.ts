@@ -1,5 +1,6 @@
-/** What the browser that this program started keeps in memory. */
+/** What the browser that this program started keeps in memory of its own: the files of its program, which all processes share, are not counted. */
 import { execSync } from "node:child_process";
+import { readFileSync } from "node:fs";
 
 /** Bytes that it keeps for itself, all its processes together. */
 export const memoryOfChromium = (): number => memoryOf(() => true);
@@ -8,7 +9,7 @@ export const memoryOfChromium = (): number => memoryOf(() => true);
 export const memoryOfPages = (): number => memoryOf((command) => command.includes("--type=renderer"));
 
 function memoryOf(counts: (command: string) => boolean): number {
-  const rows = execSync("ps -eo pid,ppid,rss,args", { encoding: "utf8", maxBuffer: 2 ** 24 })
+  const rows = execSync("ps -eo pid,ppid,args", { encoding: "utf8", maxBuffer: 2 ** 24 })
     .trim()
     .split("\n")
     .slice(1)
@@ -17,13 +18,24 @@ function memoryOf(counts: (command: string) => boolean): number {
   let found = 0;
   for (let grew = true; grew; ) {
     grew = false;
-    for (const [pid, parent, rss, ...args] of rows) {
+    for (const [pid, parent, ...args] of rows) {
       if (!own.has(parent) || own.has(pid)) continue;
       own.add(pid);
       grew = true;
       const command = args.join(" ");
-      if (command.includes("chrom") && counts(command)) found += 1024 * Number(rss);
+      if (command.includes("chrom") && counts(command)) found += ownMemory(pid);
     }
   }
   return found;
+}
+
+/** Bytes of a process that no file stands behind; none where it has ended meanwhile. */
+function ownMemory(pid: string): number {
+  try {
+    const status = readFileSync(`/proc/${pid}/status`, "utf8");
+    const kilobytes = [...status.matchAll(/^(?:RssAnon|RssShmem|VmSwap):\s+(\d+) kB$/gm)];
+    return kilobytes.reduce((sum, [, count]) => sum + 1024 * Number(count), 0);
+  } catch {
+    return 0;
+  }
 }

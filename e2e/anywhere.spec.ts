@@ -4,6 +4,7 @@ import { expect, type Page } from "@playwright/test";
 import { readSvg } from "../core/formats/svg-read.ts";
 import type { Box, Point } from "../core/geometry/point.ts";
 import type { Pocket } from "../core/pockets/pockets.ts";
+import { sampleOf } from "../testing/long-runs.ts";
 import {
   artColour,
   clickPage,
@@ -95,7 +96,7 @@ async function pourAndTakeHome(page: Page, svg: string): Promise<void> {
   expect(bytes.toString()).toMatch(/--radish:\s*#c23f5a/);
 }
 
-for (const [file, title] of Object.entries(DEMOS)) {
+for (const [file, title] of sampleOf(Object.entries(DEMOS), 2)) {
   test(`${title} is coloured and taken home`, async ({ page }) => {
     await openDemo(page, title);
     await pourAndTakeHome(page, demoFile(file));
@@ -109,7 +110,7 @@ test("the coloured demo is coloured further", async ({ page }) => {
   await expect.poll(async () => hexOf(await artColour(page, [320, 800]))).toBe("#e6a93a");
 });
 
-for (const name of ICONS) {
+for (const name of sampleOf(ICONS, 2)) {
   test(`an icon from elsewhere (${name}) is coloured and taken home`, async ({ page }) => {
     const svg = readFileSync(`node_modules/lucide-static/icons/${name}.svg`, "utf8");
     await openFile(page, `${name}.svg`, svg);

@@ -84,7 +84,7 @@ export const paper = (page: Page) => page.locator("#paper");
 
 /** Goes to the drawer and waits until it has looked what it holds: before that it hears nothing. */
 export async function openDrawer(page: Page): Promise<void> {
-  await page.goto("/");
+  await page.goto("/", { waitUntil: "domcontentloaded" });
   await expect(
     page.getByText("Nothing here yet").or(page.getByRole("link", { name: /^Open / }).first()),
   ).toBeVisible();
