@@ -2,20 +2,28 @@
 import { execSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 
-/** Bytes that it keeps for itself, all its processes together. */
-export const memoryOfChromium = (): number => memoryOf(() => true);
+/** Bytes of all its processes together. */
+export const memoryOfChromium = (): number => processes().reduce((sum, { bytes }) => sum + bytes, 0);
 
-/** Bytes of the processes that pages, their workers and their canvases are in. */
-export const memoryOfPages = (): number => memoryOf((command) => command.includes("--type=renderer"));
+/** Bytes of the process of the only page that is open, with its workers and canvases: the others of its kind are small. */
+export const memoryOfPage = (): number =>
+  Math.max(
+    ...processes().flatMap(({ command, bytes }) => (command.includes("--type=renderer") ? bytes : [])),
+  );
 
-function memoryOf(counts: (command: string) => boolean): number {
+interface Process {
+  readonly command: string;
+  readonly bytes: number;
+}
+
+function processes(): Process[] {
   const rows = execSync("ps -eo pid,ppid,args", { encoding: "utf8", maxBuffer: 2 ** 24 })
     .trim()
     .split("\n")
     .slice(1)
     .map((row) => row.trim().split(/\s+/));
   const own = new Set([String(process.pid)]);
-  let found = 0;
+  const found: Process[] = [];
   for (let grew = true; grew; ) {
     grew = false;
     for (const [pid, parent, ...args] of rows) {
@@ -23,7 +31,7 @@ function memoryOf(counts: (command: string) => boolean): number {
       own.add(pid);
       grew = true;
       const command = args.join(" ");
-      if (command.includes("chrom") && counts(command)) found += ownMemory(pid);
+      if (command.includes("chrom")) found.push({ command, bytes: ownMemory(pid) });
     }
   }
   return found;

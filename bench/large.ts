@@ -4,7 +4,7 @@
  * longest of the same desk left alone. Needs a build (`npm run build`) and Chromium.
  */
 import type { Page } from "@playwright/test";
-import { memoryOfPages } from "./browser-memory.ts";
+import { memoryOfPage } from "./browser-memory.ts";
 import { goTo } from "./go-to.ts";
 import { withHost } from "./host.ts";
 import { judge } from "./judge.ts";
@@ -80,7 +80,7 @@ async function measure(page: Page, url: string, { name, strokes, side, aims }: C
     judge({
       area: "opening",
       what: `${name}: memory of the page, its workers and its pictures`,
-      measured: memoryOfPages() / 2 ** 20,
+      measured: memoryOfPage() / 2 ** 20,
       unit: "MB",
       aim: aims.memory,
     });

@@ -15,7 +15,7 @@ import { largestFirst } from "../geometry/order.ts";
 import { mix, type Point } from "../geometry/point.ts";
 import { UnionFind } from "../geometry/union-find.ts";
 import { ENDS, type EndReading, type Vertices, verticesOf } from "./free-vertices.ts";
-import { gateWidths, roomsOf } from "./gate-widths.ts";
+import { Gates, roomsOf } from "./gate-widths.ts";
 import { inkOf } from "./inked-map.ts";
 import type { PlanarMap } from "./planar-map.ts";
 import { arcToWall, gateAhead, MOST_ASTRAY } from "./stopping-short.ts";
@@ -39,8 +39,8 @@ export interface FreeSpace {
   readonly xy: Float64Array;
   /** Width in page units of each half-edge's gate; 0 on lines, Infinity beyond the drawing. */
   readonly width: Float64Array;
-  /** Where a gate is narrowest: ax, ay, bx, by for each half-edge, page units. */
-  readonly narrowest: Float64Array;
+  /** Where the gate of a half-edge is narrowest, page units. */
+  readonly across: Gates["across"];
   /** Room of each triangle in page units. */
   readonly room: Float64Array;
   /** One half-edge for each gate, widest first. */
@@ -61,11 +61,15 @@ const endGate = (a: number, b: number): number =>
 export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   const vertices = verticesOf(map, reading);
   const facing = reading.facing.map(({ from, to }) => [vertices.ids[from], vertices.ids[to]] as const);
-  const mesh = triangulate(vertices.steps, Int32Array.from([...vertices.wanted, ...facing.flat()]));
+  const wanted = new Int32Array(vertices.wanted.length + 2 * facing.length);
+  wanted.set(vertices.wanted);
+  wanted.set(facing.flat(), vertices.wanted.length);
+  const mesh = triangulate(vertices.steps, wanted);
   const leaving = halfEdgesAt(mesh, vertices, facing.flat());
   const passages = facing.map(([a, b]) => openEdge(mesh, leaving, a, b));
   const solid = fillInk(map, mesh, vertices.xy);
-  const { width, narrowest } = gateWidths(mesh, vertices);
+  const gates = new Gates(mesh, vertices);
+  const { width } = gates;
   const room = roomsOf(mesh, vertices, width);
   const { loose } = vertices;
   const roomNeeded = new Float64Array(mesh.triangles.length);
@@ -85,7 +89,7 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   for (const { vertex, kind, onward, tail, curvature } of reading.ends) {
     const v = vertices.ids[vertex];
     if (kind !== ENDS.anchored || v < 0 || paired.has(v)) continue;
-    const e = gateAhead(mesh, leaving.get(v) ?? [], vertices, width, narrowest, onward);
+    const e = gateAhead(mesh, leaving.get(v) ?? [], vertices, gates, onward);
     if (e < 0 || width[e] > tail * TAILS_AHEAD) continue;
     const bridge = arcToWall(vertices, walls, v, onward, curvature, MOST_ASTRAY * width[e]);
     for (const half of [e, mesh.twins[e]]) {
@@ -97,7 +101,7 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
     mesh,
     xy: vertices.xy,
     width,
-    narrowest,
+    across: (e) => gates.across(e),
     room,
     gates: gatesOf(mesh, width),
     roomNeeded,
@@ -239,9 +243,7 @@ export interface Opening {
 }
 
 export function openingOf(space: FreeSpace, e: number): Opening {
-  const n = space.narrowest;
-  const from: Point = [n[4 * e], n[4 * e + 1]];
-  const to: Point = [n[4 * e + 2], n[4 * e + 3]];
+  const [from, to] = space.across(e);
   return { width: space.width[e], at: mix(from, to, 0.5), from, to, bridge: clearBridge(space, e, from, to) };
 }
 

@@ -1,58 +1,107 @@
 /** How wide the gates between triangles of the free space are, and how roomy the triangles. Page units. */
+import type { Point } from "../geometry/point.ts";
 import type { Vertices } from "./free-vertices.ts";
 import { nextInTriangle } from "./triangle-mesh.ts";
 import type { Triangulation } from "./triangulation.ts";
 
 /**
- * A gate is as wide as the way between the lines its two ends lie on: from either end to the nearest point of the
- * wanted edges at the other.
+ * Gates by their half-edges. A gate is as wide as the way between the lines its two ends lie on: from either end to the nearest
+ * point of the wanted edges at the other.
  */
-export function gateWidths(mesh: Triangulation, { xy, wanted, frameFrom }: Vertices) {
-  const start = new Int32Array(xy.length / 2 + 1);
-  for (let k = 0; k < wanted.length; k++) start[wanted[k]]++;
-  for (let v = 1; v < start.length; v++) start[v] += start[v - 1];
-  const beside = new Int32Array(wanted.length);
-  for (let k = wanted.length - 1; k >= 0; k--) beside[--start[wanted[k]]] = wanted[k ^ 1];
+export class Gates {
+  /** Of each half-edge: 0 on lines, Infinity beyond the drawing. */
+  readonly width: Float64Array;
+  /** The far ends of the wanted edges at vertex v are `beside[k]` for k from `start[v]` to `start[v + 1]`. */
+  private readonly start: Int32Array;
+  private readonly beside: Int32Array;
 
-  const width = new Float64Array(mesh.triangles.length);
-  const narrowest = new Float64Array(mesh.triangles.length * 4);
-  /** Records the gate from vertex v to the line piece from p to q, where it is narrower than the known one. */
-  const note = (e: number, v: number, p: number, q: number, flip: boolean) => {
-    const x = xy[2 * v];
-    const y = xy[2 * v + 1];
+  constructor(
+    private readonly mesh: Triangulation,
+    private readonly vertices: Vertices,
+  ) {
+    const { wanted, xy } = vertices;
+    this.start = new Int32Array(xy.length / 2 + 1);
+    for (let k = 0; k < wanted.length; k++) this.start[wanted[k]]++;
+    for (let v = 1; v < this.start.length; v++) this.start[v] += this.start[v - 1];
+    this.beside = new Int32Array(wanted.length);
+    for (let k = wanted.length - 1; k >= 0; k--) this.beside[--this.start[wanted[k]]] = wanted[k ^ 1];
+    this.width = this.widths();
+  }
+
+  /** Where a gate is narrowest: from a place at its one end to one at its other, as the lower of its half-edges goes. */
+  across(e: number): readonly [from: Point, to: Point] {
+    const { triangles, twins } = this.mesh;
+    const lower = twins[e] >= 0 && twins[e] < e ? twins[e] : e;
+    const [a, b] = [triangles[lower], triangles[nextInTriangle(lower)]];
+    const [atA, atB] = [this.nearest(a, b), this.nearest(b, a)];
+    const { xy } = this.vertices;
+    return atA.squared <= atB.squared
+      ? [[xy[2 * a], xy[2 * a + 1]], atA.at]
+      : [atB.at, [xy[2 * b], xy[2 * b + 1]]];
+  }
+
+  private widths(): Float64Array {
+    const { triangles, twins, fixed } = this.mesh;
+    const { frameFrom } = this.vertices;
+    const width = new Float64Array(triangles.length);
+    for (let e = 0; e < triangles.length; e++) {
+      const twin = twins[e];
+      if (fixed[e] || (twin >= 0 && twin < e)) continue;
+      const a = triangles[e];
+      const b = triangles[nextInTriangle(e)];
+      const isBeyond = a >= frameFrom || b >= frameFrom;
+      width[e] = isBeyond ? Infinity : Math.sqrt(Math.min(this.gap(a, b), this.gap(b, a)));
+      if (twin >= 0) width[twin] = width[e];
+    }
+    return width;
+  }
+
+  /** From vertex v to the wanted edges at vertex u, squared. */
+  private gap(v: number, u: number): number {
+    const { start, beside } = this;
+    let least = this.squared(v, u, u);
+    for (let k = start[u]; k < start[u + 1]; k++) {
+      if (beside[k] === v) continue;
+      const one = this.squared(v, u, beside[k]);
+      if (one < least) least = one;
+    }
+    return least;
+  }
+
+  /** From vertex v to the segment from vertex p to vertex q, squared. */
+  private squared(v: number, p: number, q: number): number {
+    const { xy } = this.vertices;
+    const t = this.along(v, p, q);
+    const dx = xy[2 * v] - (xy[2 * p] + t * (xy[2 * q] - xy[2 * p]));
+    const dy = xy[2 * v + 1] - (xy[2 * p + 1] + t * (xy[2 * q + 1] - xy[2 * p + 1]));
+    return dx * dx + dy * dy;
+  }
+
+  /** How far along the segment from vertex p to vertex q the place nearest to vertex v lies, 0 to 1. */
+  private along(v: number, p: number, q: number): number {
+    const { xy } = this.vertices;
     const dx = xy[2 * q] - xy[2 * p];
     const dy = xy[2 * q + 1] - xy[2 * p + 1];
     const length = dx * dx + dy * dy;
-    const along = length === 0 ? 0 : ((x - xy[2 * p]) * dx + (y - xy[2 * p + 1]) * dy) / length;
-    const t = along < 0 ? 0 : along > 1 ? 1 : along;
-    const nx = xy[2 * p] + t * dx;
-    const ny = xy[2 * p + 1] + t * dy;
-    const gap = lengthOf(x - nx, y - ny);
-    if (gap >= width[e]) return;
-    width[e] = gap;
-    const near = flip ? 2 : 0;
-    narrowest[4 * e + near] = x;
-    narrowest[4 * e + near + 1] = y;
-    narrowest[4 * e + 2 - near] = nx;
-    narrowest[4 * e + 3 - near] = ny;
-  };
-  for (let e = 0; e < mesh.triangles.length; e++) {
-    const twin = mesh.twins[e];
-    if (mesh.fixed[e] || (twin >= 0 && twin < e)) continue;
-    const a = mesh.triangles[e];
-    const b = mesh.triangles[nextInTriangle(e)];
-    width[e] = Infinity;
-    if (a < frameFrom && b < frameFrom) {
-      note(e, a, b, b, false);
-      for (let k = start[b]; k < start[b + 1]; k++) if (beside[k] !== a) note(e, a, b, beside[k], false);
-      for (let k = start[a]; k < start[a + 1]; k++) if (beside[k] !== b) note(e, b, a, beside[k], true);
-    }
-    if (twin >= 0) {
-      width[twin] = width[e];
-      narrowest.copyWithin(twin * 4, e * 4, e * 4 + 4);
-    }
+    const t =
+      length === 0 ? 0 : ((xy[2 * v] - xy[2 * p]) * dx + (xy[2 * v + 1] - xy[2 * p + 1]) * dy) / length;
+    return t < 0 ? 0 : t > 1 ? 1 : t;
   }
-  return { width, narrowest };
+
+  /** The place nearest to vertex v on the wanted edges at vertex u. */
+  private nearest(v: number, u: number): { readonly squared: number; readonly at: Point } {
+    const { xy } = this.vertices;
+    const { start, beside } = this;
+    let far = u;
+    for (let k = start[u]; k < start[u + 1]; k++)
+      if (beside[k] !== v && this.squared(v, u, beside[k]) < this.squared(v, u, far)) far = beside[k];
+    const t = this.along(v, u, far);
+    const at: Point = [
+      xy[2 * u] + t * (xy[2 * far] - xy[2 * u]),
+      xy[2 * u + 1] + t * (xy[2 * far + 1] - xy[2 * u + 1]),
+    ];
+    return { squared: this.squared(v, u, far), at };
+  }
 }
 
 /**

@@ -1,6 +1,7 @@
 /** Lines that stop short of another: which gate lies ahead of an end, and the way the line would go on through it. */
 import type { Point } from "../geometry/point.ts";
 import type { Vertices } from "./free-vertices.ts";
+import type { Gates } from "./gate-widths.ts";
 import { nextInTriangle } from "./triangle-mesh.ts";
 import type { Triangulation } from "./triangulation.ts";
 import type { Walls } from "./walls.ts";
@@ -13,8 +14,7 @@ export function gateAhead(
   mesh: Triangulation,
   leaving: readonly number[],
   { loose }: Vertices,
-  width: Float64Array,
-  narrowest: Float64Array,
+  gates: Gates,
   onward: Point,
 ): number {
   let best = -1;
@@ -22,11 +22,10 @@ export function gateAhead(
   for (const e of leaving) {
     if (mesh.fixed[e] || mesh.twins[e] < 0) continue;
     if (loose[mesh.triangles[nextInTriangle(e)]]) continue;
-    const from = 4 * e;
-    const x = narrowest[from + 2] - narrowest[from];
-    const y = narrowest[from + 3] - narrowest[from + 1];
+    const [from, to] = gates.across(e);
+    const [x, y] = [to[0] - from[0], to[1] - from[1]];
     const straight = (x * onward[0] + y * onward[1]) / Math.hypot(x, y);
-    const cost = width[e] * (2 - straight);
+    const cost = gates.width[e] * (2 - straight);
     if (!(straight >= AHEAD && cost < least)) continue;
     least = cost;
     best = e;

@@ -29,7 +29,8 @@ export function triangulate(xy: Float64Array, wanted: Int32Array): Triangulation
 /** Delaunay triangles; recomputed exactly in the rare case that rounding made some overlap. */
 function delaunay(xy: Float64Array): Pick<TriangleMesh, "triangles" | "twins"> {
   const { triangles, halfedges } = new Delaunator(xy);
-  const quick = { triangles: Int32Array.from(triangles), twins: Int32Array.from(halfedges) };
+  const { buffer, byteOffset, length } = triangles;
+  const quick = { triangles: new Int32Array(buffer, byteOffset, length), twins: halfedges };
   const mesh = new TriangleMesh(xy, quick.triangles, quick.twins);
   for (let e = 0; e < triangles.length; e += 3)
     if (!(mesh.turn(triangles[e], triangles[e + 1], triangles[e + 2]) < 0)) return exactDelaunay(xy);
