@@ -2,9 +2,10 @@ import { describe, expect, it } from "vitest";
 import { strokeOf } from "../../testing/drawings.ts";
 import { randomFrom } from "../../testing/random.ts";
 import { difference } from "./difference.ts";
-import { entitiesOf, patched } from "./entities.ts";
+import { entitiesOf } from "./entities.ts";
 import { applyEdit, beginHistory, type Edit, undo } from "./history.ts";
 import { defaultPage, newDrawing } from "./new-drawing.ts";
+import { patched } from "./patched.ts";
 
 const stroke = (id: string) =>
   strokeOf(id, 1, [

@@ -2,7 +2,7 @@
  * What is in the tables of drawings that nobody changes any more, as lists. To list ten thousand entries of an object takes
  * milliseconds and to copy a list next to nothing, so each table is listed once, and an edit hands the lists on.
  */
-import { applyPatches, type Patch } from "immer";
+import type { Patch } from "immer";
 import type { Drawing, Table } from "./drawing.ts";
 import { FIELD_NAMES, FIELDS } from "./fields.ts";
 
@@ -15,13 +15,6 @@ export function entitiesOf<T>(table: Table<T>): readonly T[] {
   const listed = Object.values(table);
   lists.set(table, listed);
   return listed;
-}
-
-/** What patches make of a drawing. */
-export function patched(before: Drawing, patches: Patch[]): Drawing {
-  const after = applyPatches(before, patches);
-  handOnLists(before, after, patches);
-  return after;
 }
 
 /** Where more entities of a table have changed, it is listed anew. */

@@ -6,10 +6,12 @@ import { applyPatches, type Draft, enablePatches, type Patch, produceWithPatches
 import { bounded } from "./bounded.ts";
 import { difference } from "./difference.ts";
 import type { Drawing, SheetName } from "./drawing.ts";
-import { handOnLists, patched } from "./entities.ts";
+import { handOnLists } from "./entities.ts";
 import { FIELDS, type FieldName } from "./fields.ts";
 import { withMissingColours } from "./missing-colours.ts";
+import { type Few, narrowed, widened } from "./narrowed.ts";
 import { withMissingParts } from "./parts.ts";
+import { patched } from "./patched.ts";
 import { upgradedDrawing } from "./upgrade.ts";
 
 enablePatches();
@@ -22,6 +24,8 @@ export interface Edit {
   readonly merge?: string;
   /** Whether it is one of those that open and close things, and so is never refused for being closed. */
   readonly opens?: true;
+  /** Entities of long tables that it looks at: of those tables `change` is given no others. */
+  readonly few?: Few;
   readonly change: (draft: Draft<Drawing>) => void;
 }
 
@@ -52,10 +56,12 @@ export interface Move {
 export const beginHistory = (drawing: Drawing): History => ({ drawing, steps: [], cursor: 0 });
 
 /** Applies an edit; undefined when it changes nothing. */
-export function applyEdit(history: History, { label, merge, change }: Edit): Move | undefined {
-  const [after, ...ways] = produceWithPatches(history.drawing, change);
+export function applyEdit(history: History, { label, merge, few = {}, change }: Edit): Move | undefined {
+  const narrow = narrowed(history.drawing, few);
+  const [after, ...ways] = produceWithPatches(narrow, change);
   if (ways[0].length === 0) return undefined;
-  const changed = { drawing: after, patches: ways[0], inverse: ways[1] };
+  const whole = widened(history.drawing, few, narrow, after);
+  const changed = { drawing: whole, patches: ways[0], inverse: ways[1] };
   const { drawing, patches, inverse, brought, wrong } = bounded(history.drawing, changed);
   handOnLists(history.drawing, drawing, patches);
   const done = history.steps.slice(0, history.cursor);

@@ -33,6 +33,7 @@ export const changeLines = (
   { name, hidden, locked }: { readonly name?: string; readonly hidden?: boolean; readonly locked?: boolean },
 ): Edit => ({
   label: lineChangeLabel(ids.length, { name, hidden, locked }),
+  few: { strokes: ids, inkShapes: ids },
   change: (draft) => {
     for (const id of ids) {
       const line = draft.strokes[id] ?? draft.inkShapes[id];
@@ -69,6 +70,7 @@ export const reshapeLines = (
   sheet: "ink",
   label,
   merge,
+  few: { strokes: [...shapes.keys()] },
   change: (draft) => {
     followWithBridges(draft, shapes);
     for (const [name, points] of shapes) {
@@ -114,6 +116,7 @@ export const changeStrokes = (
   sheet: "ink",
   label: `Change ${countLines(ids.length)}`,
   merge: `strokes-${ids.join()}-${Object.keys(change).join()}`,
+  few: { strokes: ids, inkShapes: ids },
   change: (draft) => {
     for (const id of ids) {
       const line = draft.strokes[id] ?? draft.inkShapes[id];
@@ -175,6 +178,7 @@ export function transformLines(
     sheet: "ink",
     label,
     merge,
+    few: { strokes: lines, inkShapes: lines, pours: pours.map(({ id }) => id) },
     change: (draft) => {
       for (const id of lines) {
         const stroke = from.strokes[id];

@@ -116,6 +116,9 @@ function tried(kind: string, seed: number): string[] {
   for (let step = 0; step < STEPS; step++) {
     const found = hand.next(history.drawing);
     const move = found && applyEdit(history, found.edit);
+    // What an edit says it looks at is all that it looks at.
+    if (found?.edit.few)
+      expect(move, found.edit.label).toEqual(applyEdit(history, { ...found.edit, few: undefined }));
     if (!found || !move || move.wrong!.length > 0) continue;
     made.push(found.name);
     const said = `${kind}, seed ${seed}: ${made.join(", ")}`;
