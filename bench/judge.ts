@@ -3,6 +3,7 @@
  * (`npm run docs:draw`).
  */
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { slowness } from "../testing/long-runs.ts";
 
 const FIGURES = "docs/figures/performance.json";
 
@@ -18,16 +19,26 @@ export interface Figure {
   readonly more?: boolean;
   /** What bounds it from beyond, in the same unit, where that was measured in the same run. */
   readonly limit?: { readonly what: string; readonly measured: number };
+  /** How many times slower than a quiet machine this one was just then (testing/long-runs.ts); of times alone. */
+  readonly pace?: number;
 }
 
 export const isReached = ({ measured, aim, more }: Figure): boolean =>
   more ? measured >= aim : measured <= aim;
 
-export function judge(figure: Figure): void {
-  const { what, measured, unit, aim, more, limit } = figure;
+const TIMES = ["ms", "s"];
+/** One look at the machine may meet a moment of its own. */
+const LOOKS = 3;
+
+const paceNow = (): number =>
+  Array.from({ length: LOOKS }, slowness).sort((a, b) => a - b)[Math.floor(LOOKS / 2)];
+
+export function judge(one: Omit<Figure, "pace">): void {
+  const figure = TIMES.includes(one.unit) ? { ...one, pace: paceNow() } : one;
+  const { what, measured, unit, aim, more, limit, pace = 1 } = figure as Figure;
   const beyond = limit ? `; ${limit.what} ${short(limit.measured)} ${unit}` : "";
   console.log(
-    `  ${what.padEnd(44)} ${short(measured)} ${unit} (aim ${more ? "at least" : "at most"} ${aim}${beyond}): ${isReached(figure) ? "reached" : "MISS"}`,
+    `  ${what.padEnd(44)} ${short(measured)} ${unit} (aim ${more ? "at least" : "at most"} ${aim}${beyond}): ${isReached(figure) ? "reached" : "MISS"}${pace > 1 ? `, the machine ${pace.toFixed(1)} times slower than quiet` : ""}`,
   );
   if (process.env.KEEP_FIGURES) keep(figure);
 }

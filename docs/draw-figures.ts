@@ -95,11 +95,10 @@ function drawGates(): void {
     const [a, b] = [at(mesh.triangles[e]), at(mesh.triangles[nextInTriangle(e)])];
     if (shows(box, a, b)) gates += `M${a.map((n) => n.toFixed(1))}L${b.map((n) => n.toFixed(1))}`;
   }
-  const n = space.narrowest;
-  const openings = openingGates(space, 40).map(
-    (e) =>
-      `<path stroke="${EMBER}" stroke-width="2.4" stroke-linecap="round" d="M${n[4 * e]} ${n[4 * e + 1]}L${n[4 * e + 2]} ${n[4 * e + 3]}"/>`,
-  );
+  const openings = openingGates(space, 40).map((e) => {
+    const [[ax, ay], [bx, by]] = space.across(e);
+    return `<path stroke="${EMBER}" stroke-width="2.4" stroke-linecap="round" d="M${ax} ${ay}L${bx} ${by}"/>`;
+  });
   figure("gates", box, [
     ...inkOf(map, 1),
     `<path fill="none" stroke="${FERN}" stroke-width="0.5" d="${gates}"/>`,

@@ -48,17 +48,17 @@ ${[...ticks, ...rows].join("\n")}
 }
 
 const rowOf = (figure: Figure): string => {
-  const { what, measured, unit, aim, more, limit } = figure;
+  const { what, measured, unit, aim, more, limit, pace } = figure;
   const beyond = limit ? `${short(limit.measured)} ${unit} (${limit.what})` : "";
-  return `| ${what} | ${short(measured)} ${unit} | ${more ? "at least" : "at most"} ${aim} ${unit} | ${beyond} | ${isReached(figure) ? "reached" : "**no**"} |`;
+  return `| ${what} | ${short(measured)} ${unit} | ${more ? "at least" : "at most"} ${aim} ${unit} | ${beyond} | ${pace ? pace.toFixed(1) : ""} | ${isReached(figure) ? "reached" : "**no**"} |`;
 };
 
 const sectionOf = (area: Area, figures: readonly Figure[]): string =>
   [
     `## ${AREAS[area]}`,
     "",
-    "| | Measured | Aim | Limit | |",
-    "|---|---|---|---|---|",
+    "| | Measured | Aim | Limit | Pace | |",
+    "|---|---|---|---|---|---|",
     ...figures.map(rowOf),
     "",
   ].join("\n");

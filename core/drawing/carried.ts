@@ -14,6 +14,7 @@ import type {
   Pour,
   Shade,
 } from "./drawing.ts";
+import { entitiesOf } from "./entities.ts";
 import { partOf } from "./parts.ts";
 
 /** What carrying needs to know of a pocket. */
@@ -40,13 +41,13 @@ export interface Carried {
 export function carriedBy(from: Drawing, ids: readonly string[], pockets: readonly Ground[]): Carried {
   const moved = new Set(ids);
   const whole = wholeParts(from, moved);
-  const echoes = [...Object.values(from.strokes), ...Object.values(from.inkShapes)].filter(
+  const echoes = [...entitiesOf(from.strokes), ...entitiesOf(from.inkShapes)].filter(
     (line) => line.echo && whole.has(partOf(line)),
   );
   const isNearest = nearestIsAmong(from, moved);
   const nearest = (one: { readonly part?: string }, at: Point) =>
     whole.has(partOf(one)) || isNearest(at, partOf(one));
-  const bridges = Object.values(from.bridges)
+  const bridges = entitiesOf(from.bridges)
     .map((bridge) => ({
       bridge,
       start: nearest(bridge, startOf(bridge)),
@@ -64,16 +65,16 @@ export function carriedBy(from: Drawing, ids: readonly string[], pockets: readon
   return {
     from,
     lines: [...ids, ...echoes.map(({ id }) => id)],
-    pours: Object.values(from.pours).filter(goesAlong),
-    shades: Object.values(from.shades).filter(goesAlong),
-    flatShapes: Object.values(from.flatShapes).filter((shape) =>
+    pours: entitiesOf(from.pours).filter(goesAlong),
+    shades: entitiesOf(from.shades).filter(goesAlong),
+    flatShapes: entitiesOf(from.flatShapes).filter((shape) =>
       placesOn(shape.outline).every((at) => nearest(shape, at)),
     ),
-    creases: Object.values(from.creases).filter((crease) =>
+    creases: entitiesOf(from.creases).filter((crease) =>
       placesOn([crease.points]).every((at) => nearest(crease, at)),
     ),
     bridges,
-    declined: Object.values(from.declined).filter((one) => nearest(one, one.at)),
+    declined: entitiesOf(from.declined).filter((one) => nearest(one, one.at)),
   };
 }
 
@@ -91,11 +92,11 @@ const CHORDS = 5e-4;
  */
 function enclosedBy({ strokes, inkShapes, bridges, page }: Drawing, ids: ReadonlySet<string>) {
   const lines = [
-    ...Object.values(strokes),
-    ...Object.values(inkShapes).flatMap(({ id, part, outline }) =>
+    ...entitiesOf(strokes),
+    ...entitiesOf(inkShapes).flatMap(({ id, part, outline }) =>
       outline.map((points) => ({ id, part, points, width: 0 })),
     ),
-    ...Object.values(bridges).map((bridge) => ({ ...bridge, width: 0 })),
+    ...entitiesOf(bridges).map((bridge) => ({ ...bridge, width: 0 })),
   ].filter(({ id }) => ids.has(id));
   return (around: readonly string[], [ring = []]: Ground["rings"], part: string): boolean => {
     const own = lines.filter((line) => partOf(line) === part);
@@ -127,7 +128,7 @@ export const endOf = ({ points }: Bridge): Point => [points[points.length - 2], 
 
 /** The parts whose lines are all among the given ones: everything that belongs to them goes along. */
 function wholeParts({ strokes, inkShapes }: Drawing, ids: ReadonlySet<string>): Set<string> {
-  const lines = [...Object.values(strokes), ...Object.values(inkShapes)].filter(({ echo }) => !echo);
+  const lines = [...entitiesOf(strokes), ...entitiesOf(inkShapes)].filter(({ echo }) => !echo);
   const left = new Set(lines.filter(({ id }) => !ids.has(id)).map(partOf));
   return new Set(lines.map(partOf).filter((part) => !left.has(part)));
 }
@@ -135,8 +136,8 @@ function wholeParts({ strokes, inkShapes }: Drawing, ids: ReadonlySet<string>): 
 /** Whether the line nearest to a place within its part is one of the given lines. */
 function nearestIsAmong({ strokes, inkShapes, page }: Drawing, ids: ReadonlySet<string>) {
   const all = [
-    ...Object.values(strokes).filter(({ echo }) => !echo),
-    ...Object.values(inkShapes).flatMap(({ id, outline, part }) =>
+    ...entitiesOf(strokes).filter(({ echo }) => !echo),
+    ...entitiesOf(inkShapes).flatMap(({ id, outline, part }) =>
       outline.map((points) => ({ id, points, part })),
     ),
   ];

@@ -4,7 +4,8 @@
  */
 import type { Bridge } from "../drawing/drawing.ts";
 import { curveCount, pointAt, stepsFor } from "../geometry/cubic.ts";
-import { type Box, boundsOf, type Coords, type Point } from "../geometry/point.ts";
+import { knownBox } from "../geometry/known-box.ts";
+import type { Coords, Point } from "../geometry/point.ts";
 import type { InkRegion } from "./ink-regions.ts";
 
 /** One line of the line work: a chain of cubics (see geometry/cubic.ts) in page units. */
@@ -66,16 +67,6 @@ export interface Lattice {
   readonly tolerance: number;
 }
 
-const boxes = new WeakMap<Coords, Box | null>();
-
-function boxOf(points: Coords): Box | null {
-  const known = boxes.get(points);
-  if (known !== undefined) return known;
-  const box = boundsOf([points]) ?? null;
-  boxes.set(points, box);
-  return box;
-}
-
 /** Around all points of some lines; left lies beyond right where there are none. */
 export interface Extent {
   readonly left: number;
@@ -87,7 +78,7 @@ export interface Extent {
 export function extentOf(lines: readonly Line[]): Extent {
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { points } of lines) {
-    const box = boxOf(points);
+    const box = knownBox(points);
     if (!box) continue;
     left = Math.min(left, box.x);
     top = Math.min(top, box.y);

@@ -3,7 +3,8 @@ import { createSelector } from "reselect";
 import type { Stroke } from "#core/drawing/drawing.ts";
 import { partOf } from "#core/drawing/parts.ts";
 import { type Ring, ringsOf } from "#core/drawing/rings.ts";
-import { boundsOf, boxHolds, grow, type Point } from "#core/geometry/point.ts";
+import { knownBox } from "#core/geometry/known-box.ts";
+import { boxHolds, grow, type Point } from "#core/geometry/point.ts";
 import { pickable } from "../parts/pickable.ts";
 import type { Desk } from "../store/desk-state.ts";
 
@@ -19,7 +20,7 @@ export const lineChains = (desk: Shown, part?: string): (Stroke | Ring)[] =>
 /** With their boxes, worked out once a drawing: all are asked with each move of a hand. */
 const boxed = createSelector(
   [({ drawing }: Shown) => drawing, ({ alone }: Shown) => alone],
-  (drawing, alone) => lineChains({ drawing, alone }).map((line) => ({ line, box: boundsOf([line.points]) })),
+  (drawing, alone) => lineChains({ drawing, alone }).map((line) => ({ line, box: knownBox(line.points) })),
 );
 
 /** Those that may come within a distance of a place, in page units. */

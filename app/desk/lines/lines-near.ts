@@ -2,8 +2,9 @@
 import type { Drawing, InkShape, Stroke } from "#core/drawing/drawing.ts";
 import type { AnyShape } from "#core/drawing/shape-edits.ts";
 import { curveCount, pointAt } from "#core/geometry/cubic.ts";
+import { knownBox } from "#core/geometry/known-box.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
-import { boundsOf, boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
+import { boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
 import { profileOf, shareAt } from "#core/lines/profile.ts";
 import { isInk } from "#core/pockets/ink-regions.ts";
 import { depthOf, inSight, pickable } from "../parts/pickable.ts";
@@ -17,7 +18,7 @@ export function strokeNear(desk: Desk, at: Point, pixel: number, among = pickabl
   const within = GRAB_PIXELS * pixel;
   let best: { stroke: Stroke; gap: number } | undefined;
   for (const stroke of among(desk, drawing.strokes)) {
-    const box = boundsOf([stroke.points]);
+    const box = knownBox(stroke.points);
     if (!box || !boxHolds(grow(box, within + stroke.width / 2), at)) continue;
     const gap = Math.max(0, inkGap(drawing, stroke, at));
     if (gap > within || (best && gap > best.gap)) continue;
