@@ -34,8 +34,8 @@ const paceNow = (): number =>
   Array.from({ length: LOOKS }, slowness).sort((a, b) => a - b)[Math.floor(LOOKS / 2)];
 
 export function judge(one: Omit<Figure, "pace">): void {
-  const figure = TIMES.includes(one.unit) ? { ...one, pace: paceNow() } : one;
-  const { what, measured, unit, aim, more, limit, pace = 1 } = figure as Figure;
+  const figure: Figure = TIMES.includes(one.unit) ? { ...one, pace: paceNow() } : one;
+  const { what, measured, unit, aim, more, limit, pace = 1 } = figure;
   const beyond = limit ? `; ${limit.what} ${short(limit.measured)} ${unit}` : "";
   console.log(
     `  ${what.padEnd(44)} ${short(measured)} ${unit} (aim ${more ? "at least" : "at most"} ${aim}${beyond}): ${isReached(figure) ? "reached" : "MISS"}${pace > 1 ? `, the machine ${pace.toFixed(1)} times slower than quiet` : ""}`,

@@ -38,7 +38,7 @@ test("a newcomer takes the lit boot home as all there is, and every reader shows
   await openDemo(page, "Boot with ferns, coloured");
   await openHome(page);
   await isAccessible(page, "[role=dialog]");
-  await home(page).getByLabel("Pixels per inch").fill("220");
+  await home(page).getByLabel("Pixels per inch").fill("350");
   await home(page).getByLabel("Pixels per inch").press("Enter");
   for (const kind of ["PDF", "Layered picture", "Plates, PNG", "Plates, PDF", "Plain SVG", "Drawing file"])
     await tick(page, kind).check();
@@ -47,7 +47,7 @@ test("a newcomer takes the lit boot home as all there is, and every reader shows
   const files = unzipSync(bytes);
   const file = (ending: string) => files[Object.keys(files).find((one) => one.endsWith(ending))!];
   const png = decode(file("coloured.png"));
-  expect([png.width, png.resolution?.x]).toEqual([Math.round((100 / 25.4) * 220), Math.round(220 / 0.0254)]);
+  expect([png.width, png.resolution?.x]).toEqual([Math.round((100 / 25.4) * 350), Math.round(350 / 0.0254)]);
   const whole = halved(rgbOf(file("coloured.png")));
   const like = (other: Picture, mean: number, what: string) => {
     const { mean: found, apart } = differenceOf(other, whole);

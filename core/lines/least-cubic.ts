@@ -10,6 +10,8 @@ export interface Places {
   readonly xy: Float64Array;
   /** 0 to 1; one for each point. */
   readonly us: Float64Array;
+  /** [x, y, …] from each point between the ends to its place on the cubic, as `worstOf` found it last. */
+  readonly off: Float64Array;
 }
 
 export const placesOf = (points: readonly Point[]): Places => {
@@ -18,12 +20,12 @@ export const placesOf = (points: readonly Point[]): Places => {
     xy[2 * i] = points[i][0];
     xy[2 * i + 1] = points[i][1];
   }
-  return { xy, us: new Float64Array(points.length) };
+  return { xy, us: new Float64Array(points.length), off: new Float64Array(2 * points.length) };
 };
 
-export const placeAt = ({ xy }: Places, i: number): Point => [xy[2 * i], xy[2 * i + 1]];
+export const placeAt = ({ xy }: Pick<Places, "xy">, i: number): Point => [xy[2 * i], xy[2 * i + 1]];
 
-const step = ({ xy }: Places, i: number): number => {
+const step = ({ xy }: Pick<Places, "xy">, i: number): number => {
   const dx = xy[2 * i] - xy[2 * i - 2];
   const dy = xy[2 * i + 1] - xy[2 * i - 1];
   return Math.sqrt(dx * dx + dy * dy);
@@ -43,7 +45,7 @@ export type Cubic = readonly [number, number, number, number, number, number, nu
 
 /** The cubic nearest to points `from` to `to` at their parameters; `leaving` and `arriving` are of length 1 and point inward. */
 export function leastSquares(
-  places: Places,
+  places: Pick<Places, "xy" | "us">,
   from: number,
   to: number,
   leaving: Point,
@@ -94,7 +96,7 @@ export function leastSquares(
   ];
 }
 
-function wayAlong(places: Places, from: number, to: number): number {
+function wayAlong(places: Pick<Places, "xy">, from: number, to: number): number {
   let way = 0;
   for (let i = from + 1; i <= to; i++) way += step(places, i);
   return way;
@@ -102,7 +104,7 @@ function wayAlong(places: Places, from: number, to: number): number {
 
 /** How far points between `from` and `to` lie off the cubic at most, and which does. */
 export function worstOf(
-  { xy, us }: Places,
+  { xy, us, off }: Places,
   from: number,
   to: number,
   [x0, y0, x1, y1, x2, y2, x3, y3]: Cubic,
@@ -118,31 +120,29 @@ export function worstOf(
     const b3 = u * u * u;
     const dx = b0 * x0 + b1 * x1 + b2 * x2 + b3 * x3 - xy[2 * i];
     const dy = b0 * y0 + b1 * y1 + b2 * y2 + b3 * y3 - xy[2 * i + 1];
-    const off = dx * dx + dy * dy;
-    if (off > most) {
-      most = off;
+    off[2 * i] = dx;
+    off[2 * i + 1] = dy;
+    const squared = dx * dx + dy * dy;
+    if (squared > most) {
+      most = squared;
       index = i;
     }
   }
   return { index, error: Math.sqrt(most) };
 }
 
-/** One Newton step of each parameter towards where the cubic is nearest to its point. */
+/** One Newton step of each parameter towards where the cubic that `worstOf` looked at is nearest to its point. */
 export function improve(
-  { xy, us }: Places,
+  { us, off }: Places,
   from: number,
   to: number,
   [x0, y0, x1, y1, x2, y2, x3, y3]: Cubic,
 ): void {
-  for (let i = from; i <= to; i++) {
+  for (let i = from + 1; i < to; i++) {
     const u = us[i];
     const s = 1 - u;
-    const b0 = s * s * s;
-    const b1 = 3 * s * s * u;
-    const b2 = 3 * s * u * u;
-    const b3 = u * u * u;
-    const dx = b0 * x0 + b1 * x1 + b2 * x2 + b3 * x3 - xy[2 * i];
-    const dy = b0 * y0 + b1 * y1 + b2 * y2 + b3 * y3 - xy[2 * i + 1];
+    const dx = off[2 * i];
+    const dy = off[2 * i + 1];
     const vx = 3 * (s * s * (x1 - x0) + 2 * s * u * (x2 - x1) + u * u * (x3 - x2));
     const vy = 3 * (s * s * (y1 - y0) + 2 * s * u * (y2 - y1) + u * u * (y3 - y2));
     const ax = 6 * (s * (x2 - 2 * x1 + x0) + u * (x3 - 2 * x2 + x1));

@@ -80,11 +80,11 @@ export function paletteOf(drawing: Pick<Drawing, "tin" | "colourways" | "shown">
   const mixOf: Palette["mixOf"] = (a, b, share, mix) => {
     const [one, other] = [toneOf(a), toneOf(b)];
     if (one === other) return one;
-    const opacity = (one.opacity ?? 1) * (1 - share) + (other.opacity ?? 1) * share;
     // No name of a colour has an underscore in it.
     const name = `${one.variable}_${other.variable}_${Math.round(share * 1000)}${mix === "srgb" ? "_s" : ""}`;
     const before = mixes.get(name);
     if (before) return before;
+    const opacity = (one.opacity ?? 1) * (1 - share) + (other.opacity ?? 1) * share;
     const tone = shared(mixed(one.value, other.value, share, mix), name, opacity);
     made.set(tone, { a, b, share, mix });
     mixes.set(name, tone);
