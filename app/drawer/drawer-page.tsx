@@ -25,14 +25,7 @@ import { NameDialog } from "./name-dialog.tsx";
 import { ReadingSign } from "./reading-sign.tsx";
 import { useOpenFile } from "./use-open-file.ts";
 
-const importDialog = () => import("./import-dialog.tsx");
-const ImportDialog = lazy(async () => ({ default: (await importDialog()).ImportDialog }));
-
-/** Fetches and starts what opening a file will ask for, while nobody waits. */
-function makeReady(): void {
-  readyWorkers();
-  void importDialog();
-}
+const ImportDialog = lazy(async () => ({ default: (await import("./import-dialog.tsx")).ImportDialog }));
 
 interface Props {
   readonly cards: readonly Card[];
@@ -50,8 +43,13 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
     setOver(false);
     void take(event.dataTransfer.files[0]);
   };
+  /** What opening a file will ask for is fetched and started while nobody waits. */
+  const [ready, setReady] = useState(false);
   useEffect(() => {
-    const idle = requestIdleCallback(makeReady);
+    const idle = requestIdleCallback(() => {
+      readyWorkers();
+      setReady(true);
+    });
     return () => cancelIdleCallback(idle);
   }, []);
   useEffect(() => {
@@ -121,7 +119,8 @@ export function DrawerPage({ cards, storage, waiting = false }: Props) {
         {!waiting && storage === "browser" && <DrawerFoot count={cards.length} />}
       </div>
       <ReadingSign {...file} />
-      {file.waiting && (
+      {/* It is there before it shows anything: React keeps back what had to be waited for. */}
+      {(ready || file.waiting) && (
         <Suspense>
           <ImportDialog {...file} />
         </Suspense>

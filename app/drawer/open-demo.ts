@@ -1,6 +1,6 @@
 import * as Comlink from "comlink";
 import { readingClient } from "../work/clients.ts";
-import { takeShelved } from "./take-shelved.ts";
+import { prepared, shelved } from "./prepared.ts";
 
 /** Puts a copy of a shipped drawing on the shelf; gives its id. */
 export async function openDemo(file: string, title: string): Promise<string> {
@@ -13,7 +13,7 @@ export async function openDemo(file: string, title: string): Promise<string> {
       Comlink.proxy(() => {}),
     );
     if (result.kind === "problem") throw new Error(result.message);
-    return await takeShelved(reading, { name: title });
+    return await shelved(reading, await prepared(reading, { name: title }));
   } catch (error) {
     reading.stop();
     throw error;

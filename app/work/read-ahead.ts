@@ -13,12 +13,18 @@ let ahead: (ReadAhead & { readonly drawing: Drawing }) | undefined;
 
 /** One drawing at a time: what was begun for another ends. */
 export function readAhead(drawing: Drawing, packed: Packed<Drawing>): void {
-  ahead?.client.stop();
+  dropAhead();
   const client = pocketClient();
   const reading = client.work.open(packed);
   // Whoever takes it hears of it; the desk may never come.
   reading.catch(() => {});
   ahead = { drawing, client, reading };
+}
+
+/** What was begun is not wanted. */
+export function dropAhead(): void {
+  ahead?.client.stop();
+  ahead = undefined;
 }
 
 /** What was begun for this very drawing, once. */

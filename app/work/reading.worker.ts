@@ -1,6 +1,6 @@
 /** Reads files that come from outside, away from the interface: nothing in them is run or fetched. */
 import * as Comlink from "comlink";
-import type { UsedColour } from "#core/colour/merge.ts";
+import { MERGE_WITHIN, type UsedColour } from "#core/colour/merge.ts";
 import type { Drawing } from "#core/drawing/drawing.ts";
 import { applyEdit, beginHistory } from "#core/drawing/history.ts";
 import type { Packed } from "#core/drawing/packed.ts";
@@ -78,8 +78,8 @@ async function read(file: File, onProgress: (share: number) => void): Promise<Fi
     if (first !== "<") throw new FileProblem("not-svg", "This is not an SVG.");
     const reading = understood(text, inHundredths(onProgress));
     const { drawing, report } = importedDrawing(name, reading);
-    drawingWithin = (difference) =>
-      difference === undefined ? drawing : importedDrawing(name, reading, difference).drawing;
+    drawingWithin = (difference = MERGE_WITHIN) =>
+      difference === MERGE_WITHIN ? drawing : importedDrawing(name, reading, difference).drawing;
     return { kind: "art", report, colours: coloursIn(reading), tidying: tidyingOf(drawing) };
   } catch (error) {
     if (error instanceof FileProblem) return { kind: "problem", message: error.message };
@@ -113,7 +113,8 @@ function inHundredths(tell: (share: number) => void): (share: number) => void {
 /** The file read last, as a drawing. */
 const drawing = (): Packed<Drawing> => handOver(drawingWithin());
 
-export interface Shelving {
+/** How the file read last is to come onto the shelf. */
+export interface Finishing {
   readonly name?: string;
   /** Colours of art nearer than this CIEDE2000 difference become one. */
   readonly mergeWithin?: number;
@@ -127,7 +128,7 @@ const LATER = 4000;
 let finished: Drawing;
 
 /** The file read last, as it is to be put on the shelf. */
-function finish({ name, mergeWithin, tidy }: Shelving): Packed<Drawing> {
+function finish({ name, mergeWithin, tidy }: Finishing): Packed<Drawing> {
   const merged = drawingWithin(mergeWithin);
   const own = tidy ? tidied(merged) : merged;
   finished = name === undefined ? own : { ...own, name };

@@ -193,8 +193,11 @@ function bringProperty(
 ): unknown {
   let value = before;
   for (const rule of rules) value = bringByRule(rule, value, object);
-  if (value === UNUSABLE || !rules.every((rule) => holds(rule, value, object))) return UNUSABLE;
-  if (value !== before) notes.brought.push(way);
+  if (value === UNUSABLE) return UNUSABLE;
+  if (value !== before) {
+    if (!rules.every((rule) => holds(rule, value, object))) return UNUSABLE;
+    notes.brought.push(way);
+  }
   if (!nested) return value;
   if (!nested.each) return bringRecord(nested.record(), value, way, notes);
   const items = value as readonly unknown[];

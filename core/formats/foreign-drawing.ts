@@ -3,16 +3,17 @@
  * pours, and the colour most of the ink has becomes the drawing's ink.
  */
 import Flatbush from "flatbush";
+import { weakMapMemoize } from "reselect";
 import { type MergedColours, mergedColours, type UsedColour } from "../colour/merge.ts";
 import { colourName } from "../colour/name.ts";
-import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke, Table } from "../drawing/drawing.ts";
+import type { Colour, Drawing, FlatShape, InkShape, Paint, Pour, Stroke } from "../drawing/drawing.ts";
 import { newDrawing } from "../drawing/new-drawing.ts";
 import { startingTin } from "../drawing/start.ts";
 import type { Box } from "../geometry/point.ts";
 import type { Pocket } from "../pockets/pockets.ts";
 import { type ImportReport, reportOf } from "./import-report.ts";
 import { flattened, pocketsFilledBy, pouredIn, readPockets } from "./poured-pockets.ts";
-import type { ReadFlat, SvgReading } from "./svg-reading.ts";
+import type { SvgReading } from "./svg-reading.ts";
 
 /** The fill and line colours of a reading, the most used first. */
 export function coloursIn({ flats, tints }: SvgReading): UsedColour[] {
@@ -40,7 +41,7 @@ export function foreignDrawing(
     return ink && paint.colour === ids.get(ink) ? line : { ...line, paint };
   };
   const bare: Drawing = { ...newDrawing(name, page, strokes.map(inked), inkShapes.map(inked)), tin };
-  const drawing = withFlats(ink ? { ...bare, ink: paintOf(ink) } : bare, flats, paintOf);
+  const drawing = withFlats(ink ? { ...bare, ink: paintOf(ink) } : bare, reading, paintOf);
   return { drawing, report: reportOf(drawing, reading, { found: colours.length, kept: merged.kept.length }) };
 }
 
@@ -66,49 +67,46 @@ function mostUsed(values: readonly string[]): string | undefined {
 }
 
 /** Fills as pours where they coincide with pockets, as flat shapes elsewhere, in the order they were painted. */
-function withFlats(drawing: Drawing, flats: readonly ReadFlat[], paintOf: (value: string) => Paint): Drawing {
+function withFlats(drawing: Drawing, reading: SvgReading, paintOf: (value: string) => Paint): Drawing {
+  const { flats } = reading;
   if (flats.length === 0) return drawing;
-  const pockets = readPockets(drawing);
+  const filled = filledPockets(reading);
   const pours: Record<string, Pour> = {};
   const flatShapes: Record<string, FlatShape> = {};
   const pourOf = new Map<Pocket, string>();
-  const filledBy = filledPockets(flats, pockets, drawing.strokes);
   flats.forEach(({ value, ...flat }, i) => {
-    const filled = filledBy(i);
-    for (const pocket of filled) {
+    for (const pocket of filled[i]) {
       const before = pourOf.get(pocket);
       if (before) delete pours[before];
       const id = `p${flat.rank}-${pocket.key}`;
       pours[id] = pouredIn(pocket, id, flat.rank, paintOf(value));
       pourOf.set(pocket, id);
     }
-    if (filled.length === 0) flatShapes[flat.id] = { ...flat, paint: paintOf(value) };
+    if (filled[i].length === 0) flatShapes[flat.id] = { ...flat, paint: paintOf(value) };
   });
   return { ...drawing, pours, flatShapes };
 }
 
-/** For each of some flats, in the order they were painted, the pockets it coincides with. */
-function filledPockets(
-  flats: readonly ReadFlat[],
-  pockets: readonly Pocket[],
-  strokes: Table<Stroke>,
-): (index: number) => Pocket[] {
-  if (pockets.length === 0) return () => [];
+/** For each flat of a reading, in the order they were painted, the pockets it coincides with, whichever colours become one. */
+const filledPockets = weakMapMemoize((reading: SvgReading): readonly Pocket[][] => {
+  const { page, strokes, inkShapes, flats } = reading;
+  const bare = newDrawing("", page, strokes, inkShapes);
+  const pockets = readPockets(bare);
+  if (pockets.length === 0) return flats.map(() => []);
   const fills = flats.map((flat) => (flat.opacity < 1 ? undefined : flattened(flat)));
   const pocketsIn = boxSearch(pockets.map(({ box }) => box));
   const fillsIn = boxSearch(fills.map((fill) => fill?.box ?? NOWHERE));
-  return (index) => {
-    const fill = fills[index];
+  return fills.map((fill, index) => {
     if (!fill) return [];
     const later = fillsIn(fill.box).filter((other) => other > index);
     return pocketsFilledBy(
       fill,
       later.flatMap((other) => fills[other] ?? []),
       pocketsIn(fill.box).map((other) => pockets[other]),
-      strokes,
+      bare.strokes,
     );
-  };
-}
+  });
+});
 
 const NOWHERE: Box = { x: Number.MAX_VALUE, y: Number.MAX_VALUE, width: 0, height: 0 };
 

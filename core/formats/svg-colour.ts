@@ -1,5 +1,6 @@
 /** Colours and paints as SVG and CSS write them. */
 import { converter, formatHex } from "culori";
+import { weakMapMemoize } from "reselect";
 import { cssColour } from "../colour/css-colour.ts";
 import { urlOf } from "./svg-units.ts";
 
@@ -13,12 +14,12 @@ export interface Tint {
 const rgb = converter("rgb");
 
 /** Undefined for what is no colour. SVG 1.1 may name the same colour of a printing profile behind it. */
-export function tintOf(text: string): Tint | undefined {
+export const tintOf = weakMapMemoize((text: string): Tint | undefined => {
   const plain = text.replace(/\s+icc-color\([^)]*\)\s*$/i, "");
   const colour = rgb(cssColour(plain.trim().toLowerCase()));
   const value = formatHex(colour);
   return colour && value ? { value, alpha: colour.alpha ?? 1 } : undefined;
-}
+});
 
 const PLAIN_TEXT = /^[\t\n\f\r -~]*$/;
 

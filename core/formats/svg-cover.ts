@@ -39,15 +39,18 @@ export class Covers {
 
   private readonly looks = new Budget(MOST_LOOKS);
 
-  /** Those painted after a mark that come near a box in page units; undefined once too many have been looked at. */
-  after(index: number, { x, y, width, height }: Box): Cover[] | undefined {
+  /** Those painted after the mark at a place of the list that come near it; undefined once too many have been looked at. */
+  after(place: number, { chains }: Mark): Cover[] | undefined {
+    const { found, index } = this;
+    if (!index) return [];
     if (!this.looks.affords(1)) return undefined;
+    const { x, y, width, height } = boundsOf(chains.map(({ points }) => points))!;
     const isLater = (k: number) => {
       this.looks.spend(1);
-      return this.found[k].index > index;
+      return found[k].index > place;
     };
     return unlessTooDense(
-      () => (this.index?.search(x, y, x + width, y + height, isLater) ?? []).map((k) => this.found[k]),
+      () => index.search(x, y, x + width, y + height, isLater).map((k) => found[k]),
       () => undefined,
     );
   }

@@ -32,7 +32,7 @@ export function readForeign(marks: readonly Mark[], found: Found, onProgress: (s
   const covers = new Covers(marks, ({ fill }) => fill !== undefined && fill.alpha > FAINT);
   const reader = new ForeignReader(found);
   marks.forEach((mark, i) => {
-    const above = covers.after(i, boundsOf(outlineOf(mark))!);
+    const above = covers.after(i, mark);
     if (!above) found.tell("unhidden", mark);
     if (mark.fill) reader.addFill(mark, mark.fill, above ?? []);
     if (mark.stroke) reader.addStroke(mark, mark.stroke, above ?? []);
@@ -118,7 +118,5 @@ class ForeignReader {
     return affords;
   }
 }
-
-const outlineOf = ({ chains }: Mark): number[][] => chains.map(({ points }) => points);
 
 const isPoint = (points: readonly number[]): boolean => points.every((n, k) => n === points[k % 2]);

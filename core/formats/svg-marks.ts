@@ -308,7 +308,7 @@ function corners(width: number, height: number, matrix: Matrix): number[] {
   return mapped(chain.points, matrix);
 }
 
-export const strokeWidthOf = ({ style, viewport }: Mark): number =>
+export const strokeWidthOf = ({ style, viewport }: Pick<Mark, "style" | "viewport">): number =>
   Math.min(LARGEST, anyLength(style["stroke-width"], diagonalOf(viewport)) ?? 1);
 
 /** An element's own transform, about its origin. */

@@ -35,19 +35,18 @@ export function readPath(d: string): PathReading {
   };
   let ended = false;
   path.iterate((segment, _index, x, y) => {
-    const command = segment[0];
-    const n = segment.slice(1) as number[];
+    const [command, ...n] = segment as [string, ...number[]];
     ended ||= !n.every(Number.isFinite);
     if (ended) return;
     if (command === "M") {
       finish(closesItself(points));
       start = [n[0], n[1]];
-      points = n;
+      points = [n[0], n[1]];
       return;
     }
     if (points.length === 0) points = [x, y];
     drawn = true;
-    if (command === "C") points.push(...n);
+    if (command === "C") points.push(n[0], n[1], n[2], n[3], n[4], n[5]);
     else if (command === "Q") points.push(...raised([x, y], n));
     else if (command === "L") pushLine(points, [x, y], [n[0], n[1]]);
     else if (command === "H") pushLine(points, [x, y], [n[0], y]);

@@ -1,13 +1,15 @@
 /** The pen a mark is stroked with, in page units. */
+import { weakMapMemoize } from "reselect";
 import type { Stroke } from "../drawing/drawing.ts";
 import { CAPS, JOINS } from "../drawing/drawing.ts";
 import { arcLengthOf, parameterAt } from "../geometry/arc-length.ts";
 import { derivativeAt } from "../geometry/cubic.ts";
 import { keepsCircles, type Matrix, meanScale } from "../geometry/matrix.ts";
 import { simplerProfile } from "../lines/profile.ts";
-import { diagonalOf } from "./svg-basic-shapes.ts";
+import { diagonalOf, type Viewport } from "./svg-basic-shapes.ts";
 import type { Mark } from "./svg-mark.ts";
 import { strokeWidthOf } from "./svg-marks.ts";
+import type { Style } from "./svg-style.ts";
 import { lengthOf } from "./svg-units.ts";
 
 type Pen = Pick<Stroke, "width" | "profile" | "cap" | "join" | "miterLimit" | "dash" | "dashOffset">;
@@ -16,27 +18,40 @@ type Pen = Pick<Stroke, "width" | "profile" | "cap" | "join" | "miterLimit" | "d
  * Undefined for a stroke that shows nothing. `points` is the line in page units; pens that do not scale are measured
  * in pixels at the file's own size.
  */
-export function penOf(mark: Mark, points: readonly number[], pixelsPerUnit: number): Pen | undefined {
-  const { style, matrix, viewport } = mark;
-  const own = strokeWidthOf(mark);
-  const fixed = style["vector-effect"] === "non-scaling-stroke";
+export function penOf(
+  { style, matrix, viewport }: Mark,
+  points: readonly number[],
+  pixelsPerUnit: number,
+): Pen | undefined {
+  const { width, fixed, ends, dash, dashOffset } = writtenPen(style, viewport);
   const scale = fixed ? 1 / pixelsPerUnit : meanScale(matrix);
-  if (!(own * scale > 0)) return undefined;
+  if (!(width * scale > 0)) return undefined;
+  return {
+    ...(fixed || keepsCircles(matrix) ? { width: width * scale } : squeezed(points, width, matrix)),
+    ...ends,
+    ...(dash.length > 0 ? { dash: dash.map((length) => length * scale) } : {}),
+    ...(dash.length > 0 && dashOffset !== 0 ? { dashOffset: dashOffset * scale } : {}),
+  };
+}
+
+/** What a style says of its pen, in units of its own. Most lines of a file share a style. */
+const writtenPen = weakMapMemoize((style: Style, viewport: Viewport) => {
   const cap = CAPS.find((kind) => kind === style["stroke-linecap"]) ?? "butt";
   const join = JOINS.find((kind) => kind === style["stroke-linejoin"]) ?? "miter";
   const miterLimit = lengthOf(style["stroke-miterlimit"]) ?? 4;
   const whole = diagonalOf(viewport);
-  const dash = dashOf(style["stroke-dasharray"], whole).map((length) => length * scale);
-  const dashOffset = (lengthOf(style["stroke-dashoffset"], whole) ?? 0) * scale;
   return {
-    ...(fixed || keepsCircles(matrix) ? { width: own * scale } : squeezed(points, own, matrix)),
-    ...(cap === "round" ? {} : { cap }),
-    ...(join === "round" ? {} : { join }),
-    ...(join === "miter" && miterLimit >= 1 && miterLimit !== 4 ? { miterLimit } : {}),
-    ...(dash.length > 0 ? { dash } : {}),
-    ...(dash.length > 0 && dashOffset !== 0 ? { dashOffset } : {}),
+    width: strokeWidthOf({ style, viewport }),
+    fixed: style["vector-effect"] === "non-scaling-stroke",
+    ends: {
+      ...(cap === "round" ? {} : { cap }),
+      ...(join === "round" ? {} : { join }),
+      ...(join === "miter" && miterLimit >= 1 && miterLimit !== 4 ? { miterLimit } : {}),
+    },
+    dash: dashOf(style["stroke-dasharray"], whole),
+    dashOffset: lengthOf(style["stroke-dashoffset"], whole) ?? 0,
   };
-}
+});
 
 function dashOf(text: string | undefined, whole: number): number[] {
   if (!text || text === "none") return [];

@@ -77,6 +77,8 @@ const INLINE = 2 ** 36;
 
 export class StyleSheet {
   private readonly declared = new Map<SvgElement, Declarations>();
+  /** Styles by the one above and by what is written in an element that no rule chooses. */
+  private readonly known = new WeakMap<Style, Map<string, Style>>();
 
   constructor({ root }: SvgTree) {
     let order = 0;
@@ -101,8 +103,18 @@ export class StyleSheet {
     }
   }
 
-  /** The style of an element inside one of the given style. */
+  /** The style of an element inside one of the given style: the same object for all that are styled alike. */
   styleOf(element: SvgElement, above: Style): Style {
+    if (this.declared.has(element)) return this.cascaded(element, above);
+    const written = writtenIn(element);
+    const known = this.known.get(above) ?? new Map<string, Style>();
+    this.known.set(above, known);
+    const style = known.get(written) ?? this.cascaded(element, above);
+    known.set(written, style);
+    return style;
+  }
+
+  private cascaded(element: SvgElement, above: Style): Style {
     const style: Record<string, string> = {};
     for (const name in above) if (!OWN_ONLY.has(name)) style[name] = above[name];
     for (const [name, value] of Object.entries(element.attributes))
@@ -120,6 +132,14 @@ export class StyleSheet {
     }
     return withOwnFont(style, above);
   }
+}
+
+/** All of an element's attributes that style it. */
+function writtenIn({ attributes }: SvgElement): string {
+  let written = "";
+  for (const name in attributes)
+    if (name === "style" || PRESENTATION.has(name)) written += `${name}\n${attributes[name]}\n`;
+  return written;
 }
 
 /** Properties whose lengths may be of the font's size. */

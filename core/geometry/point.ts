@@ -37,10 +37,12 @@ export function boundsOf(runs: Iterable<Coords>): Box | undefined {
   let bottom = -Infinity;
   for (const run of runs) {
     for (let i = 0; i + 1 < run.length; i += 2) {
-      left = Math.min(left, run[i]);
-      right = Math.max(right, run[i]);
-      top = Math.min(top, run[i + 1]);
-      bottom = Math.max(bottom, run[i + 1]);
+      const x = run[i];
+      const y = run[i + 1];
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      if (y > bottom) bottom = y;
     }
   }
   return right < left ? undefined : { x: left, y: top, width: right - left, height: bottom - top };

@@ -36,8 +36,12 @@ export const together =
     for (const decorate of decorators) decorate(target, property);
   };
 
-export const areNumbers = (list: unknown): list is number[] =>
-  Array.isArray(list) && list.every((n) => typeof n === "number" && Math.abs(n) <= LARGEST);
+export function areNumbers(list: unknown): list is number[] {
+  if (!Array.isArray(list)) return false;
+  for (let k = 0; k < list.length; k++)
+    if (!(typeof list[k] === "number" && Math.abs(list[k]) <= LARGEST)) return false;
+  return true;
+}
 
 export const everyOne = (check: (value: unknown) => boolean) => (value: unknown) =>
   Array.isArray(value) && value.length > 0 && value.every(check);
