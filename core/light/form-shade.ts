@@ -102,10 +102,9 @@ const FIT = 0.33;
 function regionsBelow(light: Float64Array, cut: number, field: NormalField, area: number): number[][] {
   const { columns, rows, x, y, cell } = field;
   const speck = (SPECK * area) / (cell * cell);
-  return withHoles(isolines(light, columns, rows, cut))
+  return withHoles(isolines(light, columns, rows, cut), speck)
     .filter(([outer]) => holdsDark(outer, light, cut, field, speck))
     .flat()
-    .filter((ring) => Math.abs(ringArea(ring)) >= speck)
     .map((ring) => {
       const { points, corners } = thinned(ring, columns, rows);
       const placed = points.map(([c, r]): Point => [x + (c - 0.5) * cell, y + (r - 0.5) * cell]);
@@ -115,12 +114,17 @@ function regionsBelow(light: Float64Array, cut: number, field: NormalField, area
     });
 }
 
-/** Each outer ring with the holes in it; rings are [column, row, …]. */
-function withHoles(rings: readonly number[][]): number[][][] {
-  const regions = rings.filter((ring) => ringArea(ring) < 0).map((outer) => [outer]);
-  for (const hole of rings)
-    if (ringArea(hole) >= 0)
-      regions.find(([outer]) => regionContains([outer], [hole[0], hole[1]]))?.push(hole);
+/** Each outer ring with the holes in it, those smaller than a speck left out; rings are [column, row, …]. */
+function withHoles(rings: readonly number[][], speck: number): number[][][] {
+  const regions: number[][][] = [];
+  const holes: number[][] = [];
+  for (const ring of rings) {
+    const area = ringArea(ring);
+    if (area <= -speck) regions.push([ring]);
+    else if (area >= speck) holes.push(ring);
+  }
+  for (const hole of holes)
+    regions.find(([outer]) => regionContains([outer], [hole[0], hole[1]]))?.push(hole);
   return regions;
 }
 
@@ -136,13 +140,16 @@ function thinned(
   const count = ring.length / 2;
   const stride = count >= 90 ? 3 : count >= 30 ? 2 : 1;
   const isOut = (k: number) => {
-    const [c, r] = [ring[2 * k], ring[2 * k + 1]];
+    const c = ring[2 * k];
+    const r = ring[2 * k + 1];
     return c <= 0.5 || r <= 0.5 || c >= columns - 0.5 || r >= rows - 0.5;
   };
   const turns = (k: number) => {
-    const [a, b] = [(k + count - 1) % count, (k + 1) % count];
+    const a = k === 0 ? count - 1 : k - 1;
+    const b = k === count - 1 ? 0 : k + 1;
     if (!isOut(a) || !isOut(b)) return true;
-    const [c, r] = [ring[2 * k], ring[2 * k + 1]];
+    const c = ring[2 * k];
+    const r = ring[2 * k + 1];
     return (c - ring[2 * a]) * (ring[2 * b + 1] - r) !== (r - ring[2 * a + 1]) * (ring[2 * b] - c);
   };
   const points: Point[] = [];

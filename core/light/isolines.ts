@@ -10,7 +10,7 @@ import { IntList } from "../geometry/lists.ts";
  * beyond the grid is above it. The area of rings around what is below is negative (geometry/polygon.ts), that of rings around holes positive.
  */
 export function isolines(values: Float64Array, columns: number, rows: number, level: number): number[][] {
-  const { next, starts } = linked(values, columns, rows, level);
+  const starts = linked(values, columns, rows, level);
   const rings: number[][] = [];
   for (let k = 0; k < starts.length; k++) {
     const first = starts.data[k];
@@ -29,19 +29,18 @@ export function isolines(values: Float64Array, columns: number, rows: number, le
 
 const NONE = -1;
 
-interface Links {
-  /**
-   * For each edge the one that follows it along an isoline, or NONE. Edge 2k lies between cell k and the cell to its left, edge
-   * 2k + 1 between it and the cell above, where a row has one cell more than there are columns.
-   */
-  readonly next: Int32Array;
-  /** Every edge that another follows. */
-  readonly starts: IntList;
-}
+/**
+ * For each edge the one that follows it along an isoline, or NONE. Edge 2k lies between cell k and the cell to its left, edge
+ * 2k + 1 between it and the cell above, where a row has one cell more than there are columns. Used again for every grid:
+ * whoever walks the lines leaves NONE behind.
+ */
+let next = new Int32Array(0);
 
-function linked(values: Float64Array, columns: number, rows: number, level: number): Links {
+/** Links the edges; gives every one that another follows. */
+function linked(values: Float64Array, columns: number, rows: number, level: number): IntList {
   const wide = columns + 1;
-  const next = new Int32Array(2 * wide * (rows + 1)).fill(NONE);
+  const edges = 2 * wide * (rows + 1);
+  if (next.length < edges) next = new Int32Array(edges).fill(NONE);
   const starts = new IntList(64);
   // Of the row above and of this one, with a cell beyond each end.
   let upper = new Uint8Array(columns + 2);
@@ -50,8 +49,10 @@ function linked(values: Float64Array, columns: number, rows: number, level: numb
     [upper, lower] = [lower, upper];
     if (r === rows) lower.fill(0);
     else for (let c = 0; c < columns; c++) lower[c + 1] = values[r * columns + c] <= level ? 1 : 0;
+    // The corners at the left of a square are those at the right of the one before it.
+    let corners = 0;
     for (let c = 0; c <= columns; c++) {
-      const corners = lower[c] | (lower[c + 1] << 1) | (upper[c + 1] << 2) | (upper[c] << 3);
+      corners = ((corners >> 1) & 1) | ((corners << 1) & 8) | (lower[c + 1] << 1) | (upper[c + 1] << 2);
       if (corners === 0 || corners === 15) continue;
       const here = r * wide + c;
       for (const way of WAYS[corners]) {
@@ -61,7 +62,7 @@ function linked(values: Float64Array, columns: number, rows: number, level: numb
       }
     }
   }
-  return { next, starts };
+  return starts;
 }
 
 const [TOP, BOTTOM, LEFT, RIGHT] = [0, 1, 2, 3];
