@@ -59,6 +59,8 @@ const CHANGED: Partial<Record<AsideKind, (n: number) => string>> = {
     `${counted(n, "shape ends", "shapes end")} early: ${plural(n, "its", "their")} path makes no sense from there on.`,
   "paint-order": (n) =>
     `${counted(n, "line lies", "lines lie")} over ${plural(n, "its fill", "their fills")} now, wholly seen: the file painted the fill on top.`,
+  seam: (n) =>
+    `${counted(n, "thin edge")} in the colour of the shape above ${plural(n, "it is", "them are")} left out: no ground shows there anyway.`,
   unclipped: (n) => `${counted(n, "clipped item is", "clipped items are")} shown whole.`,
 };
 

@@ -70,7 +70,7 @@ describe("files of earlier versions", () => {
 
   it("an SVG beside version 1, which said nothing of itself, opens as any other", () => {
     const { strokes, pours } = importSvg("Bed", saved("bed-1.svg")).drawing;
-    expect([Object.keys(strokes).length, Object.keys(pours).length]).toEqual([6, 1]);
+    expect([Object.keys(strokes).length, Object.keys(pours).length]).toEqual([5, 1]);
   });
 
   it("a file of a version to come is told apart from one that is none of ours", () => {

@@ -12,6 +12,7 @@ import type { Tint } from "./svg-colour.ts";
 import { type Cover, Covers, clippedFill, clippedStroke, isBuried, visibleStroke } from "./svg-cover.ts";
 import { calledAs, type Found } from "./svg-found.ts";
 import { type AsideKind, closedPoints, isEvenOdd, type Mark } from "./svg-mark.ts";
+import { isSeam } from "./svg-seams.ts";
 
 const oklch = converter("oklch");
 
@@ -31,11 +32,13 @@ const FAINT = 0.98;
 export function readForeign(marks: readonly Mark[], found: Found, onProgress: (share: number) => void): void {
   const covers = new Covers(marks, ({ fill }) => fill !== undefined && fill.alpha > FAINT);
   const reader = new ForeignReader(found);
+  const page = diagonal(found.box);
   marks.forEach((mark, i) => {
     const above = covers.after(i, mark);
     if (!above) found.tell("unhidden", mark);
     if (mark.fill) reader.addFill(mark, mark.fill, above ?? []);
-    if (mark.stroke) reader.addStroke(mark, mark.stroke, above ?? []);
+    if (isSeam(mark, marks[i + 1], page)) found.tell("seam", mark);
+    else if (mark.stroke) reader.addStroke(mark, mark.stroke, above ?? []);
     onProgress((i + 1) / marks.length);
   });
 }

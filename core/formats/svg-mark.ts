@@ -63,6 +63,7 @@ const ASIDE = [
   "dash",
   "uneven",
   "paint-order",
+  "seam",
   "too-many",
   "unknown",
 ] as const;

@@ -86,3 +86,19 @@ export function windingNumber(ring: Coords, [x, y]: Point): number {
   }
   return winding;
 }
+
+/** How far a point lies from the nearest edge of closed rings; Infinity where there are none. */
+export function distanceToRings([x, y]: Point, rings: readonly Coords[]): number {
+  let least = Infinity;
+  for (const ring of rings) {
+    const n = ring.length;
+    for (let i = 0; i < n; i += 2) {
+      const dx = ring[(i + 2) % n] - ring[i];
+      const dy = ring[(i + 3) % n] - ring[i + 1];
+      const along = ((x - ring[i]) * dx + (y - ring[i + 1]) * dy) / (dx * dx + dy * dy || 1);
+      const t = Math.max(0, Math.min(1, along));
+      least = Math.min(least, (x - ring[i] - t * dx) ** 2 + (y - ring[i + 1] - t * dy) ** 2);
+    }
+  }
+  return Math.sqrt(least);
+}

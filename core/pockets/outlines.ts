@@ -75,7 +75,10 @@ function continues(faced: FacedMap, before: number, h: number, split: boolean): 
   const { map } = faced;
   if ((h & 1) !== (before & 1) || lineOf(map, h) !== lineOf(map, before)) return false;
   if (split && faceOf(faced, h ^ 1) !== faceOf(faced, before ^ 1)) return false;
-  if (map.noding.owner[h >> 1] === map.noding.owner[before >> 1]) return true;
+  const { owner } = map.noding;
+  const ahead = (owner[h >> 1] - owner[before >> 1]) * ((h & 1) === 0 ? 1 : -1);
+  // Within a segment, or from one to the next where the first ends.
+  if (ahead === 0 || ahead === 1) return true;
   const v = originOf(map.noding, h);
   return Math.abs(paramAt(map, h, v) - paramAt(map, before, v)) < 1e-6;
 }

@@ -2,7 +2,7 @@
 import { MAIN } from "../drawing/parts.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";
-import { innerPoint } from "../geometry/polygon.ts";
+import { distanceToRings, innerPoint } from "../geometry/polygon.ts";
 import { boundingLoops, LOOP, resolveFaces } from "./faces.ts";
 import { originOf } from "./half-edges.ts";
 import { hemOf } from "./hems.ts";
@@ -51,8 +51,9 @@ export interface Pocket {
   readonly hidden: boolean;
 }
 
-/** All pockets of a map, largest first. */
-export const pocketsOf = (map: PlanarMap): Pocket[] => new PocketReader(map).read();
+/** All pockets of a map, largest first; bare ones are without what only painters ask for (see PocketReader). */
+export const pocketsOf = (map: PlanarMap, bare = false): Pocket[] =>
+  new PocketReader(map, MAIN, 0, bare).read();
 
 /** What is kept of a face between readings. */
 interface Kept {
@@ -155,6 +156,7 @@ export class PocketReader {
     const seed = innerPoint(rings);
     const runs = parts.flatMap((part) => part.runs);
     const cycles = parts.map(({ cycle }) => cycle);
+    const stretches = stretchesOf(faced, cycles);
     const outline = parts.map(({ chain }) => chain);
     const inked = runs.some(({ line }) => map.lines[line].region);
     const pocket: Pocket = {
@@ -170,12 +172,13 @@ export class PocketReader {
       lines: [...new Set(runs.map(({ line }) => line))]
         .filter((line) => !map.joins.has(line))
         .map((line) => map.lines[line].id),
-      borders: this.bare ? [] : this.bordersOf(faced, cycles),
-      hems: this.hemsOf(faced, cycles, rings),
-      runsUnder: this.meeting(faced, cycles, "front"),
+      borders: this.bare ? [] : this.bordersOf(stretches),
+      hems: this.hemsOf(stretches, rings),
+      runsUnder: this.meeting(stretches, "front"),
       hidden: this.underInk(parts, rings, area, seed),
     };
-    return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices: verticesOf(faced, cycles) };
+    const vertices = stretches.flatMap((own) => own.map(({ first }) => originOf(map.noding, first)));
+    return { pocket, cycles, islands, across: acrossOf(faced, cycles), vertices };
   }
 
   /** The cycle begun at its highest run, the leftmost of several: independent of how its lines came about. */
@@ -202,14 +205,13 @@ export class PocketReader {
     if (same) return before;
     return {
       ...before,
-      pocket: { ...pocket, borders: this.bordersOf(faced, cycles) },
+      pocket: { ...pocket, borders: this.bordersOf(stretchesOf(faced, cycles)) },
       across: acrossOf(faced, cycles),
     };
   }
 
-  private bordersOf(faced: FacedMap, cycles: readonly number[][]): Border[] {
-    return cycles.flatMap((cycle) => {
-      const runs = runsOf(faced, cycle, true);
+  private bordersOf(stretches: readonly Run[][]): Border[] {
+    return stretches.flatMap((runs) => {
       const pieces = this.cutter.pieces(runs);
       return runs.flatMap(({ beyond, line }, i): Border[] => {
         if (beyond < 0) return [];
@@ -221,18 +223,17 @@ export class PocketReader {
   }
 
   /** Stretches of its outline along bridges beyond which another part goes on. */
-  private meeting(faced: FacedMap, cycles: readonly number[][], side: Line["meets"]): number[][] {
+  private meeting(stretches: readonly Run[][], side: Line["meets"]): number[][] {
     const { lines } = this.map;
-    return cycles.flatMap((cycle) => {
-      const runs = runsOf(faced, cycle, true);
+    return stretches.flatMap((runs) => {
       if (!runs.some(({ line }) => lines[line].meets === side)) return [];
       return this.cutter.pieces(runs).filter((_, i) => lines[runs[i].line].meets === side);
     });
   }
 
-  private hemsOf(faced: FacedMap, cycles: readonly number[][], rings: readonly number[][]): number[][] {
+  private hemsOf(stretches: readonly Run[][], rings: readonly number[][]): number[][] {
     const { lattice } = this.map;
-    return this.meeting(faced, cycles, "behind").flatMap((piece) => {
+    return this.meeting(stretches, "behind").flatMap((piece) => {
       const hem = hemOf(flatten(piece, lattice.tolerance), rings, lattice);
       return hem ? [hem] : [];
     });
@@ -299,9 +300,9 @@ function islandsByFace({ map, face }: FacedMap): Map<number, number[]> {
   return found;
 }
 
-/** Vertices where an outline turns from one line to another, or from one neighbour to the next. */
-const verticesOf = (faced: FacedMap, cycles: readonly number[][]): number[] =>
-  cycles.flatMap((cycle) => runsOf(faced, cycle, true).map(({ first }) => originOf(faced.map.noding, first)));
+/** Outlines in stretches along one line and beside one neighbour. */
+const stretchesOf = (faced: FacedMap, cycles: readonly number[][]): Run[][] =>
+  cycles.map((cycle) => runsOf(faced, cycle, true));
 
 /** The loops across an outline, each with its face. */
 function acrossOf({ map, face }: FacedMap, cycles: readonly number[][]): number[] {
@@ -309,21 +310,6 @@ function acrossOf({ map, face }: FacedMap, cycles: readonly number[][]): number[
   const loops = new Set<number>();
   for (const cycle of cycles) for (const h of cycle) loops.add(loop[h ^ 1]);
   return [...loops].flatMap((id) => [id, face[id]]);
-}
-
-function distanceToRings(at: Point, rings: readonly number[][]): number {
-  let least = Infinity;
-  for (const ring of rings) {
-    const n = ring.length;
-    for (let i = 0; i < n; i += 2) {
-      const dx = ring[(i + 2) % n] - ring[i];
-      const dy = ring[(i + 3) % n] - ring[i + 1];
-      const along = ((at[0] - ring[i]) * dx + (at[1] - ring[i + 1]) * dy) / (dx * dx + dy * dy || 1);
-      const t = Math.max(0, Math.min(1, along));
-      least = Math.min(least, (at[0] - ring[i] - t * dx) ** 2 + (at[1] - ring[i + 1] - t * dy) ** 2);
-    }
-  }
-  return Math.sqrt(least);
 }
 
 function ringLength(rings: readonly number[][]): number {

@@ -9,7 +9,7 @@ export function commonOutline(a: InkRegion, b: InkRegion): number[][] {
   const lines = chains.map((points, i) => ({ id: `${i}`, points, closed: true, width: 0, bridge: false }));
   const map = buildMap(lines, { strict: true });
   const { tolerance } = map.lattice;
-  return pocketsOf(map)
+  return pocketsOf(map, true)
     .filter(({ seed }) => isInk([a], seed, tolerance) && isInk([b], seed, tolerance))
     .flatMap(({ outline }) => outline.map((chain) => [...chain]));
 }
