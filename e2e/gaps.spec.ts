@@ -118,7 +118,7 @@ test("specks take their neighbour's colour in one step", async ({ page }) => {
   await openFile(page, "speck.svg", speck);
   await deskReady(page);
   await clickAt(page, [400, 400]);
-  await page.getByRole("button", { name: "Fill specks from neighbours" }).click();
+  await page.getByRole("button", { name: "Fill the specks" }).click();
   await expect(stage(page, "Flats")).toContainText("2 of 2 pockets");
 });
 

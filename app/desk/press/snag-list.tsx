@@ -164,11 +164,15 @@ function Counts() {
     if (list.length > 0) goToPocket(desk, list[(at + 1) % list.length]);
   };
   return (
-    <ul className="grid touch:gap-apart">
+    <ul className="grid grid-cols-1 touch:gap-apart">
       <Snag word="Uncoloured pockets" count={bare.length} onStep={() => step(bare)} />
       <Snag word="Specks" count={specks.length} onStep={() => step(specks)} />
       {specks.length > 0 && (
-        <Remedy word="Fill specks from neighbours" onUse={() => fillSpecksOf(desk.getState())} />
+        <Remedy
+          word="Fill the specks"
+          hint="Each with the colour of a neighbour"
+          onUse={() => fillSpecksOf(desk.getState())}
+        />
       )}
       <Snag word="Waiting for a pocket" count={waiting.length} onStep={() => goToWaiting(desk)} />
       {waiting.length > 0 && (
