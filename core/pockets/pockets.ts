@@ -1,4 +1,5 @@
 /** Pockets: the bounded faces of the planar map, with everything the rest of the house asks of them. */
+import { bisector } from "d3-array";
 import { MAIN } from "../drawing/parts.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";
@@ -69,6 +70,21 @@ interface Kept {
 
 /** Of equal ones the one whose face was found first. */
 const byArea = (a: Pocket, b: Pocket): number => b.area - a.area || a.key - b.key;
+const placeAmong = bisector(byArea).left;
+
+/** Sorted pockets without some of them and with others that are sorted too: those that stay are not looked at. */
+function inOrder(sorted: readonly Pocket[], gone: readonly Pocket[], fresh: readonly Pocket[]): Pocket[] {
+  const isGone = new Uint8Array(sorted.length);
+  for (const pocket of gone) isGone[placeAmong(sorted, pocket)] = 1;
+  const places = fresh.map((pocket) => placeAmong(sorted, pocket));
+  const all: Pocket[] = [];
+  let next = 0;
+  for (let k = 0; k <= sorted.length; k++) {
+    while (places[next] === k) all.push(fresh[next++]);
+    if (k < sorted.length && !isGone[k]) all.push(sorted[k]);
+  }
+  return all;
+}
 
 /** Numbers of a ring of three corners. */
 const CORNERS = 6;
@@ -116,23 +132,20 @@ export class PocketReader {
       now[key] = kept;
       if (kept !== before) fresh.push(kept.pocket);
     }
+    this.sorted = inOrder(this.sorted, this.goneFrom(now), fresh.sort(byArea));
     this.kept = now;
     changedVertices.clear();
-    this.sorted = this.inOrder(now, fresh);
+    if (this.ink.regions.length === 0) return [...this.sorted];
     return this.sorted.filter(({ seed }) => !this.ink.holds(seed));
   }
 
-  /** The pockets of faces, largest first: few differ from those of the last reading, which are in order. */
-  private inOrder(now: readonly (Kept | undefined)[], fresh: Pocket[]): Pocket[] {
-    const stayed = this.sorted.filter((pocket) => now[pocket.key - this.base]?.pocket === pocket);
-    fresh.sort(byArea);
-    const all: Pocket[] = [];
-    let next = 0;
-    for (const pocket of stayed) {
-      while (next < fresh.length && byArea(fresh[next], pocket) < 0) all.push(fresh[next++]);
-      all.push(pocket);
-    }
-    return [...all, ...fresh.slice(next)];
+  /** Pockets of the last reading that are not the same any more. */
+  private goneFrom(now: readonly (Kept | undefined)[]): Pocket[] {
+    const gone: Pocket[] = [];
+    this.kept.forEach((before, key) => {
+      if (before && now[key] !== before && now[key]?.pocket !== before.pocket) gone.push(before.pocket);
+    });
+    return gone;
   }
 
   private readFace(faced: FacedMap, key: number, islands: readonly number[]): Kept | undefined {
