@@ -50,6 +50,11 @@ export function cyclesOf(faced: FacedMap, loops: readonly number[]): number[][] 
   const loose = (h: number) => faceOf(faced, h) === faceOf(faced, h ^ 1);
   for (const loop of loops) {
     const first = faced.map.faces.some[loop];
+    const whole = wholeLoop(next, first, loose);
+    if (whole) {
+      cycles.push(whole);
+      continue;
+    }
     let start = first;
     do {
       if (!seen.has(start) && !loose(start)) {
@@ -68,6 +73,18 @@ export function cyclesOf(faced: FacedMap, loops: readonly number[]): number[][] 
     } while (start !== first);
   }
   return cycles;
+}
+
+/** All half-edges of a loop; undefined where any of them is of a loose line. */
+function wholeLoop(next: Int32Array, first: number, loose: (h: number) => boolean): number[] | undefined {
+  const cycle: number[] = [];
+  let h = first;
+  do {
+    if (loose(h)) return undefined;
+    cycle.push(h);
+    h = next[h];
+  } while (h !== first);
+  return cycle;
 }
 
 /** Whether half-edge h goes on along the same line as the one before it. */

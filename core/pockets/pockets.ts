@@ -169,7 +169,10 @@ export class PocketReader {
     const seed = innerPoint(rings);
     const runs = parts.flatMap((part) => part.runs);
     const cycles = parts.map(({ cycle }) => cycle);
-    const stretches = stretchesOf(faced, cycles);
+    // Beside one neighbour, or none, its runs are that already.
+    const stretches = parts.map(({ cycle, runs: own }) =>
+      hasOneNeighbour(faced, cycle) ? own : runsOf(faced, cycle, true),
+    );
     const outline = parts.map(({ chain }) => chain);
     const inked = runs.some(({ line }) => map.lines[line].region);
     const pocket: Pocket = {
@@ -218,13 +221,18 @@ export class PocketReader {
     if (same) return before;
     return {
       ...before,
-      pocket: { ...pocket, borders: this.bordersOf(stretchesOf(faced, cycles)) },
+      pocket: {
+        ...pocket,
+        borders: this.bordersOf(cycles.map((cycle) => runsOf(faced, cycle, true))),
+      },
       across: acrossOf(faced, cycles),
     };
   }
 
+  /** Of outlines in stretches along one line and beside one neighbour. */
   private bordersOf(stretches: readonly Run[][]): Border[] {
     return stretches.flatMap((runs) => {
+      if (runs.every(({ beyond }) => beyond < 0)) return [];
       const pieces = this.cutter.pieces(runs);
       return runs.flatMap(({ beyond, line }, i): Border[] => {
         if (beyond < 0) return [];
@@ -313,9 +321,12 @@ function islandsByFace({ map, face }: FacedMap): Map<number, number[]> {
   return found;
 }
 
-/** Outlines in stretches along one line and beside one neighbour. */
-const stretchesOf = (faced: FacedMap, cycles: readonly number[][]): Run[][] =>
-  cycles.map((cycle) => runsOf(faced, cycle, true));
+/** Whether the same face lies beyond all of a cycle. */
+function hasOneNeighbour({ map, face }: FacedMap, cycle: readonly number[]): boolean {
+  const { loop } = map.faces;
+  const first = face[loop[cycle[0] ^ 1]];
+  return cycle.every((h) => face[loop[h ^ 1]] === first);
+}
 
 /** The loops across an outline, each with its face. */
 function acrossOf({ map, face }: FacedMap, cycles: readonly number[][]): number[] {
