@@ -13,7 +13,7 @@ export async function openDemo(file: string, title: string): Promise<string> {
       Comlink.proxy(() => {}),
     );
     if (result.kind === "problem") throw new Error(result.message);
-    return await shelved(reading, await prepared(reading, { name: title }));
+    return await shelved(reading, prepared(reading, { name: title }));
   } catch (error) {
     reading.stop();
     throw error;

@@ -14,9 +14,12 @@ export async function prepared({ work }: Client<ReadingWork>, options: Finishing
   return drawing;
 }
 
-/** Has what was prepared last put on the shelf, ready for the desk; gives its id. The reading ends by itself. */
-export async function shelved({ work }: Client<ReadingWork>, drawing: Drawing): Promise<string> {
-  const { id, hasSteps } = await work.shelve();
+/**
+ * Has what was prepared last put on the shelf, ready for the desk; gives its id. The worker does so while the page still takes the
+ * drawing in. The reading ends by itself.
+ */
+export async function shelved({ work }: Client<ReadingWork>, preparing: Promise<Drawing>): Promise<string> {
+  const [{ id, hasSteps }, drawing] = await Promise.all([work.shelve(), preparing]);
   await takeAdded(id, drawing, hasSteps);
   return id;
 }

@@ -44,7 +44,7 @@ export function useOpenFile(): OpenFile {
   };
 
   const open = async (own: Client<ReadingWork>, drawing: Promise<Drawing>) => {
-    const id = await shelved(own, await drawing);
+    const id = await shelved(own, drawing);
     if (client.current !== own) return;
     client.current = null;
     usual.current = null;

@@ -29,9 +29,8 @@ export function dropAhead(): void {
 
 /** What was begun for this very drawing, once. */
 export function takeAhead(drawing: Drawing): ReadAhead | undefined {
+  if (ahead?.drawing !== drawing) dropAhead();
   const found = ahead;
   ahead = undefined;
-  if (found?.drawing === drawing) return found;
-  found?.client.stop();
-  return undefined;
+  return found;
 }
