@@ -50,7 +50,7 @@ export async function drawerArchive(onProgress: (share: number) => void): Promis
   const files: Record<string, Zippable[string]> = {};
   const listed: Listed[] = [];
   const left: string[] = [];
-  for (const [k, { id, name, changedAt, thumbnail }] of rows.entries()) {
+  for (const [k, { id, name, changedAt }] of rows.entries()) {
     const opened = await openDrawing(id).catch(() => undefined);
     const kept = await rowsOf(id);
     if (!opened || !kept?.begun) {
@@ -74,6 +74,7 @@ export async function drawerArchive(onProgress: (share: number) => void): Promis
     };
     files[entry.drawing] = [packedDrawingFile(opened.history.drawing), { level: 0 }];
     files[entry.history] = strToU8(JSON.stringify(past));
+    const thumbnail = (await database.pictures.get(id))?.thumbnail ?? "";
     listed.push({ name, changedAt, thumbnail, ...entry });
     onProgress((k + 1) / rows.length);
   }
@@ -149,7 +150,7 @@ async function addPast(listed: Listed, past: Past | undefined): Promise<"whole" 
   const kept = past && keptIn(past);
   if (!kept) return undefined;
   const id = newId();
-  const { drawings, bases, steps, versions } = database;
+  const { drawings, pictures, bases, steps, versions } = database;
   const row = soundRow({
     ...listed,
     id,
@@ -162,8 +163,9 @@ async function addPast(listed: Listed, past: Past | undefined): Promise<"whole" 
   const { steps: done, drawing, cursor } = read.history;
   if (done.length < kept.steps.length) return undefined;
   const own = versionRows(id, past.versions);
-  await database.transaction("rw", drawings, bases, steps, versions, async () => {
+  await database.transaction("rw", drawings, pictures, bases, steps, versions, async () => {
     await drawings.add({ ...row, cursor, strokes: Object.keys(drawing.strokes).length });
+    await pictures.add({ id, thumbnail: listed.thumbnail });
     await bases.add({ id, base: pack(read.base) });
     await steps.bulkAdd(stepRows(id, done));
     await versions.bulkAdd(own.rows);

@@ -4,7 +4,7 @@ import type { Drawing } from "#core/drawing/drawing.ts";
 import type { Step } from "#core/drawing/history.ts";
 import { type Packed, pack } from "#core/drawing/packed.ts";
 
-/** What the drawer shows of a drawing, and how far it is; light, since every step writes it anew. */
+/** What the drawer says of a drawing, and how far it is; light, since every step writes it anew. */
 export interface DrawingRow {
   readonly id: string;
   readonly name: string;
@@ -15,10 +15,15 @@ export interface DrawingRow {
   readonly cursor: number;
   /** Grows with every write, so that two tabs cannot overwrite one another unseen. */
   readonly revision: number;
-  /** SVG text for the drawer. */
-  readonly thumbnail: string;
   readonly strokes: number;
   readonly deletedAt?: number;
+}
+
+/** The drawer's picture of a drawing: as large as the drawing is. */
+export interface PictureRow {
+  readonly id: string;
+  /** SVG text. */
+  readonly thumbnail: string;
 }
 
 /** A drawing before the first kept step. */
@@ -65,6 +70,7 @@ interface KeptRow {
 
 class FernDatabase extends Dexie {
   drawings!: EntityTable<DrawingRow, "id">;
+  pictures!: EntityTable<PictureRow, "id">;
   bases!: EntityTable<BaseRow, "id">;
   steps!: Table<StepRow, [string, number]>;
   deliveries!: EntityTable<DeliveryRow, "id">;
@@ -102,14 +108,29 @@ class FernDatabase extends Dexie {
       const rows = change.table<DrawingRow>("drawings").toCollection();
       await rows.modify((row) => void Object.assign(row, { version }));
     });
+    this.version(11)
+      .stores({ pictures: "id" })
+      .upgrade(async (change) => {
+        const [drawings, pictures] = [
+          change.table<DrawingRow>("drawings"),
+          change.table<PictureRow>("pictures"),
+        ];
+        for (const { thumbnail, ...row } of await change.table<PicturedRow>("drawings").toArray()) {
+          await pictures.put({ id: row.id, thumbnail });
+          await drawings.put(row);
+        }
+      });
   }
 }
 
 /** The version of its drawings, for each version of the database up to the ninth. */
 const FORM_OF = [0, 1, 2, 3, 4, 4, 5, 6, 7, 8];
 
-/** Up to version 4 of the database a row held its drawing. */
-export interface WholeRow extends DrawingRow {
+/** Up to version 10 of the database a row held its picture. */
+type PicturedRow = DrawingRow & PictureRow;
+
+/** Up to version 4 it held its drawing as well. */
+export interface WholeRow extends PicturedRow {
   readonly base: Drawing;
 }
 

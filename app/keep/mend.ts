@@ -148,7 +148,6 @@ export function soundRow(row: DrawingRow): DrawingRow {
     changedAt: number(row.changedAt),
     cursor: number(row.cursor),
     revision: number(row.revision),
-    thumbnail: typeof row.thumbnail === "string" ? row.thumbnail : "",
     strokes: number(row.strokes),
     ...(Number.isFinite(row.deletedAt) ? { deletedAt: row.deletedAt } : {}),
   };

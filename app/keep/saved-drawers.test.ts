@@ -48,7 +48,7 @@ function longer({ drawings, steps: all }: SavedDrawer): SavedDrawer {
   const back: Step = { ...step, patches: step.inverse, inverse: step.patches };
   const more = range(0, MORE).map((k) => ({ drawing, index: steps.length + k, step: k % 2 ? step : back }));
   return {
-    drawings: drawings.map((row) => ({ ...row, cursor: steps.length + MORE })),
+    drawings: drawings.map((row) => ({ ...row, cursor: steps.length + MORE, thumbnail: "<svg/>" })),
     steps: [...steps, ...more],
   };
 }
@@ -79,6 +79,8 @@ describe("drawers of earlier versions", () => {
       await keptByVersion(version, drawer);
       await database.open();
       expectWhole((await openDrawing("bed"))!, drawingsOf(version), drawer.steps.length);
+      expect((await listDrawings()).rows).toMatchObject([{ id: "bed", thumbnail: "<svg/>" }]);
+      expect(await database.drawings.get("bed")).not.toHaveProperty("thumbnail");
     },
   );
 

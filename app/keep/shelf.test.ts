@@ -181,7 +181,7 @@ describe("the shelf", () => {
     const { id } = await addDrawing(drawing(), "");
     await keepFirstThumbnail(id, "plain");
     await keepFirstThumbnail(id, "plainer");
-    expect((await database.drawings.get(id))!.thumbnail).toBe("plain");
+    expect((await database.pictures.get(id))!.thumbnail).toBe("plain");
   });
 
   it("renames, duplicates with history, deletes and puts back", async () => {
@@ -190,8 +190,10 @@ describe("the shelf", () => {
     await settle(states);
     await renameDrawing(id, "Long radishes");
     await duplicateDrawing(id);
-    const names = (await listDrawings()).rows.map(({ name }) => name);
-    expect(names.sort()).toEqual(["Long radishes", "Long radishes copy"]);
+    const { rows } = await listDrawings();
+    expect(rows.map(({ name }) => name).sort()).toEqual(["Long radishes", "Long radishes copy"]);
+    expect(rows[0].thumbnail).toContain("<svg");
+    expect(rows[1].thumbnail).toBe(rows[0].thumbnail);
     await deleteDrawing(id);
     expect(await openDrawing(id)).toBeUndefined();
     await restoreDrawing(id);
@@ -200,5 +202,6 @@ describe("the shelf", () => {
     await clearDeleted(Date.now() + 2 * 24 * 3600 * 1000);
     expect(await database.steps.where("drawing").equals(id).count()).toBe(0);
     expect(await database.bases.get(id)).toBeUndefined();
+    expect(await database.pictures.get(id)).toBeUndefined();
   });
 });

@@ -9,7 +9,7 @@ import { newId } from "#core/drawing/new-id.ts";
 import { pack } from "#core/drawing/packed.ts";
 import type { Mended } from "#core/drawing/say-repairs.ts";
 import { VERSION } from "#core/drawing/upgrade.ts";
-import { type DrawingRow, database } from "./database.ts";
+import { type DrawingRow, database, type PictureRow } from "./database.ts";
 import { asideTold, putInPlace, type Rows, readRows, rowsFile, soundRow, versionOf } from "./mend.ts";
 import { deleteStepsFrom, looseSteps } from "./step-blocks.ts";
 
@@ -23,8 +23,11 @@ export class KeepProblem extends Error {
   }
 }
 
+/** A drawing as the drawer shows it. */
+export type Shown = DrawingRow & Pick<PictureRow, "thumbnail">;
+
 interface InMemory {
-  readonly row: DrawingRow;
+  readonly row: Shown;
   readonly history: History;
 }
 
@@ -35,7 +38,7 @@ export function keepInMemory(id: string, history: History): void {
   if (held) onlyInMemory.set(id, { ...held, history });
 }
 
-const changeInMemory = (id: string, { row, history }: InMemory, change: Partial<DrawingRow>): void => {
+const changeInMemory = (id: string, { row, history }: InMemory, change: Partial<Shown>): void => {
   onlyInMemory.set(id, { history, row: { ...row, ...change } });
 };
 
@@ -43,27 +46,35 @@ const changeInMemory = (id: string, { row, history }: InMemory, change: Partial<
 const thumbnailOf = async (drawing: Drawing): Promise<string> =>
   (await import("./plain-thumbnail.ts")).plainThumbnail(drawing);
 
-export async function listDrawings(): Promise<{ rows: DrawingRow[]; storage: Kept }> {
+export async function listDrawings(): Promise<{ rows: Shown[]; storage: Kept }> {
   const inMemory = [...onlyInMemory.values()].flatMap(({ row }) =>
     row.deletedAt === undefined ? [row] : [],
   );
   try {
     const rows = (await database.drawings.toArray()).map(soundRow);
     const kept = rows.filter(({ deletedAt }) => deletedAt === undefined);
-    return { rows: [...inMemory, ...kept.sort((a, b) => b.changedAt - a.changedAt)], storage: "browser" };
+    const pictured = await withPictures(kept.sort((a, b) => b.changedAt - a.changedAt));
+    return { rows: [...inMemory, ...pictured], storage: "browser" };
   } catch {
     return { rows: inMemory, storage: "memory" };
   }
 }
 
-const rowOf = (id: string, { name, strokes }: Drawing, thumbnail: string): DrawingRow => ({
+async function withPictures(rows: readonly DrawingRow[]): Promise<Shown[]> {
+  const pictures = await database.pictures.bulkGet(rows.map(({ id }) => id));
+  return rows.map((row, k) => ({ ...row, thumbnail: textOf(pictures[k]?.thumbnail) }));
+}
+
+/** Of whatever was stored. */
+const textOf = (value: unknown): string => (typeof value === "string" ? value : "");
+
+const rowOf = (id: string, { name, strokes }: Drawing): DrawingRow => ({
   id,
   name,
   version: VERSION,
   changedAt: Date.now(),
   cursor: 0,
   revision: 0,
-  thumbnail,
   strokes: Object.keys(strokes).length,
 });
 
@@ -77,17 +88,18 @@ export async function addHistory(
   thumbnail: string,
 ): Promise<{ id: string; kept: Kept }> {
   const { drawing, steps: done, cursor } = history;
-  const row = { ...rowOf(newId(), drawing, thumbnail), cursor };
-  const { drawings, bases, steps } = database;
+  const row = { ...rowOf(newId(), drawing), cursor };
+  const { drawings, pictures, bases, steps } = database;
   try {
-    await database.transaction("rw", drawings, bases, steps, async () => {
+    await database.transaction("rw", drawings, pictures, bases, steps, async () => {
       await drawings.add(row);
+      await pictures.add({ id: row.id, thumbnail });
       await bases.add({ id: row.id, base: pack(base) });
       await steps.bulkAdd(done.map((step, index) => ({ drawing: row.id, index, step })));
     });
     return { id: row.id, kept: "browser" };
   } catch {
-    onlyInMemory.set(row.id, { row, history });
+    onlyInMemory.set(row.id, { row: { ...row, thumbnail }, history });
     return { id: row.id, kept: "memory" };
   }
 }
@@ -104,7 +116,7 @@ export async function takeAdded(id: string, drawing: Drawing, hasSteps: boolean)
   if (row && !hasSteps) justAdded.set(id, drawing);
   else if (!row)
     onlyInMemory.set(id, {
-      row: rowOf(id, drawing, await thumbnailOf(drawing)),
+      row: { ...rowOf(id, drawing), thumbnail: await thumbnailOf(drawing) },
       history: beginHistory(drawing),
     });
 }
@@ -202,15 +214,23 @@ function asKeepProblem(error: unknown): KeepProblem {
 }
 
 /** What the drawer shows of a drawing now. */
-export async function keepLook(id: string, look: Pick<DrawingRow, "thumbnail" | "strokes">): Promise<void> {
+export async function keepLook(id: string, look: Pick<Shown, "thumbnail" | "strokes">): Promise<void> {
   const inMemory = onlyInMemory.get(id);
-  if (inMemory) changeInMemory(id, inMemory, look);
-  else await database.drawings.update(id, look);
+  if (inMemory) {
+    changeInMemory(id, inMemory, look);
+    return;
+  }
+  const { drawings, pictures } = database;
+  await database.transaction("rw", drawings, pictures, async () => {
+    if (!(await drawings.get(id))) return;
+    await drawings.update(id, { strokes: look.strokes });
+    await pictures.put({ id, thumbnail: look.thumbnail });
+  });
 }
 
 /** A picture for a drawing that has none yet: the desk may have made a better one meanwhile. */
 export async function keepFirstThumbnail(id: string, thumbnail: string): Promise<void> {
-  await database.drawings
+  await database.pictures
     .where("id")
     .equals(id)
     .modify((row) => {
@@ -227,7 +247,7 @@ export async function renameDrawing(id: string, name: string): Promise<void> {
 /** A copy of a drawing with its history, named after it. */
 export async function duplicateDrawing(id: string): Promise<void> {
   const inMemory = onlyInMemory.get(id);
-  const copyOf = (row: DrawingRow): DrawingRow => ({
+  const copyOf = <T extends DrawingRow>(row: T): T => ({
     ...row,
     id: newId(),
     name: `${row.name} copy`,
@@ -238,14 +258,16 @@ export async function duplicateDrawing(id: string): Promise<void> {
     onlyInMemory.set(row.id, { ...inMemory, row });
     return;
   }
-  const { drawings, bases, steps: table } = database;
-  await database.transaction("rw", drawings, bases, table, async () => {
+  const { drawings, pictures, bases, steps: table } = database;
+  await database.transaction("rw", drawings, pictures, bases, table, async () => {
     const row = await drawings.get(id);
     const begun = await bases.get(id);
     if (!row || !begun) return;
     const copy = copyOf(row);
     const steps = await table.where("drawing").equals(id).toArray();
+    const picture = await pictures.get(id);
     await drawings.add(copy);
+    if (picture) await pictures.add({ ...picture, id: copy.id });
     await bases.add({ ...begun, id: copy.id });
     await table.bulkAdd(steps.map((step) => ({ ...step, drawing: copy.id })));
   });
@@ -268,9 +290,10 @@ export async function clearDeleted(now = Date.now()): Promise<void> {
   const old = await database.drawings
     .filter(({ deletedAt }) => deletedAt !== undefined && now - deletedAt > DAY_MS)
     .primaryKeys();
-  const { drawings, bases, steps, versions, deliveries } = database;
-  await database.transaction("rw", drawings, bases, steps, versions, deliveries, async () => {
+  const { drawings, pictures, bases, steps, versions, deliveries } = database;
+  await database.transaction("rw", [drawings, pictures, bases, steps, versions, deliveries], async () => {
     await drawings.bulkDelete(old);
+    await pictures.bulkDelete(old);
     await bases.bulkDelete(old);
     for (const table of [steps, versions, deliveries])
       await (table as Table).where("drawing").anyOf(old).delete();

@@ -4,7 +4,6 @@ import { takeUpGuided } from "../desk/show-me/guided.ts";
 import type { Card } from "../drawer/card.ts";
 import { DrawerPage } from "../drawer/drawer-page.tsx";
 import { openDemo } from "../drawer/open-demo.ts";
-import type { DrawingRow } from "../keep/database.ts";
 import { mendDrawer } from "../keep/mend.ts";
 import {
   clearDeleted,
@@ -13,6 +12,7 @@ import {
   listDrawings,
   renameDrawing,
   restoreDrawing,
+  type Shown,
 } from "../keep/shelf.ts";
 import type { Route } from "./+types/drawer.ts";
 
@@ -29,7 +29,7 @@ export async function clientLoader() {
 }
 clientLoader.hydrate = true as const;
 
-const cardOf = ({ id, name, changedAt, thumbnail, strokes }: DrawingRow): Card => ({
+const cardOf = ({ id, name, changedAt, thumbnail, strokes }: Shown): Card => ({
   id,
   name,
   changedAt,
