@@ -1,25 +1,25 @@
 /** Which line lies under the pointer: ink is picked where it is seen, across its width. */
 import type { Drawing, InkShape, Stroke } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import type { AnyShape } from "#core/drawing/shape-edits.ts";
 import { curveCount, pointAt } from "#core/geometry/cubic.ts";
-import { knownBox } from "#core/geometry/known-box.ts";
 import { nearestPlace } from "#core/geometry/nearest.ts";
-import { boxHolds, distance, grow, type Point } from "#core/geometry/point.ts";
+import { distance, type Point } from "#core/geometry/point.ts";
 import { profileOf, shareAt } from "#core/lines/profile.ts";
 import { isInk } from "#core/pockets/ink-regions.ts";
-import { depthOf, inSight, pickable } from "../parts/pickable.ts";
+import { depthOf, isInSight, isPickable } from "../parts/pickable.ts";
 import type { Desk } from "../store/desk-state.ts";
+import { strokesAround } from "./strokes-around.ts";
 
 const GRAB_PIXELS = 10;
 
 /** The stroke whose ink is nearest to a place, within ten pixels; of several whose ink holds it the topmost. */
-export function strokeNear(desk: Desk, at: Point, pixel: number, among = pickable): Stroke | undefined {
+export function strokeNear(desk: Desk, at: Point, pixel: number, counts = isPickable): Stroke | undefined {
   const { drawing } = desk;
   const within = GRAB_PIXELS * pixel;
   let best: { stroke: Stroke; gap: number } | undefined;
-  for (const stroke of among(desk, drawing.strokes)) {
-    const box = knownBox(stroke.points);
-    if (!box || !boxHolds(grow(box, within + stroke.width / 2), at)) continue;
+  for (const stroke of strokesAround(drawing.strokes, at, within)) {
+    if (!counts(desk, stroke)) continue;
     const gap = Math.max(0, inkGap(drawing, stroke, at));
     if (gap > within || (best && gap > best.gap)) continue;
     if (!best || gap < best.gap || isBefore(desk, stroke, best.stroke)) best = { stroke, gap };
@@ -43,23 +43,23 @@ function inkGap({ nibs }: Drawing, stroke: Stroke, at: Point): number {
 
 /** The stroke or ink shape that a hand can take at a place; of those whose ink holds it the topmost. */
 export const lineNear = (desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined =>
-  nearest(desk, { at, pixel, among: pickable });
+  nearest(desk, { at, pixel, counts: isPickable });
 
 /** The same, or one that is locked. */
 export const lineInSight = (desk: Desk, at: Point, pixel: number): Stroke | InkShape | undefined =>
-  nearest(desk, { at, pixel, among: inSight });
+  nearest(desk, { at, pixel, counts: isInSight });
 
 interface Place {
   readonly at: Point;
   /** In page units. */
   readonly pixel: number;
-  readonly among: typeof pickable;
+  readonly counts: typeof isPickable;
 }
 
-function nearest(desk: Desk, { at, pixel, among }: Place): Stroke | InkShape | undefined {
-  const stroke = strokeNear(desk, at, pixel, among);
-  const shape = among(desk, desk.drawing.inkShapes)
-    .filter((one) => isInk([one], at, pixel))
+function nearest(desk: Desk, { at, pixel, counts }: Place): Stroke | InkShape | undefined {
+  const stroke = strokeNear(desk, at, pixel, counts);
+  const shape = entitiesOf(desk.drawing.inkShapes)
+    .filter((one) => counts(desk, one) && isInk([one], at, pixel))
     .sort((a, b) => (isBefore(desk, a, b) ? -1 : 1))[0];
   if (!stroke || !shape) return stroke ?? shape;
   const held = inkGap(desk.drawing, stroke, at) <= 0;

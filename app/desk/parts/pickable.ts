@@ -12,17 +12,19 @@ interface Picked {
 
 type Of = Pick<Desk, "drawing" | "alone">;
 
-/** Things of a table that can be pointed at: they and their part are seen, and they are no echoes. */
-export const inSight = <T extends Picked>({ drawing, alone }: Of, table: Table<T>): T[] =>
-  entitiesOf(table).filter((one) => {
-    const part = partOf(one);
-    if (one.echo || one.hidden) return false;
-    return drawing.parts[part]?.visible && (!alone || part === alone);
-  });
+/** Whether a thing can be pointed at: it and its part are seen, and it is no echo. */
+export function isInSight({ drawing, alone }: Of, one: Picked): boolean {
+  const part = partOf(one);
+  if (one.echo || one.hidden) return false;
+  return drawing.parts[part]?.visible === true && (!alone || part === alone);
+}
 
-/** Those of them that a hand can take: they are not locked. */
+/** Whether a hand can take it: it is not locked. */
+export const isPickable = (desk: Of, one: Picked): boolean => !one.locked && isInSight(desk, one);
+
+/** Those of a table that a hand can take. */
 export const pickable = <T extends Picked>(desk: Of, table: Table<T>): T[] =>
-  inSight(desk, table).filter(({ locked }) => !locked);
+  entitiesOf(table).filter((one) => isPickable(desk, one));
 
 /** How far in front a thing lies: its part before its own place in it. */
 export const depthOf = ({ drawing }: Pick<Desk, "drawing">, one: Picked): number =>

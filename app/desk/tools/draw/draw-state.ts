@@ -1,4 +1,7 @@
 /** How lines are drawn, and the points of one being made. */
+import { weakMapMemoize } from "reselect";
+import type { Stroke, Table } from "#core/drawing/drawing.ts";
+import { entitiesOf } from "#core/drawing/entities.ts";
 import type { Point } from "#core/geometry/point.ts";
 import { diagonal } from "#core/geometry/point.ts";
 import type { Peg } from "#core/lines/figures.ts";
@@ -39,11 +42,12 @@ const WIDTH = 0.003;
 
 /** Width of lines to be drawn, in page units: the middle one of those that are there. */
 export function drawWidth(desk: Desk): number {
-  const { width } = draw.settings(desk);
-  if (width !== null) return width;
   const { strokes, page } = desk.drawing;
-  const widths = Object.values(strokes)
-    .map((stroke) => stroke.width)
-    .sort((a, b) => a - b);
-  return widths[widths.length >> 1] ?? WIDTH * diagonal(page.box);
+  return draw.settings(desk).width ?? middleWidth(strokes) ?? WIDTH * diagonal(page.box);
 }
+
+/** Asked for at every change of the desk. */
+const middleWidth = weakMapMemoize((strokes: Table<Stroke>): number | undefined => {
+  const widths = Float64Array.from(entitiesOf(strokes), ({ width }) => width).sort();
+  return widths[widths.length >> 1];
+});
