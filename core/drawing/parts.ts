@@ -49,7 +49,8 @@ interface Parted {
   readonly part?: string;
 }
 
-const ofPart = <T extends Parted>(table: Table<T>, part: string): Table<T> =>
+/** Those of a table that are of one part; the same table gives the same again. */
+export const ofPart = <T extends Parted>(table: Table<T>, part: string): Table<T> =>
   (byPart(table).get(part) ?? EMPTY) as Table<T>;
 
 const EMPTY: Table<Parted> = {};

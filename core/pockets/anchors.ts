@@ -22,6 +22,7 @@ export interface Matches {
   readonly of: {
     readonly pockets: readonly Pocket[];
     readonly pours: Table<Anchored>;
+    readonly others: Table<Anchored>;
     /** For each pocket the pour whose region fits it best. */
     readonly byRegion: readonly (string | undefined)[];
     readonly near: PoursNear;
@@ -35,15 +36,22 @@ export function matchAnchors(
   others: Table<Anchored>,
   before?: Matches,
 ): Matches {
+  if (before && isMadeOf(before, pockets, pours, others)) {
+    const { pourOf, pocketsOf, of } = before;
+    return { pourOf, pocketsOf, of };
+  }
   const all = entitiesOf(pours);
   const { byRegion, near } = regionMatches(pockets, pours, all, before?.of);
   const pourOf = withLinesFollowed(pockets, all, byRegion);
   return {
     pourOf,
     pocketsOf: pocketsOfOthers(pockets, pours, pourOf, others),
-    of: { pockets, pours, byRegion, near },
+    of: { pockets, pours, others, byRegion, near },
   };
 }
+
+const isMadeOf = ({ of }: Matches, pockets: readonly Pocket[], pours: object, others: object): boolean =>
+  of.pockets === pockets && of.pours === pours && of.others === others;
 
 /** The best pour of each pocket; looked for anew only where pockets or pours are not as they were. */
 function regionMatches(

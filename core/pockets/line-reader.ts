@@ -96,16 +96,23 @@ export class LineReader {
   }
 }
 
+/** What a drawing says of openings. */
+type Closing = Pick<Drawing, "reach" | "declined">;
+
 /** What a drawing's reach closes, as lines of the map. */
 export const linesOfReach = (drawing: Drawing, { openings }: Gaps): Line[] =>
   openings.filter((opening) => isReached(drawing, opening, openings)).map(bridgeLine("reach"));
 
 /** Whether a drawing's reach closes an opening of several: it is not wider, and not meant to stay open. */
-export const isReached = (drawing: Drawing, opening: Opening, all: readonly Opening[]): boolean =>
+export const isReached = (drawing: Closing, opening: Opening, all: readonly Opening[]): boolean =>
   opening.width <= drawing.reach && !isDeclined(drawing, opening, all);
 
 /** Whether an opening is one of those to be left open: one was declined where it lies, and none of the others lies nearer. */
-export const isDeclined = ({ declined }: Drawing, { at, width }: Opening, all: readonly Opening[]): boolean =>
+export const isDeclined = (
+  { declined }: Pick<Closing, "declined">,
+  { at, width }: Opening,
+  all: readonly Opening[],
+): boolean =>
   Object.values(declined).some((place) => {
     const off = distance(place.at, at);
     return off <= width / 2 + 1e-9 && all.every((other) => distance(place.at, other.at) >= off);

@@ -10,21 +10,29 @@ type Shown = Pick<Desk, "derived" | "drawing">;
 const derivedOf = ({ derived }: Shown) => derived;
 const drawingOf = ({ drawing }: Shown) => drawing;
 
-export const pocketCounts = createSelector([derivedOf, drawingOf], (derived, { pours, page }) => {
-  const speck = speckArea(page);
-  let coloured = 0;
-  let leftBare = 0;
-  const bare: number[] = [];
-  const specks: number[] = [];
-  derived.pockets.forEach((pocket, i) => {
-    const id = derived.pourOf[i];
-    if (id !== undefined && pours[id].paint) coloured++;
-    else if (id !== undefined) leftBare++;
-    else if (pocket.area < speck) specks.push(i);
-    else bare.push(i);
-  });
-  return { all: derived.pockets.length - leftBare, coloured, bare, specks };
-});
+export const pocketCounts = createSelector(
+  [
+    ({ derived }: Shown) => derived.pockets,
+    ({ derived }: Shown) => derived.pourOf,
+    ({ drawing }: Shown) => drawing.pours,
+    ({ drawing }: Shown) => drawing.page,
+  ],
+  (pockets, pourOf, pours, page) => {
+    const speck = speckArea(page);
+    let coloured = 0;
+    let leftBare = 0;
+    const bare: number[] = [];
+    const specks: number[] = [];
+    pockets.forEach((pocket, i) => {
+      const id = pourOf[i];
+      if (id !== undefined && pours[id].paint) coloured++;
+      else if (id !== undefined) leftBare++;
+      else if (pocket.area < speck) specks.push(i);
+      else bare.push(i);
+    });
+    return { all: pockets.length - leftBare, coloured, bare, specks };
+  },
+);
 
 /** Colour and shade whose pockets are not there now: they come back when the pockets do. */
 export const waitingIn = createSelector(
