@@ -94,7 +94,8 @@ export const lineRows = createSelector(
 );
 
 /** The rows that show while some groups are folded up. */
-export function unfolded(rows: readonly LineRow[], folded: ReadonlySet<string>): LineRow[] {
+export function unfolded(rows: readonly LineRow[], folded: ReadonlySet<string>): readonly LineRow[] {
+  if (folded.size === 0) return rows;
   let within = Infinity;
   return rows.filter((row) => {
     if (row.depth > within) return false;
