@@ -9,7 +9,7 @@ import {
   ScanLine,
   Trash2,
 } from "lucide-react";
-import { type DragEvent, lazy, type ReactNode, Suspense, useEffect, useRef, useState } from "react";
+import { type DragEvent, lazy, type ReactNode, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { Form, Link, PrefetchPageLinks, useFetcher } from "react-router";
 import type { Kept } from "../keep/shelf.ts";
 import { PICTURES } from "../scan/held-scan.ts";
@@ -243,6 +243,8 @@ function DrawingCard({ card }: { card: Card }) {
   const fetcher = useFetcher();
   const tell = useNotice();
   const [naming, setNaming] = useState(false);
+  // Megabytes where lines are many.
+  const picture = useMemo(() => `data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`, [card.thumbnail]);
   const send = (intent: string, extra: Record<string, string> = {}) =>
     fetcher.submit({ intent, id: card.id, ...extra }, { method: "post", action: "/?index" });
   const remove = async () => {
@@ -256,11 +258,7 @@ function DrawingCard({ card }: { card: Card }) {
         className={clsx(FRAME, "hover:border-fern")}
         aria-label={`Open ${card.name}`}
       >
-        <img
-          src={`data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`}
-          alt=""
-          className="h-full w-full object-contain"
-        />
+        <img src={picture} alt="" className="h-full w-full object-contain" />
       </Link>
       <div className="mt-2 flex items-start gap-1">
         <div className="min-w-0 flex-1">

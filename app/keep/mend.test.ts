@@ -40,7 +40,7 @@ const junk = fc.oneof(
 const RUNS = SOAK ? 100 : 15;
 
 describe("a row gone bad", () => {
-  it.each(["drawings", "bases", "steps"] as const)(
+  it.each(["drawings", "pictures", "bases", "steps"] as const)(
     "in %s: the drawer lists, every drawing opens and can be drawn, what was stored is kept aside",
     async (table) => {
       await fc.assert(
@@ -53,7 +53,8 @@ describe("a row gone bad", () => {
           await mendDrawer();
           const { rows } = await listDrawings();
           expect(rows.map((row) => row.id)).toEqual(expect.arrayContaining([id, other]));
-          expect(rows.every(({ name }) => typeof name === "string")).toBe(true);
+          for (const { name, thumbnail } of rows)
+            expect([typeof name, typeof thumbnail]).toEqual(["string", "string"]);
           for (const one of [id, other]) {
             const opened = (await openDrawing(one))!;
             const { drawing: open } = opened.history;
@@ -139,7 +140,7 @@ describe("a drawing with one value out of bounds", () => {
 
 /** A whole row but its key, or one of its values. */
 async function spoil(
-  table: "drawings" | "bases" | "steps",
+  table: "drawings" | "pictures" | "bases" | "steps",
   id: string,
   value: unknown,
   which: number,
