@@ -20,7 +20,7 @@ export function readPath(d: string): PathReading {
   const path = svgpath(d);
   // Each of these walks all of the path; most have neither.
   if (/a/i.test(d)) path.unarc();
-  path.abs();
+  if (/[achlmqstv]/.test(d)) path.abs();
   if (/[st]/i.test(d)) path.unshort();
   const chains: Chain[] = [];
   let points: number[] = [];
@@ -51,7 +51,7 @@ export function readPath(d: string): PathReading {
     else if (command === "L") pushLine(points, [x, y], [n[0], n[1]]);
     else if (command === "H") pushLine(points, [x, y], [n[0], y]);
     else if (command === "V") pushLine(points, [x, y], [x, n[0]]);
-    else if (command === "Z") {
+    else if (command === "Z" || command === "z") {
       pushLine(points, [x, y], start);
       finish(true);
     }

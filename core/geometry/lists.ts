@@ -1,4 +1,4 @@
-/** Growing lists of whole numbers over typed arrays, for hot paths that do not know their size. */
+/** Growing lists of numbers over typed arrays, for hot paths that do not know their size. */
 
 export class IntList {
   data: Int32Array;
@@ -21,6 +21,40 @@ export class IntList {
   trimmed(): Int32Array {
     if (this.data.length > this.length) this.data = this.data.slice(0, this.length);
     return this.data;
+  }
+}
+
+/** Numbers that come in runs. */
+export class FloatList {
+  private data: Float64Array<ArrayBuffer>;
+  length = 0;
+
+  constructor(capacity: number) {
+    this.data = new Float64Array(Math.max(16, capacity));
+  }
+
+  push(value: number): void {
+    this.makeRoom(1);
+    this.data[this.length++] = value;
+  }
+
+  pushAll(values: ArrayLike<number>): void {
+    this.makeRoom(values.length);
+    for (let k = 0; k < values.length; k++) this.data[this.length + k] = values[k];
+    this.length += values.length;
+  }
+
+  private makeRoom(count: number): void {
+    const needed = this.length + count;
+    if (needed <= this.data.length) return;
+    const grown = new Float64Array(needed + (needed >> 1));
+    grown.set(this.data);
+    this.data = grown;
+  }
+
+  /** The numbers alone; the list is not to be used any more. */
+  trimmed(): Float64Array<ArrayBuffer> {
+    return this.data.length > this.length ? this.data.slice(0, this.length) : this.data;
   }
 }
 

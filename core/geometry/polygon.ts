@@ -15,8 +15,11 @@ export function ringArea(ring: Coords): number {
 /** How long the way round a flat ring [x, y, …] is. */
 export function ringLength(ring: Coords): number {
   let length = 0;
-  for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2)
-    length += Math.hypot(ring[i] - ring[j], ring[i + 1] - ring[j + 1]);
+  for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
+    const dx = ring[i] - ring[j];
+    const dy = ring[i + 1] - ring[j + 1];
+    length += Math.sqrt(dx * dx + dy * dy);
+  }
   return length;
 }
 
@@ -44,7 +47,9 @@ export function crossingsAt(rings: readonly Coords[], y: number): number[] {
       xs.push(((ring[j] - ring[i]) * (y - ring[i + 1])) / (ring[j + 1] - ring[i + 1]) + ring[i]);
     }
   }
-  return xs.sort((a, b) => a - b);
+  // Two are by far the most common.
+  if (xs.length !== 2) return xs.sort((a, b) => a - b);
+  return xs[0] <= xs[1] ? xs : [xs[1], xs[0]];
 }
 
 const SCANS = [0.5, 0.37, 0.63, 0.25, 0.75, 0.13, 0.87];

@@ -85,8 +85,10 @@ export function cellsAlong(
 /** The cell that a fattened segment lies in altogether: most do, and need not be followed. -1 where there is more than one. */
 function onlyCellOf({ ax, ay, bx, by }: Segments, s: number, grid: Grid): number {
   const { shift, firstColumn, firstRow, columns } = grid;
-  const [left, right] = ax[s] < bx[s] ? [ax[s], bx[s]] : [bx[s], ax[s]];
-  const [top, bottom] = ay[s] < by[s] ? [ay[s], by[s]] : [by[s], ay[s]];
+  const left = ax[s] < bx[s] ? ax[s] : bx[s];
+  const right = ax[s] < bx[s] ? bx[s] : ax[s];
+  const top = ay[s] < by[s] ? ay[s] : by[s];
+  const bottom = ay[s] < by[s] ? by[s] : ay[s];
   if (left < FATTENED || top < FATTENED || right > LAST - FATTENED || bottom > LAST - FATTENED) return -1;
   const column = (left - FATTENED) >> shift;
   const row = (top - FATTENED) >> shift;

@@ -73,7 +73,8 @@ export function facingPairs(ends: readonly EndPoint[], reach: number): FacingPai
   };
   for (let a = 0; a < ends.length; a++) {
     const [x, y] = ends[a].at;
-    for (const b of index.search(x - reach, y - reach, x + reach, y + reach, (b) => b > a)) {
+    const mayFace = (b: number) => b > a && !(ends[a].met && ends[b].met);
+    for (const b of index.search(x - reach, y - reach, x + reach, y + reach, mayFace)) {
       const cost = costOf(ends[a], ends[b], reach);
       note(a, b, cost);
       note(b, a, cost);
@@ -93,29 +94,25 @@ function indexOf(ends: readonly EndPoint[]): Flatbush {
   return index;
 }
 
-/** Distance, lengthened by how far the ends point past one another; Infinity where they do not face. */
+/** Distance, lengthened by how far the ends point past one another; Infinity where they do not face. One of them at most is met. */
 function costOf(a: EndPoint, b: EndPoint, reach: number): number {
-  if (a.met && b.met) return Infinity;
   const apart = distance(a.at, b.at);
   if (apart > reach || apart === 0) return Infinity;
-  const [turnA, turnB] = turns(a, b, apart);
   const stray = a.met || b.met ? STRAY_MET : STRAY;
-  if (turnA < stray || turnB < stray) return Infinity;
-  return apart * (3 - turnA - turnB);
+  const turnA = turn(a, b, apart);
+  if (turnA < stray) return Infinity;
+  const turnB = turn(b, a, apart);
+  return turnB < stray ? Infinity : apart * (3 - turnA - turnB);
 }
 
-/** Cosines of the angles between the way from end to end and each end's direction. */
-function turns(a: EndPoint, b: EndPoint, apart: number): [number, number] {
-  const x = (b.at[0] - a.at[0]) / apart;
-  const y = (b.at[1] - a.at[1]) / apart;
-  return [a.onward[0] * x + a.onward[1] * y, -b.onward[0] * x - b.onward[1] * y];
-}
+/** Cosine of the angle between an end's direction and the way to another. */
+const turn = ({ at, onward }: EndPoint, to: EndPoint, apart: number): number =>
+  onward[0] * ((to.at[0] - at[0]) / apart) + onward[1] * ((to.at[1] - at[1]) / apart);
 
 /** The smooth line from end to end, as a chain of one cubic. */
 export function smoothBridge(a: EndPoint, b: EndPoint): number[] {
   const apart = distance(a.at, b.at);
-  const [turnA, turnB] = turns(a, b, apart);
-  const handle = (2 / 3) * (apart / (1 + (turnA + turnB) / 2));
+  const handle = (2 / 3) * (apart / (1 + (turn(a, b, apart) + turn(b, a, apart)) / 2));
   return [
     ...a.at,
     a.at[0] + a.onward[0] * handle,

@@ -224,8 +224,8 @@ export function regionsAt(space: FreeSpace, reach: number): UnionFind {
     if (a === b) continue;
     const smaller = Math.min(room[a], room[b]);
     if (space.width[e] <= reach && isOpening(space, e, smaller)) continue;
-    const [winner, loser] = room[a] >= room[b] ? [a, b] : [b, a];
-    regions.join(winner, loser);
+    if (room[a] >= room[b]) regions.join(a, b);
+    else regions.join(b, a);
   }
   return regions;
 }

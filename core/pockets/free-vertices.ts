@@ -1,5 +1,5 @@
 /** The vertices that the free space is triangulated over: the map's own, extra ones along long lines, and a frame. */
-import { IntList } from "../geometry/lists.ts";
+import { FloatList, IntList } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import type { PlanarMap } from "./planar-map.ts";
 
@@ -52,12 +52,14 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
   const side = extent.side;
   const spacing = side * SAMPLE;
   const ids = new Int32Array(noding.vertexCount).fill(-1);
-  const xs: number[] = [];
-  const steps: number[] = [];
+  const xy = new FloatList(2 * noding.vertexCount + 32);
+  const steps = new FloatList(2 * noding.vertexCount + 32);
   const place = (x: number, y: number) => {
-    steps.push(x, y);
-    xs.push(lattice.originX + x * lattice.step, lattice.originY + y * lattice.step);
-    return xs.length / 2 - 1;
+    steps.push(x);
+    steps.push(y);
+    xy.push(lattice.originX + x * lattice.step);
+    xy.push(lattice.originY + y * lattice.step);
+    return xy.length / 2 - 1;
   };
   const vertex = (v: number) => {
     if (ids[v] < 0) ids[v] = place(noding.vx[v], noding.vy[v]);
@@ -66,10 +68,11 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
   const wanted = new IntList(noding.slotCount * 3);
   for (let e = 0; e < noding.slotCount; e++) {
     if (halfEdges.next[2 * e] < 0) continue;
-    const [u, v] = [noding.at[e], noding.at[e + 1]];
+    const u = noding.at[e];
+    const v = noding.at[e + 1];
     const dx = noding.vx[v] - noding.vx[u];
     const dy = noding.vy[v] - noding.vy[u];
-    const pieces = Math.max(1, Math.round(Math.hypot(dx, dy) / spacing));
+    const pieces = Math.max(1, Math.round(Math.sqrt(dx * dx + dy * dy) / spacing));
     let last = vertex(u);
     for (let k = 1; k <= pieces; k++) {
       const now =
@@ -79,7 +82,7 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
       last = now;
     }
   }
-  const frameFrom = xs.length / 2;
+  const frameFrom = xy.length / 2;
   const length = side * (1 + 2 * MARGIN);
   const left = extent.left - side * MARGIN;
   const top = extent.top - side * MARGIN;
@@ -90,11 +93,11 @@ export function verticesOf(map: PlanarMap, { ends }: EndReading): Vertices {
     place(left + length - a, top + length);
     place(left, top + length - a);
   }
-  const loose = new Uint8Array(xs.length / 2);
+  const loose = new Uint8Array(xy.length / 2);
   for (const { vertex, kind } of ends) if (ids[vertex] >= 0) loose[ids[vertex]] = kind;
   return {
-    xy: Float64Array.from(xs),
-    steps: Float64Array.from(steps),
+    xy: xy.trimmed(),
+    steps: steps.trimmed(),
     wanted: wanted.data.slice(0, wanted.length),
     ids,
     loose,

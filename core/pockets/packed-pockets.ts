@@ -4,7 +4,7 @@
  * out of the arrays when they are asked for first, as the hand passes over them, and all else when that is.
  */
 import { listOf } from "../drawing/packed.ts";
-import { IntList } from "../geometry/lists.ts";
+import { FloatList, IntList } from "../geometry/lists.ts";
 import type { Border, Pocket } from "./pockets.ts";
 
 export interface PackedPockets {
@@ -28,7 +28,7 @@ const AS_OUTLINE = -1;
 export function packPockets(pockets: readonly Pocket[]): PackedPockets {
   const heads = new Float64Array(pockets.length * HEAD);
   const counts = new IntList(pockets.length * 16);
-  const numbers: number[] = [];
+  const numbers = new FloatList(pockets.reduce((sum, pocket) => sum + numbersOf(pocket), 0));
   const names = new Map<string, number>();
   const numberOf = (name: string): number => {
     const number = names.get(name) ?? names.size;
@@ -37,7 +37,7 @@ export function packPockets(pockets: readonly Pocket[]): PackedPockets {
   };
   const putChain = (chain: readonly number[]) => {
     counts.push(chain.length);
-    for (const number of chain) numbers.push(number);
+    numbers.pushAll(chain);
   };
   const putChains = (chains: Chains) => {
     counts.push(chains.length);
@@ -65,9 +65,18 @@ export function packPockets(pockets: readonly Pocket[]): PackedPockets {
   return {
     heads,
     counts: counts.data.slice(0, counts.length),
-    numbers: Float64Array.from(numbers),
+    numbers: numbers.trimmed(),
     names: [...names.keys()],
   };
+}
+
+/** How many numbers a pocket comes to: so many are millions that a list which grew would copy them all several times. */
+function numbersOf({ rings, outline, cover, hems, runsUnder, borders }: Pocket): number {
+  let count = borders.length;
+  for (const chains of [rings, outline, cover === outline ? [] : cover, hems, runsUnder])
+    for (const chain of chains) count += chain.length;
+  for (const { chain, strip } of borders) count += chain.length + (strip?.length ?? 0);
+  return count;
 }
 
 /** The memory that can be handed over with them. */

@@ -3,7 +3,7 @@ import { bisector } from "d3-array";
 import { MAIN } from "../drawing/parts.ts";
 import { enclosedArea, flatten } from "../geometry/cubic.ts";
 import { type Box, boundsOf, type Point } from "../geometry/point.ts";
-import { distanceToRings, innerPoint } from "../geometry/polygon.ts";
+import { distanceToRings, innerPoint, ringLength } from "../geometry/polygon.ts";
 import { boundingLoops, LOOP, resolveFaces } from "./faces.ts";
 import { originOf } from "./half-edges.ts";
 import { hemOf } from "./hems.ts";
@@ -276,7 +276,8 @@ export class PocketReader {
     const { lattice } = this.map;
     const widthOf = (run: Run) => narrowestInk(this.map, run);
     const widest = Math.max(...parts.map(({ runs }) => Math.max(...runs.map(widthOf))));
-    if (area > (ringLength(rings) * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
+    const outlineLength = rings.reduce((sum, ring) => sum + ringLength(ring), 0);
+    if (area > (outlineLength * widest) / 2 || distanceToRings(seed, rings) > widest / 2) return false;
     const bounds: number[] = [];
     for (const { runs, pieces } of parts)
       runs.forEach((run, i) => {
@@ -334,15 +335,4 @@ function acrossOf({ map, face }: FacedMap, cycles: readonly number[][]): number[
   const loops = new Set<number>();
   for (const cycle of cycles) for (const h of cycle) loops.add(loop[h ^ 1]);
   return [...loops].flatMap((id) => [id, face[id]]);
-}
-
-function ringLength(rings: readonly number[][]): number {
-  let length = 0;
-  for (const ring of rings) {
-    const n = ring.length;
-    for (let i = 0; i < n; i += 2) {
-      length += Math.hypot(ring[(i + 2) % n] - ring[i], ring[(i + 3) % n] - ring[i + 1]);
-    }
-  }
-  return length;
 }

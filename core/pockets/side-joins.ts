@@ -5,7 +5,7 @@
  * between is near as well. Each connected patch of it in which the lines do not meet as they are gets one join, where
  * they come nearest.
  */
-import { IntList, range } from "../geometry/lists.ts";
+import { IntList } from "../geometry/lists.ts";
 import type { Point } from "../geometry/point.ts";
 import { closestOnSegment, segmentsCross } from "../geometry/segment.ts";
 import { UnionFind } from "../geometry/union-find.ts";
@@ -26,7 +26,7 @@ export function sideJoinsOf(
   fresh?: readonly number[],
 ): Join[] {
   if (input.strict || widest === 0) return [];
-  const touches = touchesAmong(input, fresh ?? range(0, input.segs.count), widest);
+  const touches = touchesAmong(input, fresh ?? new Int32Array(input.segs.count).map((_, s) => s), widest);
   const patches = patchesOf(input, touches);
   markEnds(input, touches, patches, ofEnds);
   const nearest = new Map<number, number>();
@@ -61,16 +61,20 @@ const segmentOf = ({ s, t }: Touches, touch: number): number => (touch & 2 ? t :
 const isEnd = (touch: number): boolean => (touch & 1) === 1;
 const otherOf = ({ s, t }: Touches, touch: number): number => (touch & 2 ? s : t)[touch >> 2];
 
-function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number): Touches {
+function touchesAmong(input: JoinInput, fresh: ArrayLike<number>, widest: number): Touches {
   const { lines, segs, cells, lattice, joins, ends } = input;
+  const { ax, ay, bx, by, line } = segs;
   const s: number[] = [];
   const t: number[] = [];
   const gaps: number[] = [];
   const lengths = new LineLengths(segs, ends);
   const touching = new Budget(MOST_TOUCHES);
+  const rounding = endRounding(lattice);
+  const widths = Float64Array.from(lines, ({ width }) => width);
+  const reachOf = (ink: number) => ink / 2 / lattice.step + rounding;
   const tryPair = (a: number, b: number) => {
-    const ink = lines[segs.line[a]].width + lines[segs.line[b]].width;
-    if (ink === 0 || areApart(segs, a, b, ink / 2 / lattice.step + endRounding(lattice))) return;
+    const ink = widths[line[a]] + widths[line[b]];
+    if (ink === 0 || areApart(segs, a, b, reachOf(ink))) return;
     if (followOn(input, lengths, a, b)) return;
     const fromStart = touchGap(input, a, false, b);
     const fromEnd = touchGap(input, a, true, b);
@@ -83,27 +87,32 @@ function touchesAmong(input: JoinInput, fresh: readonly number[], widest: number
     gaps.push(fromStart, fromEnd, toStart, toEnd);
   };
   const isFresh = new Uint8Array(segs.count);
-  for (const a of fresh) isFresh[a] = 1;
+  for (let k = 0; k < fresh.length; k++) isFresh[fresh[k]] = 1;
   const seen = new Int32Array(segs.count).fill(-1);
   const along = new IntList(64);
-  let current = 0;
+  let [current, left, right, top, bottom] = [0, 0, 0, 0, 0];
+  // Most of what shares a cell is out of reach, comes next on the same line or has had its turn.
   const visit = (b: number) => {
-    if (seen[b] === current || b === current || (isFresh[b] && b < current)) return;
+    if (b === current || (b < current && isFresh[b])) return;
+    if ((ax[b] > right && bx[b] > right) || (ax[b] < left && bx[b] < left)) return;
+    if ((ay[b] > bottom && by[b] > bottom) || (ay[b] < top && by[b] < top)) return;
+    if (seen[b] === current) return;
     seen[b] = current;
-    if (joins.has(segs.line[b])) return;
+    if (line[b] === line[current] && (b === current + 1 || b === current - 1)) return;
+    if (joins.has(line[b])) return;
     if (current < b) tryPair(current, b);
     else tryPair(b, current);
   };
-  for (const a of fresh) {
+  for (let k = 0; k < fresh.length; k++) {
+    const a = fresh[k];
     current = a;
-    cellsAlong(
-      segs,
-      a,
-      cells,
-      along,
-      Math.ceil((lines[segs.line[a]].width + widest) / 2 / lattice.step + endRounding(lattice)),
-    );
-    for (let k = 0; k < along.length; k++) eachIn(cells, segs, along.data[k], visit);
+    const reach = Math.ceil(reachOf(widths[line[a]] + widest));
+    left = (ax[a] < bx[a] ? ax[a] : bx[a]) - reach;
+    right = (ax[a] < bx[a] ? bx[a] : ax[a]) + reach;
+    top = (ay[a] < by[a] ? ay[a] : by[a]) - reach;
+    bottom = (ay[a] < by[a] ? by[a] : ay[a]) + reach;
+    cellsAlong(segs, a, cells, along, reach);
+    for (let at = 0; at < along.length; at++) eachIn(cells, segs, along.data[at], visit);
   }
   return { s, t, gaps };
 }

@@ -49,7 +49,12 @@ export class TriangleMesh {
     const a = 2 * triangles[e];
     const b = 2 * this.tip(e);
     const c = 2 * triangles[previousInTriangle(e)];
-    const [ax, ay, bx, by, cx, cy] = [xy[a], xy[a + 1], xy[b], xy[b + 1], xy[c], xy[c + 1]];
+    const ax = xy[a];
+    const ay = xy[a + 1];
+    const bx = xy[b];
+    const by = xy[b + 1];
+    const cx = xy[c];
+    const cy = xy[c + 1];
     const side = incircle(ax, ay, bx, by, cx, cy, xy[2 * q], xy[2 * q + 1]);
     return side * orient2d(ax, ay, bx, by, cx, cy) < 0;
   }
