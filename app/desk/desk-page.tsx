@@ -12,7 +12,6 @@ import { useFramePlan } from "./frame/use-frame-plan.ts";
 import { LookFilters } from "./judge/look-filters.tsx";
 import { DeskKeys } from "./keys/desk-keys.tsx";
 import { placeFile } from "./parts/place-art.ts";
-import { describeDrawing } from "./pockets/describe.ts";
 import { PressColumn } from "./press/press-column.tsx";
 import { LeaveGuard } from "./rail/leave-guard.tsx";
 import { LostSign } from "./rail/lost-sign.tsx";
@@ -62,7 +61,6 @@ function DeskLayout() {
     const [file] = event.dataTransfer.files;
     if (file) void placeFile(desk, file);
   };
-  const describe = useDesk(describeDrawing);
   const panels = useDesk((s) => s.plan.panels);
   const tin = useDesk((s) => isPanelShown(s, "tin"));
   const press = useDesk((s) => isPanelShown(s, "press"));
@@ -77,7 +75,7 @@ function DeskLayout() {
         <h1 className="sr-only">Desk</h1>
         <ShowMeStrip />
         <div className="relative min-h-0 flex-1">
-          <Paper hand={hand} panning={panning} describe={describe} />
+          <Paper hand={hand} panning={panning} />
           <PointOut />
           <LeakCard />
           <ReasonSign />

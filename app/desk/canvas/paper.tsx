@@ -9,6 +9,7 @@ import { pocketAt } from "#core/scene/scene.ts";
 import { toPagePoint } from "../../painting/view.ts";
 import { prefs } from "../../prefs/prefs-store.ts";
 import { filterFor } from "../judge/looks.ts";
+import { describeDrawing } from "../pockets/describe.ts";
 import { stageOf, toolOf } from "../stages/index.ts";
 import type { Desk } from "../store/desk-state.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
@@ -23,7 +24,7 @@ import { TwoFingers } from "./two-fingers.ts";
 import { listenToWheel } from "./wheel.ts";
 
 /** The mat with the paper on it: canvases for the mat, for the art, for what is drawn over it, and for the end of a line under the hand. */
-export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolean; describe: string }) {
+export function Paper({ hand, panning }: { hand: Hand; panning: boolean }) {
   const desk = useDeskStore();
   const frame = useRef<HTMLDivElement>(null);
   const mat = useRef<HTMLCanvasElement>(null);
@@ -194,7 +195,7 @@ export function Paper({ hand, panning, describe }: { hand: Hand; panning: boolea
         id="paper"
         role="application"
         aria-roledescription="drawing"
-        aria-label={describe}
+        aria-label={useDesk(describeDrawing)}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: pockets are walked by keyboard from here
         tabIndex={0}
         className="absolute inset-0 touch-none overflow-hidden select-none focus-visible:-outline-offset-2 focus-visible:after:pointer-events-none focus-visible:after:absolute focus-visible:after:inset-[2px] focus-visible:after:border-2 focus-visible:after:border-white"

@@ -1,6 +1,6 @@
 import clsx from "clsx";
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { useId, useLayoutEffect, useRef, useState } from "react";
+import { type ReactNode, useDeferredValue, useId, useLayoutEffect, useRef, useState } from "react";
 import { HelpButton } from "../help-button.tsx";
 import { stageOf } from "../stages/index.ts";
 import { useDesk, useDeskStore } from "../store/use-desk.ts";
@@ -77,6 +77,12 @@ function AsTheyFit() {
 const isSame = (one: ReadonlySet<string>, other: ReadonlySet<string>): boolean =>
   one.size === other.size && [...one].every((name) => other.has(name));
 
+/** A list may be long: it is laid out in slices, once all else is there. */
+function Later({ of: Body }: { of: () => ReactNode }) {
+  const isDue = useDeferredValue(true, false);
+  return isDue && <Body />;
+}
+
 function Section({ section, open }: { section: PressSection; open: boolean }) {
   const { name, isList, Body } = section;
   const title = useDesk(section.title);
@@ -113,7 +119,7 @@ function Section({ section, open }: { section: PressSection; open: boolean }) {
             data-body={name}
             className={clsx("flex flex-col px-3 pb-2 touch:pt-1", isList && "min-h-0 flex-1")}
           >
-            <Body />
+            {isList ? <Later of={Body} /> : <Body />}
           </div>
         </div>
       ) : null}
