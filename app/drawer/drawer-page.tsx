@@ -239,12 +239,15 @@ function FileButton({ label, accept, onFile, disabled, className, children }: Fi
 const FRAME =
   "flex aspect-square items-center justify-center overflow-hidden rounded-md border border-line bg-paper p-3";
 
+/** A drawing that has not been on the desk may have megabytes of SVG. */
+const addressOf = (thumbnail: string): string =>
+  thumbnail.startsWith("data:image/") ? thumbnail : `data:image/svg+xml,${encodeURIComponent(thumbnail)}`;
+
 function DrawingCard({ card }: { card: Card }) {
   const fetcher = useFetcher();
   const tell = useNotice();
   const [naming, setNaming] = useState(false);
-  // Megabytes where lines are many.
-  const picture = useMemo(() => `data:image/svg+xml,${encodeURIComponent(card.thumbnail)}`, [card.thumbnail]);
+  const picture = useMemo(() => addressOf(card.thumbnail), [card.thumbnail]);
   const send = (intent: string, extra: Record<string, string> = {}) =>
     fetcher.submit({ intent, id: card.id, ...extra }, { method: "post", action: "/?index" });
   const remove = async () => {

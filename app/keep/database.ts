@@ -19,10 +19,10 @@ export interface DrawingRow {
   readonly deletedAt?: number;
 }
 
-/** The drawer's picture of a drawing: as large as the drawing is. */
+/** The drawer's picture of a drawing. */
 export interface PictureRow {
   readonly id: string;
-  /** SVG text. */
+  /** A PNG as a data URL; of a drawing that has not been on the desk SVG text, which may be as large as the drawing is. */
   readonly thumbnail: string;
 }
 

@@ -1,5 +1,5 @@
 /** The desk's art: painted in one worker on as many canvases as show it, so that the hand is never kept waiting. */
-import type { Point, Size } from "#core/geometry/point.ts";
+import type { Box, Point, Size } from "#core/geometry/point.ts";
 import type { Scene } from "#core/scene/scene.ts";
 import { memoryOfMessage, type SceneMessage } from "./scene-message.ts";
 import { SceneSender } from "./scene-sender.ts";
@@ -9,7 +9,16 @@ export type ArtMessage =
   | { readonly kind: "surface"; readonly name: string; readonly surface: OffscreenCanvas }
   | { readonly kind: "scene"; readonly scene: SceneMessage }
   /** Both in the canvas's own pixels. */
-  | { readonly kind: "view"; readonly name: string; readonly view: View; readonly size: Size };
+  | { readonly kind: "view"; readonly name: string; readonly view: View; readonly size: Size }
+  | { readonly kind: "picture"; readonly picture: PictureWanted };
+
+/** The scene as a picture of its own: a data URL goes to `reply`, null where it could not be painted. */
+export interface PictureWanted {
+  readonly box: Box;
+  /** Pixels of its longer side. */
+  readonly longest: number;
+  readonly reply: MessagePort;
+}
 
 /** A pixel fainter than this has no colour of its own. */
 const CLEAR = 128;
@@ -17,6 +26,8 @@ const CLEAR = 128;
 export class ArtLink {
   private readonly sender = new SceneSender();
   private readonly canvases = new Map<string, HTMLCanvasElement>();
+  /** Pictures that are being painted. */
+  private pictures: Promise<unknown> = Promise.resolve();
 
   constructor(private readonly worker: Worker) {}
 
@@ -50,6 +61,19 @@ export class ArtLink {
     });
   }
 
+  /** A scene as a PNG in a data URL, all parts in full. It is sent first, where it has not been. */
+  picture(scene: Scene, alone: string | null, longest: number): Promise<string> {
+    while (!this.show(scene, alone));
+    const { port1, port2 } = new MessageChannel();
+    this.send({ kind: "picture", picture: { box: scene.box, longest, reply: port2 } }, [port2]);
+    const painted = new Promise<string>((resolve, reject) => {
+      port1.onmessage = ({ data }: MessageEvent<string | null>) =>
+        data === null ? reject(new Error("This browser cannot paint the picture.")) : resolve(data);
+    }).finally(() => port1.close());
+    this.pictures = Promise.allSettled([this.pictures, painted]);
+    return painted;
+  }
+
   /** What a canvas shows at a place in its CSS pixels, as #rrggbb; null where it is clear. */
   colourAt(name: string, [x, y]: Point): string | null {
     const canvas = this.canvases.get(name);
@@ -61,8 +85,9 @@ export class ArtLink {
     return alpha < CLEAR ? null : `#${hex(r)}${hex(g)}${hex(b)}`;
   }
 
+  /** Ends once the pictures that are asked for, also in the moment of leaving, are painted. */
   stop(): void {
-    this.worker.terminate();
+    setTimeout(() => void this.pictures.then(() => this.worker.terminate()));
   }
 
   private send(message: ArtMessage, transfer: Transferable[] = []): void {

@@ -1,13 +1,14 @@
 /** Paints the desk's art on its canvases, at most once a frame: all of it in a new view, else what has changed. */
-import type { ArtMessage } from "../painting/art-link.ts";
+import type { ArtMessage, PictureWanted } from "../painting/art-link.ts";
 import { ArtSurface } from "../painting/art-surface.ts";
+import { paintParts } from "../painting/canvas-painter.ts";
 import { HeldScene } from "../painting/held-scene.ts";
 
 const held = new HeldScene();
 const surfaces = new Map<string, ArtSurface>();
 let asked = false;
 
-function take(message: ArtMessage): void {
+function take(message: Exclude<ArtMessage, { kind: "picture" }>): void {
   if (message.kind === "surface") surfaces.set(message.name, new ArtSurface(message.surface, held));
   else if (message.kind === "view") surfaces.get(message.name)?.move(message.view, message.size);
   else {
@@ -15,6 +16,26 @@ function take(message: ArtMessage): void {
     for (const surface of surfaces.values()) surface.mark(damage);
   }
 }
+
+async function sendPicture({ box, longest, reply }: PictureWanted): Promise<void> {
+  const scale = longest / Math.max(box.width, box.height);
+  const canvas = new OffscreenCanvas(Math.ceil(box.width * scale), Math.ceil(box.height * scale));
+  try {
+    const parts = held.parts.map((part) => ({ ...part, dim: false }));
+    paintParts(canvas.getContext("2d")!, parts, { scale, x: -box.x * scale, y: -box.y * scale });
+    reply.postMessage(await dataUrlOf(await canvas.convertToBlob()));
+  } catch {
+    reply.postMessage(null);
+  }
+}
+
+const dataUrlOf = (blob: Blob): Promise<unknown> =>
+  new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(reader.result);
+    reader.onerror = () => reject(reader.error);
+    reader.readAsDataURL(blob);
+  });
 
 /** Milliseconds without a change after which what was only recoloured is painted from its items. */
 const SETTLED = 250;
@@ -25,6 +46,10 @@ function settle(): void {
 }
 
 self.onmessage = ({ data }: MessageEvent<ArtMessage>) => {
+  if (data.kind === "picture") {
+    void sendPicture(data.picture);
+    return;
+  }
   take(data);
   if (asked) return;
   asked = true;

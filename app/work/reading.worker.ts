@@ -14,8 +14,7 @@ import { importedDrawing, understood } from "#core/formats/import-drawing.ts";
 import type { ImportReport } from "#core/formats/import-report.ts";
 import { type TidiedShapes, tidiedShapes } from "#core/lines/tidy-shapes.ts";
 import { readAside } from "../keep/mend.ts";
-import { plainThumbnail } from "../keep/plain-thumbnail.ts";
-import { addDrawing, addHistory, keepFirstThumbnail } from "../keep/shelf.ts";
+import { addDrawing, addHistory } from "../keep/shelf.ts";
 import { handOver } from "./hand-over.ts";
 import "./unfrozen.ts";
 
@@ -122,9 +121,6 @@ export interface Finishing {
   readonly tidy?: boolean;
 }
 
-/** Milliseconds in which the desk is laid out with all there is to work with. */
-const LATER = 4000;
-
 let finished: Drawing;
 
 /** The file read last, as it is to be put on the shelf. */
@@ -142,15 +138,12 @@ export interface Shelved {
   readonly hasSteps: boolean;
 }
 
-/** Puts what was finished on the shelf; its picture follows, and then this worker ends. */
+/** Puts what was finished on the shelf, and then this worker ends; the desk makes its picture. */
 async function shelve(): Promise<Shelved> {
   const drawing = finished;
   const { id } = await (aside ? addHistory(aside, "") : addDrawing(drawing, ""));
-  setTimeout(async () => {
-    // Without a picture the drawer shows the drawing's paper.
-    await keepFirstThumbnail(id, plainThumbnail(drawing)).catch(() => {});
-    self.close();
-  }, LATER);
+  // Once the answer is on its way.
+  setTimeout(() => self.close());
   return { id, hasSteps: aside !== undefined };
 }
 
