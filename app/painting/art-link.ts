@@ -27,7 +27,7 @@ export class ArtLink {
   private readonly sender = new SceneSender();
   private readonly canvases = new Map<string, HTMLCanvasElement>();
   /** Pictures that are being painted. */
-  private pictures: Promise<unknown> = Promise.resolve();
+  private pictures: Promise<void> = Promise.resolve();
 
   constructor(private readonly worker: Worker) {}
 
@@ -70,7 +70,9 @@ export class ArtLink {
       port1.onmessage = ({ data }: MessageEvent<string | null>) =>
         data === null ? reject(new Error("This browser cannot paint the picture.")) : resolve(data);
     }).finally(() => port1.close());
-    this.pictures = Promise.allSettled([this.pictures, painted]);
+    const before = this.pictures;
+    // Nothing is held of what they were.
+    this.pictures = painted.catch(() => {}).then(() => before);
     return painted;
   }
 

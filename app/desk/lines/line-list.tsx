@@ -1,7 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import clsx from "clsx";
 import { ChevronDown, ChevronRight, Eye, EyeOff, Lock, LockOpen } from "lucide-react";
-import { type KeyboardEvent, useEffect, useRef, useState } from "react";
+import { type KeyboardEvent, memo, useDeferredValue, useEffect, useRef, useState } from "react";
 import { REM, useForFingers } from "../../prefs/apply-prefs.ts";
 import { usePrefs } from "../../prefs/prefs-store.ts";
 import { Button } from "../../ui/button.tsx";
@@ -23,8 +23,11 @@ export const linesSection: PressSection = {
 };
 
 function LineList() {
-  // As they were kept last: the list need not follow a line that is under the hand.
-  const rows = useDesk(({ history: { drawing }, part }) => lineRows({ drawing, part }));
+  // As they were kept last, and in a task of their own: the list need not follow a line that is under the hand.
+  const drawing = useDeferredValue(useDesk((desk) => desk.history.drawing));
+  const part = useDeferredValue(useDesk((desk) => desk.part));
+  const selected = useDeferredValue(useDesk((desk) => desk.selected));
+  const rows = lineRows({ drawing, part });
   const { chooseTool } = useDeskStore().getState();
   return rows.length === 0 ? (
     <>
@@ -34,16 +37,21 @@ function LineList() {
       </Button>
     </>
   ) : (
-    <Rows rows={rows} />
+    <Rows rows={rows} selected={selected} />
   );
 }
 
 /** Of a rem, the height of a row with what parts it from the next. */
 const ROW = { fine: 1.625, touch: 3.25 };
 
-function Rows({ rows }: { rows: readonly LineRow[] }) {
+interface RowsProps {
+  readonly rows: readonly LineRow[];
+  /** Ids of the lines that are chosen. */
+  readonly selected: readonly string[];
+}
+
+const Rows = memo(function Rows({ rows, selected }: RowsProps) {
   const desk = useDeskStore();
-  const selected = useDesk((s) => s.selected);
   const [folded, setFolded] = useState<ReadonlySet<string>>(new Set());
   const [active, setActive] = useState(0);
   const [naming, setNaming] = useState<string | null>(null);
@@ -136,7 +144,7 @@ function Rows({ rows }: { rows: readonly LineRow[] }) {
       </ul>
     </div>
   );
-}
+});
 
 interface RowProps {
   readonly row: LineRow;

@@ -29,11 +29,9 @@ interface Branch {
   readonly name: string;
   readonly key: string;
   readonly lines: Line[];
-  /** Groups and lines in order. */
-  readonly entries: (Branch | Line)[];
+  /** Groups, and lines by their places in the list, in order. */
+  readonly entries: (Branch | number)[];
 }
-
-const isBranch = (entry: Branch | Line): entry is Branch => "entries" in entry;
 
 /** What a line is called that has no name: by its place from the back. */
 const numbered = (line: Line, place: number): string =>
@@ -42,7 +40,8 @@ const numbered = (line: Line, place: number): string =>
 function treeOf(lines: readonly Line[]): Branch {
   const root: Branch = { name: "", key: "", lines: [], entries: [] };
   const branches = new Map([["", root]]);
-  for (const line of lines) {
+  for (let at = 0; at < lines.length; at++) {
+    const line = lines[at];
     let branch = root;
     for (const name of line.groups ?? []) {
       const key = `${branch.key}/${name}`;
@@ -54,25 +53,21 @@ function treeOf(lines: readonly Line[]): Branch {
       branch = known;
       branch.lines.push(line);
     }
-    branch.entries.push(line);
+    branch.entries.push(at);
   }
   return root;
 }
 
-function addRows(
-  rows: LineRow[],
-  { entries }: Branch,
-  depth: number,
-  places: ReadonlyMap<Line, number>,
-): void {
+function addRows(rows: LineRow[], { entries }: Branch, depth: number, all: readonly Line[]): void {
   for (const entry of entries)
-    if (isBranch(entry)) {
+    if (typeof entry === "number") {
+      const line = all[entry];
+      const name = numbered(line, all.length - entry);
+      rows.push({ kind: "line", key: line.id, name, depth, lines: [line] });
+    } else {
       const { key, name, lines } = entry;
       rows.push({ kind: "group", key, name, depth, lines });
-      addRows(rows, entry, depth + 1, places);
-    } else {
-      const name = numbered(entry, places.get(entry)!);
-      rows.push({ kind: "line", key: entry.id, name, depth, lines: [entry] });
+      addRows(rows, entry, depth + 1, all);
     }
 }
 
@@ -86,9 +81,8 @@ export const lineRows = createSelector(
     const lines = [...entitiesOf(strokes), ...entitiesOf(inkShapes)]
       .filter((line) => !line.echo && partOf(line) === part)
       .sort((a, b) => b.rank - a.rank);
-    const places = new Map(lines.map((line, i) => [line, lines.length - i]));
     const rows: LineRow[] = [];
-    addRows(rows, treeOf(lines), 0, places);
+    addRows(rows, treeOf(lines), 0, lines);
     return rows;
   },
 );
