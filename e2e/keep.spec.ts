@@ -60,6 +60,27 @@ test("a second tab is told, both follow one another, and what is done in both at
   await poured(second, 4);
 });
 
+test("the drawer shows a drawing as it was left, in a small picture", async ({ page }) => {
+  await openDemo(page, KETTLE);
+  await pour(page, 0);
+  await poured(page, 1);
+  await page.getByRole("link", { name: "Back to the drawer" }).click();
+  const picture = page.getByRole("link", { name: `Open ${KETTLE}` }).locator("img");
+  await expect(picture).toHaveAttribute("src", /^data:image\/png/);
+  // Its page is a thousand units a side.
+  const places = [kettle[1], kettle[0]].map(({ seed }) => seed.map((n) => n / 1000));
+  const seen = () =>
+    picture.evaluate(async (img: HTMLImageElement, at) => {
+      await img.decode();
+      const { naturalWidth: width, naturalHeight: height } = img;
+      const context = new OffscreenCanvas(width, height).getContext("2d")!;
+      context.drawImage(img, 0, 0);
+      const alphaAt = ([x, y]: number[]) => context.getImageData(x * width, y * height, 1, 1).data[3];
+      return { alphas: at.map(alphaAt), longest: Math.max(width, height) };
+    }, places);
+  await expect.poll(seen).toEqual({ alphas: [0, 255], longest: 512 });
+});
+
 test("where nothing can be kept it is said before the first edit, and kept for the visit", async ({
   page,
 }) => {
