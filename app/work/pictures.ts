@@ -13,7 +13,7 @@ export class Pictures {
   /** One picture is made after the other. */
   private queue: Promise<unknown> = Promise.resolve();
 
-  /** For the drawer. */
+  /** The scene as SVG. */
   svg(scene: Scene): Promise<string> {
     return this.after(() => this.bring(scene).then(() => this.client.work.svg(frameOf(scene))));
   }

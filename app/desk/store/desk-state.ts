@@ -243,7 +243,7 @@ export interface FrameSlice {
 interface Services {
   /** Answers questions about the lines as they are shown. */
   readonly lines: Client<PocketWork>;
-  /** PNG and thumbnail are made here; loaded with the desk, so that saving needs no server. */
+  /** Files are made here; loaded with the desk, so that saving needs no server. */
   readonly pictures: Pictures;
   /** The art on its canvases. */
   readonly art: ArtLink;
