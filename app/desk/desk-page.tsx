@@ -1,4 +1,4 @@
-import { type DragEvent, startTransition, useEffect, useMemo, useState } from "react";
+import { type DragEvent, startTransition, useDeferredValue, useEffect, useMemo, useState } from "react";
 import type { Opened } from "../keep/shelf.ts";
 import { usePrefs } from "../prefs/prefs-store.ts";
 import { Announcer } from "./announcer.tsx";
@@ -64,6 +64,8 @@ function DeskLayout() {
   const panels = useDesk((s) => s.plan.panels);
   const tin = useDesk((s) => isPanelShown(s, "tin"));
   const press = useDesk((s) => isPanelShown(s, "press"));
+  // As the desk is laid out they come after the paper, in a task of their own; their places are kept.
+  const panelsAreDue = useDeferredValue(true, false);
   return (
     <div className="desk" data-panels={panels}>
       <main
@@ -84,8 +86,8 @@ function DeskLayout() {
         </div>
       </main>
       <StageRail />
-      {tin && <TinPanel />}
-      {press && <PressColumn />}
+      {tin && (panelsAreDue ? <TinPanel /> : <div className="desk-tin bg-bench" />)}
+      {press && (panelsAreDue ? <PressColumn /> : <div className="desk-press bg-bench" />)}
       <Tray />
       <DeskKeys keyDesk={keyDesk} />
       <DeskWindows keyDesk={keyDesk} />

@@ -52,7 +52,7 @@ function enclosedIn({ mesh, room }: FreeSpace, isOutside: (triangle: number) => 
 function shareOf({ mesh, smooth, roomNeeded }: FreeSpace, e: number): number {
   const twin = mesh.twins[e];
   if (twin < 0) return 1;
-  const room = Math.min(roomNeeded[e], roomNeeded[twin]);
+  const room = Math.min(roomNeeded(e), roomNeeded(twin));
   if (smooth.has(e) || smooth.has(twin)) return room === 0 ? FACING : AHEAD;
   return room < ROOM_AT_FLANK ? AT_END : 1;
 }

@@ -9,7 +9,8 @@ const VALUES = 2 ** DIGIT;
  */
 export function largestFirst(keys: Float64Array): Int32Array {
   const words = new Uint16Array(keys.buffer, keys.byteOffset, keys.length * 4);
-  let order = new Int32Array(keys.length).map((_, k) => k);
+  let order = new Int32Array(keys.length);
+  for (let k = 0; k < order.length; k++) order[k] = k;
   let sorted = new Int32Array(keys.length);
   for (let word = 0; word < 4; word++) {
     const start = new Int32Array(VALUES + 1);

@@ -46,7 +46,7 @@ export interface FreeSpace {
   /** One half-edge for each gate, widest first. */
   readonly gates: Int32Array;
   /** A gate is an opening only where the areas on both its sides are at least this many times as roomy as it is wide. */
-  readonly roomNeeded: Float64Array;
+  readonly roomNeeded: (halfEdge: number) => number;
   /** For gates between ends that face one another the smooth line that closes them. */
   readonly smooth: ReadonlyMap<number, readonly number[]>;
   /** 1 for triangles filled with ink. */
@@ -55,8 +55,8 @@ export interface FreeSpace {
 }
 
 /** A gate belongs to an end when a line that meets others stops there, or when two ends face one another. */
-const endGate = (a: number, b: number): number =>
-  a === ENDS.anchored || b === ENDS.anchored || (a && b) ? 1 : 0;
+const endGate = (a: number, b: number): boolean =>
+  a === ENDS.anchored || b === ENDS.anchored || (a !== ENDS.none && b !== ENDS.none);
 
 export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   const vertices = verticesOf(map, reading);
@@ -72,15 +72,13 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
   const { width } = gates;
   const room = roomsOf(mesh, vertices, width);
   const { loose } = vertices;
-  const roomNeeded = new Float64Array(mesh.triangles.length);
-  for (let e = 0; e < roomNeeded.length; e++)
-    roomNeeded[e] = endGate(loose[mesh.triangles[e]], loose[mesh.triangles[nextInTriangle(e)]])
-      ? ROOM_AT_END
-      : ROOM_AT_FLANK;
+  /** Where it is neither that at a flank nor that at an end: of few half-edges. */
+  const otherwise = new Map<number, number>();
+  const atEnd = (e: number) => endGate(loose[mesh.triangles[e]], loose[mesh.triangles[nextInTriangle(e)]]);
   const smooth = new Map<number, readonly number[]>();
   reading.facing.forEach(({ sure, bridge }, i) => {
     for (const e of passages[i]) {
-      roomNeeded[e] = sure ? 0 : ROOM_BETWEEN_FACING;
+      otherwise.set(e, sure ? 0 : ROOM_BETWEEN_FACING);
       smooth.set(e, bridge);
     }
   });
@@ -93,7 +91,7 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
     if (e < 0 || width[e] > tail * TAILS_AHEAD) continue;
     const bridge = arcToWall(vertices, walls, v, onward, curvature, MOST_ASTRAY * width[e]);
     for (const half of [e, mesh.twins[e]]) {
-      roomNeeded[half] = ROOM_AHEAD;
+      otherwise.set(half, ROOM_AHEAD);
       if (bridge) smooth.set(half, bridge);
     }
   }
@@ -104,7 +102,7 @@ export function freeSpaceOf(map: PlanarMap, reading: EndReading): FreeSpace {
     across: (e) => gates.across(e),
     room,
     gates: gatesOf(mesh, width),
-    roomNeeded,
+    roomNeeded: (e) => otherwise.get(e) ?? (atEnd(e) ? ROOM_AT_END : ROOM_AT_FLANK),
     smooth,
     solid,
     walls,
@@ -207,7 +205,7 @@ export function triangleArea({ mesh, xy }: Pick<FreeSpace, "mesh" | "xy">, t: nu
 
 /** Whether a gate lies between areas so roomy that it is an opening rather than a corner. */
 function isOpening(space: FreeSpace, e: number, smallerRoom: number): boolean {
-  return smallerRoom >= space.width[e] * space.roomNeeded[e];
+  return smallerRoom >= space.width[e] * space.roomNeeded(e);
 }
 
 /**

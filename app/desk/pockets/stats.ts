@@ -75,10 +75,11 @@ const usesByLines = weakMapMemoize(
     ink: string,
   ): ReadonlyMap<string, number> => {
     const uses = new Map<string, number>();
-    for (const { paint } of [...entitiesOf(strokes), ...entitiesOf(inkShapes)]) {
-      const colour = paint?.colour ?? ink;
-      uses.set(colour, (uses.get(colour) ?? 0) + 1);
-    }
+    for (const lines of [entitiesOf(strokes), entitiesOf(inkShapes)])
+      for (const { paint } of lines) {
+        const colour = paint?.colour ?? ink;
+        uses.set(colour, (uses.get(colour) ?? 0) + 1);
+      }
     return uses;
   },
 );
