@@ -1,12 +1,11 @@
 /** A canvas that shows a scene in a view, and paints again no more than has changed. */
-import type { Size } from "#core/geometry/point.ts";
-import { type Box, grow } from "#core/geometry/point.ts";
+import type { Box, Size } from "#core/geometry/point.ts";
 import { around } from "#core/scene/item-box.ts";
-import { paintParts } from "./canvas-painter.ts";
 import type { HeldScene } from "./held-scene.ts";
+import { paintWithin } from "./paint-within.ts";
 import { Recolouring, type Values } from "./recolouring.ts";
 import type { Damage } from "./scene-damage.ts";
-import { boxOnPage, boxOnScreen, type View } from "./view.ts";
+import { boxOnScreen, type View } from "./view.ts";
 
 export class ArtSurface {
   private view: View | undefined;
@@ -58,15 +57,7 @@ export class ArtSurface {
     const pixels = damage === "all" ? { x: 0, y: 0, ...size } : this.pixelsOf(damage, view);
     this.damage = undefined;
     if (pixels.width <= 0 || pixels.height <= 0) return;
-    const context = canvas.getContext("2d")!;
-    context.save();
-    context.setTransform(1, 0, 0, 1, 0, 0);
-    context.beginPath();
-    context.rect(pixels.x, pixels.y, pixels.width, pixels.height);
-    context.clip();
-    context.clearRect(pixels.x, pixels.y, pixels.width, pixels.height);
-    paintParts(context, this.held.parts, view, boxOnPage(view, grow(pixels, 1)));
-    context.restore();
+    paintWithin(canvas.getContext("2d")!, this.held.parts, view, pixels);
   }
 
   /** Where tones turn as a slider does, paints no more than their pixels; from the second step on. */

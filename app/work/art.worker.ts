@@ -1,8 +1,8 @@
 /** Paints the desk's art on its canvases, at most once a frame: all of it in a new view, else what has changed. */
 import type { ArtMessage, PictureWanted } from "../painting/art-link.ts";
 import { ArtSurface } from "../painting/art-surface.ts";
-import { paintParts } from "../painting/canvas-painter.ts";
 import { HeldScene } from "../painting/held-scene.ts";
+import { paintWithin } from "../painting/paint-within.ts";
 
 const held = new HeldScene();
 const surfaces = new Map<string, ArtSurface>();
@@ -17,12 +17,21 @@ function take(message: Exclude<ArtMessage, { kind: "picture" }>): void {
   }
 }
 
+/** Pixels of a picture's height that are painted in one go. */
+const BAND = 64;
+
+/** Between two bands the desk's canvases are painted: the hand may have begun again. */
 async function sendPicture({ box, longest, reply }: PictureWanted): Promise<void> {
   const scale = longest / Math.max(box.width, box.height);
+  const view = { scale, x: -box.x * scale, y: -box.y * scale };
   const canvas = new OffscreenCanvas(Math.ceil(box.width * scale), Math.ceil(box.height * scale));
+  const parts = held.parts.map((part) => ({ ...part, dim: false }));
   try {
-    const parts = held.parts.map((part) => ({ ...part, dim: false }));
-    paintParts(canvas.getContext("2d")!, parts, { scale, x: -box.x * scale, y: -box.y * scale });
+    const context = canvas.getContext("2d")!;
+    for (let y = 0; y < canvas.height; y += BAND) {
+      paintWithin(context, parts, view, { x: 0, y, width: canvas.width, height: BAND });
+      await new Promise((resolve) => setTimeout(resolve));
+    }
     reply.postMessage(await dataUrlOf(await canvas.convertToBlob()));
   } catch {
     reply.postMessage(null);
