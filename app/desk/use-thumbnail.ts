@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import { entitiesOf } from "#core/drawing/entities.ts";
 import type { Scene } from "#core/scene/scene.ts";
-import { keepLook } from "../keep/shelf.ts";
+import { keepFirstThumbnail, keepLook } from "../keep/shelf.ts";
 import type { Desk } from "./store/desk-state.ts";
 import { useDeskStore } from "./store/use-desk.ts";
 
@@ -9,10 +9,12 @@ const QUIET_MS = 1200;
 /** Pixels of its longer side: cards in the drawer are some 200 wide, and screens may be twice as dense. */
 const LONGEST = 512;
 
-async function drawThumbnail({ id, scene, drawing, art, alone }: Desk): Promise<void> {
+async function drawThumbnail({ id, scene, drawing, art, alone, reading }: Desk): Promise<void> {
   try {
-    const strokes = entitiesOf(drawing.strokes).length;
-    await keepLook(id, { thumbnail: await art.picture(scene, alone, LONGEST), strokes });
+    const thumbnail = await art.picture(scene, alone, LONGEST);
+    // A desk that is left before its pockets are there shows lines alone: better than no picture, and than no other.
+    if (reading) await keepFirstThumbnail(id, thumbnail);
+    else await keepLook(id, { thumbnail, strokes: entitiesOf(drawing.strokes).length });
   } catch {
     // The drawer then shows the picture before; the drawing itself is kept by the keeper.
   }
@@ -24,8 +26,8 @@ export function useThumbnail(): void {
   useEffect(() => {
     let shown: Scene | undefined;
     const draw = () => {
-      const { scene, reading } = desk.getState();
-      if (reading || scene === shown) return;
+      const { scene } = desk.getState();
+      if (scene === shown) return;
       shown = scene;
       void drawThumbnail(desk.getState());
     };

@@ -11,6 +11,7 @@ import {
   deleteDrawing,
   duplicateDrawing,
   keepChange,
+  keepFirstThumbnail,
   listDrawings,
   type Opened,
   openDrawing,
@@ -174,6 +175,13 @@ describe("the shelf", () => {
     const { drawing: now } = (await openDrawing(id))!.history;
     expect(now.tin[now.ink.colour].value).toBe("#102030");
     expect(now.flatShapes).toEqual({});
+  });
+
+  it("keeps the first picture of a drawing only while it has none", async () => {
+    const { id } = await addDrawing(drawing(), "");
+    await keepFirstThumbnail(id, "plain");
+    await keepFirstThumbnail(id, "plainer");
+    expect((await database.pictures.get(id))!.thumbnail).toBe("plain");
   });
 
   it("renames, duplicates with history, deletes and puts back", async () => {

@@ -228,6 +228,16 @@ export async function keepLook(id: string, look: Pick<Shown, "thumbnail" | "stro
   });
 }
 
+/** A picture for a drawing that has none yet. */
+export async function keepFirstThumbnail(id: string, thumbnail: string): Promise<void> {
+  await database.pictures
+    .where("id")
+    .equals(id)
+    .modify((row) => {
+      if (!row.thumbnail) Object.assign(row, { thumbnail });
+    });
+}
+
 export async function renameDrawing(id: string, name: string): Promise<void> {
   const inMemory = onlyInMemory.get(id);
   if (inMemory) changeInMemory(id, inMemory, { name });

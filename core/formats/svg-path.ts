@@ -18,7 +18,7 @@ export interface PathReading {
 /** Reads path data. */
 export function readPath(d: string): PathReading {
   const path = svgpath(d);
-  // Each of these walks all of the path; most have neither.
+  // Each of these walks all of the path; most need none.
   if (/a/i.test(d)) path.unarc();
   if (/[achlmqstv]/.test(d)) path.abs();
   if (/[st]/i.test(d)) path.unshort();
